@@ -1,0 +1,31 @@
+import type { Quad } from '../capture';
+
+/** One recognised character of a line. */
+export interface ReadCharacter {
+  text: string;
+  /** Probability 0–1 that the engine gives this character. */
+  probability: number;
+  /** The engine's next best characters, best first, with their probabilities. */
+  alternatives: readonly { text: string; probability: number }[];
+  /** Where the character's centre lies along the line, 0 (start) to 1 (end). */
+  at: number;
+}
+
+/** One line of text as the engine saw it. */
+export interface ReadLine {
+  text: string;
+  /** Outline in pixels of the rectified card. */
+  quad: Quad;
+  /** One entry for each character of `text`, in order. */
+  characters: readonly ReadCharacter[];
+  /** Mean character probability, 0–1. */
+  confidence: number;
+}
+
+/** What the engine saw on one side of a card. */
+export interface Reading {
+  /** Size of the rectified card picture in pixels. */
+  width: number;
+  height: number;
+  lines: readonly ReadLine[];
+}

@@ -1,0 +1,98 @@
+import sharp, { type Sharp } from 'sharp';
+import { UnreadablePhoto } from './errors';
+import type { Pixels } from './pixels';
+
+export const MAX_PHOTO_BYTES = 15 * 1024 * 1024;
+export const MAX_PHOTO_PIXELS = 60_000_000;
+
+export type PhotoKind = 'jpeg' | 'png' | 'webp' | 'heic';
+
+/**
+ * Tells a picture's kind from its first bytes (JPEG/JFIF, PNG, RIFF WebP, ISO BMFF with a HEIF
+ * brand), whatever its name or declared type says.
+ */
+export function sniffPhoto(bytes: Uint8Array): PhotoKind | undefined {
+  const ascii = (from: number, to: number) => String.fromCharCode(...bytes.subarray(from, to));
+  if (bytes[0] === 0xff && bytes[1] === 0xd8 && bytes[2] === 0xff) return 'jpeg';
+  if (bytes[0] === 0x89 && ascii(1, 4) === 'PNG') return 'png';
+  if (ascii(0, 4) === 'RIFF' && ascii(8, 12) === 'WEBP') return 'webp';
+  const heifBrands = ['heic', 'heix', 'heim', 'heis', 'hevc', 'mif1', 'msf1', 'avif'];
+  if (ascii(4, 8) === 'ftyp' && heifBrands.includes(ascii(8, 12))) return 'heic';
+  return undefined;
+}
+
+/**
+ * Decodes a photograph upright (EXIF orientation applied) to sRGB on white ground.
+ * @throws UnreadablePhoto when it is not a picture, too large, or damaged
+ */
+export async function decodePhoto(bytes: Uint8Array): Promise<Pixels> {
+  if (bytes.byteLength > MAX_PHOTO_BYTES) {
+    throw new UnreadablePhoto('too-large', 'This picture is larger than 15 MB. Send a smaller copy of it.');
+  }
+  const kind = sniffPhoto(bytes);
+  if (!kind) {
+    throw new UnreadablePhoto(
+      'not-a-picture',
+      'This file is not a picture that can be read. Use JPEG, PNG, WebP or HEIC.',
+    );
+  }
+  const picture = kind === 'heic' ? await openHeic(bytes) : sharp(bytes, { limitInputPixels: MAX_PHOTO_PIXELS });
+  try {
+    const { width = 0, height = 0 } = await picture.metadata();
+    assertPixelCount(width * height);
+    const { data, info } = await picture
+      .autoOrient()
+      .flatten({ background: '#ffffff' })
+      .toColourspace('srgb')
+      .removeAlpha()
+      .raw({ depth: 'uchar' })
+      .toBuffer({ resolveWithObject: true });
+    if (info.channels === 3) return { data, width: info.width, height: info.height };
+    return { data: spreadGrey(data, info.channels), width: info.width, height: info.height };
+  } catch (cause) {
+    if (cause instanceof UnreadablePhoto) throw cause;
+    if (/pixel limit/i.test(String(cause))) assertPixelCount(Infinity);
+    throw damaged(cause);
+  }
+}
+
+function assertPixelCount(count: number): void {
+  if (count > MAX_PHOTO_PIXELS) {
+    throw new UnreadablePhoto(
+      'too-many-pixels',
+      'This picture has more than 60 million pixels. Send a smaller copy of it.',
+    );
+  }
+}
+
+const damaged = (cause: unknown) =>
+  new UnreadablePhoto('damaged', 'This picture is damaged and cannot be opened. Take it again or send another copy.', {
+    cause,
+  });
+
+function spreadGrey(data: Uint8Array, channels: number): Uint8Array {
+  const out = new Uint8Array((data.length / channels) * 3);
+  for (let i = 0, o = 0; i < data.length; i += channels) {
+    out[o++] = data[i]!;
+    out[o++] = data[i]!;
+    out[o++] = data[i]!;
+  }
+  return out;
+}
+
+/** HEVC-coded HEIF goes through libheif (WebAssembly); sharp's own build has no HEVC decoder. */
+async function openHeic(bytes: Uint8Array): Promise<Sharp> {
+  const { default: heicDecode } = await import('heic-decode');
+  try {
+    const images = await heicDecode.all({ buffer: bytes });
+    const first = images[0];
+    if (!first) throw new Error('no image inside');
+    assertPixelCount(first.width * first.height);
+    const { data, width, height } = await first.decode();
+    images.dispose();
+    return sharp(data, { raw: { width, height, channels: 4 } });
+  } catch (cause) {
+    if (cause instanceof UnreadablePhoto) throw cause;
+    throw damaged(cause);
+  }
+}

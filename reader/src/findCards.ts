@@ -1,0 +1,57 @@
+import { chooseCards, contains, centre, scaleQuad, coveredShare, area, type Quad } from '@dossier/core/capture';
+import { detectText } from './detectText';
+import type { Models } from './models';
+import { OUTLINE_LONG_SIDE, outlineCandidates } from './outlineCandidates';
+import type { Pixels } from './pixels';
+import { refineQuad } from './refineQuad';
+import { resizePixels } from './resizePixels';
+import { textHulls } from './textHulls';
+
+const WORKING_LONG_SIDE = 1280;
+const TEXT_LONG_SIDE = 800;
+
+/**
+ * Finds the outlines of the cards in a photograph.
+ * @returns quads in pixels of the photograph, corners named as the picture stands; empty when
+ *   there is neither an outline with text nor a group of text lines
+ */
+export async function findCards(models: Models, photo: Pixels): Promise<Quad[]> {
+  const working = await fit(photo, WORKING_LONG_SIDE);
+  const small = await fit(working, OUTLINE_LONG_SIDE);
+  const toSmall = small.width / working.width;
+  const [boxes, candidates] = await Promise.all([
+    detectText(models, working, TEXT_LONG_SIDE).then((found) => found.map((b) => scaleQuad(b.quad, toSmall))),
+    outlineCandidates(small),
+  ]);
+  const framed = chooseCards(candidates, boxes);
+  const unframed = boxes.filter((box) => !framed.some((card) => contains(card, centre(box))));
+  const refined = framed.map((quad) => refineQuad(working, scaleQuad(quad, 1 / toSmall), 7));
+  const hulls = await hullsOfUnframedText(boxes, unframed, framed);
+  const toPhoto = photo.width / working.width;
+  return [...refined, ...hulls.map((quad) => scaleQuad(quad, 1 / toSmall))].map((quad) =>
+    scaleQuad(quad, toPhoto, photo.height / working.height),
+  );
+}
+
+/**
+ * Text outside every framed card is a card of its own only when there is as much of it as on a
+ * card: other printed matter usually lies about in single lines.
+ */
+async function hullsOfUnframedText(all: readonly Quad[], unframed: readonly Quad[], framed: readonly Quad[]) {
+  const total = all.reduce((sum, box) => sum + area(box), 0);
+  const outside = unframed.reduce((sum, box) => sum + area(box), 0);
+  if (unframed.length === 0 || (framed.length > 0 && outside < 0.5 * total)) return [];
+  const hulls = await textHulls(unframed);
+  return hulls
+    .filter((hull) => {
+      const lines = unframed.filter((box) => coveredShare(box, hull) > 0.9);
+      return lines.length >= (framed.length > 0 ? 3 : 1);
+    })
+    .filter((hull) => framed.every((card) => coveredShare(card, hull) < 0.3));
+}
+
+async function fit(picture: Pixels, longSide: number): Promise<Pixels> {
+  const scale = longSide / Math.max(picture.width, picture.height);
+  if (scale >= 1) return picture;
+  return resizePixels(picture, Math.round(picture.width * scale), Math.round(picture.height * scale));
+}

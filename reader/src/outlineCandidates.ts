@@ -1,0 +1,181 @@
+import { area, convexHull, orderCorners, type CardCandidate, type Point, type Quad } from '@dossier/core/capture';
+import { openCv, withMats, type OpenCv } from './openCv';
+import type { Pixels } from './pixels';
+
+/** Long side at which outlines are looked for (measured: larger finds no more). */
+export const OUTLINE_LONG_SIDE = 640;
+
+const SMALLEST_SHARE = 0.012;
+const LARGEST_SHARE = 0.985;
+const EDGE_STRENGTH = 14;
+
+/**
+ * Four-cornered outlines in a small picture: from two Canny edge maps (weak and strong) and from
+ * Otsu masks of the three Lab channels, by hull and polygon approximation.
+ */
+export async function outlineCandidates(small: Pixels): Promise<CardCandidate[]> {
+  const { cv } = await openCv();
+  return withMats((keep) => {
+    const rgb = keep(cv.matFromArray(small.height, small.width, cv.CV_8UC3, small.data as unknown as number[]));
+    const lab = keep(new cv.Mat());
+    cv.cvtColor(rgb, lab, cv.COLOR_RGB2Lab);
+    const channels = keep(new cv.MatVector());
+    cv.split(lab, channels);
+    const planes = [0, 1, 2].map((i) => keep(channels.get(i)));
+    planes.forEach((plane) => cv.GaussianBlur(plane, plane, new cv.Size(5, 5), 0));
+
+    const quads: Quad[] = [];
+    const kernel = keep(cv.getStructuringElement(cv.MORPH_RECT, new cv.Size(3, 3)));
+    const mask = keep(new cv.Mat());
+    const collect = () => quads.push(...quadsOfMask(cv, mask, small));
+
+    for (const [low, high] of [
+      [20, 60],
+      [50, 150],
+    ] as const) {
+      planes.forEach((plane, i) => {
+        if (i > 0 && low > 20) return;
+        cv.Canny(plane, mask, low, high);
+        cv.dilate(mask, mask, kernel);
+        collect();
+        if (i === 0) {
+          cv.morphologyEx(mask, mask, cv.MORPH_CLOSE, keep(cv.getStructuringElement(cv.MORPH_RECT, new cv.Size(9, 9))));
+          collect();
+        }
+      });
+    }
+    const opening = keep(cv.getStructuringElement(cv.MORPH_RECT, new cv.Size(5, 5)));
+    for (const plane of planes) {
+      for (const kind of [cv.THRESH_BINARY, cv.THRESH_BINARY_INV]) {
+        cv.threshold(plane, mask, 0, 255, kind | cv.THRESH_OTSU);
+        cv.morphologyEx(mask, mask, cv.MORPH_OPEN, opening);
+        collect();
+      }
+    }
+    const strength = gradientStrength(cv, planes, keep);
+    return distinct(quads).map((quad) => ({ quad, edgeSupport: edgeSupport(strength, small, quad) }));
+  });
+}
+
+type Mat = InstanceType<OpenCv['Mat']>;
+
+/** Quads of the large connected regions of a mask, and of the regions between them. */
+function quadsOfMask(cv: OpenCv, mask: Mat, { width, height }: Pixels): Quad[] {
+  return withMats((keep) => {
+    const labels = keep(new cv.Mat());
+    const stats = keep(new cv.Mat());
+    const centroids = keep(new cv.Mat());
+    const inverse = keep(new cv.Mat());
+    cv.bitwise_not(mask, inverse);
+    return [mask, inverse].flatMap((regions) => {
+      const count = cv.connectedComponentsWithStats(regions, labels, stats, centroids, 4, cv.CV_32S);
+      const large: number[] = [];
+      for (let label = 1; label < count; label++) {
+        const [, , w, h] = stats.data32S.subarray(label * 5, label * 5 + 4);
+        if (w! * h! >= SMALLEST_SHARE * width * height) large.push(label);
+      }
+      const hulls = hullsOfRegions(labels.data32S, width, height, large, stats.data32S);
+      return hulls.flatMap((hull) => quadOfHull(cv, hull) ?? []).filter((quad) => plausible(quad, width * height));
+    });
+  });
+}
+
+/** Hulls of labelled regions from the first and last pixel of each row. */
+function hullsOfRegions(
+  labels: Int32Array,
+  width: number,
+  height: number,
+  wanted: readonly number[],
+  stats: Int32Array,
+): Point[][] {
+  return wanted.map((label) => {
+    const [left, top, w, h] = stats.subarray(label * 5, label * 5 + 4) as unknown as [number, number, number, number];
+    const points: Point[] = [];
+    for (let y = top; y < Math.min(height, top + h); y++) {
+      const row = y * width;
+      let first = left;
+      while (first < left + w && labels[row + first] !== label) first++;
+      if (first === left + w) continue;
+      let last = left + w - 1;
+      while (labels[row + last] !== label) last--;
+      points.push([first, y], [last, y]);
+    }
+    return convexHull(points);
+  });
+}
+
+function plausible(quad: Quad, pictureArea: number): boolean {
+  const share = area(quad) / pictureArea;
+  return share >= SMALLEST_SHARE && share <= LARGEST_SHARE;
+}
+
+/** Approximates the hull by four corners; rounded cards fall back to their smallest rectangle. */
+function quadOfHull(cv: OpenCv, points: readonly Point[]): Quad | undefined {
+  if (points.length < 4) return undefined;
+  return withMats((keep) => {
+    const hull = keep(cv.matFromArray(points.length, 1, cv.CV_32SC2, points.flat()));
+    const hullArea = area(points);
+    const perimeter = cv.arcLength(hull, true);
+    for (const tolerance of [0.02, 0.03, 0.045, 0.06]) {
+      const polygon = keep(new cv.Mat());
+      cv.approxPolyDP(hull, polygon, tolerance * perimeter, true);
+      if (polygon.rows !== 4) continue;
+      const corners = [0, 1, 2, 3].map((i): Point => [polygon.data32S[i * 2]!, polygon.data32S[i * 2 + 1]!]);
+      if (hullArea / Math.max(1, area(corners)) < 1.12) return orderCorners(corners);
+    }
+    const rect = cv.minAreaRect(hull);
+    if (hullArea < 0.9 * rect.size.width * rect.size.height) return undefined;
+    return orderCorners(cv.RotatedRect.points(rect).map(({ x, y }: { x: number; y: number }): Point => [x, y]));
+  });
+}
+
+function distinct(quads: readonly Quad[]): Quad[] {
+  const kept: Quad[] = [];
+  for (const quad of quads) {
+    const near = (other: Quad) => quad.every((p, i) => Math.hypot(p[0] - other[i]![0], p[1] - other[i]![1]) < 3);
+    if (!kept.some(near)) kept.push(quad);
+  }
+  return kept;
+}
+
+/** Largest Sobel magnitude over the Lab channels, in grey levels. */
+function gradientStrength(cv: OpenCv, planes: readonly Mat[], keep: <M extends { delete(): void }>(m: M) => M): Float32Array {
+  const out = new Float32Array(planes[0]!.rows * planes[0]!.cols);
+  for (const plane of planes) {
+    const dx = keep(new cv.Mat());
+    const dy = keep(new cv.Mat());
+    cv.Sobel(plane, dx, cv.CV_32F, 1, 0, 3, 0.25);
+    cv.Sobel(plane, dy, cv.CV_32F, 0, 1, 3, 0.25);
+    for (let i = 0; i < out.length; i++) out[i] = Math.max(out[i]!, Math.hypot(dx.data32F[i]!, dy.data32F[i]!));
+  }
+  return out;
+}
+
+/** Share of the outline along which the picture changes across it; the picture's border counts half. */
+function edgeSupport(strength: Float32Array, { width, height }: Pixels, quad: Quad): number {
+  let supported = 0;
+  let samples = 0;
+  quad.forEach((p, i) => {
+    const q = quad[(i + 1) % 4]!;
+    const length = Math.hypot(q[0] - p[0], q[1] - p[1]);
+    const nx = -(q[1] - p[1]) / (length || 1);
+    const ny = (q[0] - p[0]) / (length || 1);
+    const steps = Math.max(8, Math.round(length / 3));
+    for (let s = 1; s < steps; s++) {
+      const x = p[0] + ((q[0] - p[0]) * s) / steps;
+      const y = p[1] + ((q[1] - p[1]) * s) / steps;
+      samples++;
+      if (x < 3 || y < 3 || x > width - 4 || y > height - 4) {
+        supported += 0.5;
+        continue;
+      }
+      let strongest = 0;
+      for (let k = -2; k <= 2; k++) {
+        const at = Math.round(y + ny * k) * width + Math.round(x + nx * k);
+        strongest = Math.max(strongest, strength[at] ?? 0);
+      }
+      supported += Math.min(1, strongest / EDGE_STRENGTH);
+    }
+  });
+  return samples ? supported / samples : 0;
+}
