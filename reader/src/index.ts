@@ -1,4 +1,5 @@
-export { MAX_PHOTO_BYTES, MAX_PHOTO_PIXELS, sniffPhoto, type PhotoKind } from './decodePhoto';
+export { MAX_PHOTO_BYTES, MAX_PHOTO_PIXELS } from './decodePhoto';
+export { sniffPhoto, type PhotoKind } from './sniffPhoto';
 export { UnreadablePhoto } from './errors';
 export { ENGINE_VERSION, loadModels } from './models';
 export { readPhoto, type CardRead, type PhotoRead, type ReadPhotoOptions } from './readPhoto';

@@ -42,20 +42,21 @@ async function load(): Promise<Models> {
     own('latin-head.onnx'),
     own('latin-charset.json'),
   ]);
-  // Lines are recognised two at a time, one thread each; the single detection pass uses both cores.
-  const open = (bytes: Uint8Array, threads: number) =>
+  // One thread a session: on two shared cores a second one mostly waits for the first (measured on
+  // text detection: 250 ms steadily with one thread, 140–2,300 ms with two). Lines run two at a time.
+  const open = (bytes: Uint8Array) =>
     InferenceSession.create(bytes, {
-      intraOpNumThreads: threads,
+      intraOpNumThreads: 1,
       interOpNumThreads: 1,
       executionMode: 'sequential',
       enableCpuMemArena: true,
       logSeverityLevel: 3,
     });
   const [detectionSession, backboneSession, directionSession, headSession] = await Promise.all([
-    open(detection, 2),
-    open(withExtraOutputs(recognition, BACKBONE_FEATURES), 1),
-    open(direction, 1),
-    open(head, 1),
+    open(detection),
+    open(withExtraOutputs(recognition, BACKBONE_FEATURES)),
+    open(direction),
+    open(head),
   ]);
   return {
     detection: detectionSession,

@@ -75,7 +75,10 @@ function quadsOfMask(cv: OpenCv, mask: Mat, { width, height }: Pixels): Quad[] {
         if (w! * h! >= SMALLEST_SHARE * width * height) large.push(label);
       }
       const hulls = hullsOfRegions(labels.data32S, width, height, large, stats.data32S);
-      return hulls.flatMap((hull) => quadOfHull(cv, hull) ?? []).filter((quad) => plausible(quad, width * height));
+      return hulls
+        .map((hull) => quadOfHull(cv, hull))
+        .filter((quad) => quad !== undefined)
+        .filter((quad) => plausible(quad, width * height));
     });
   });
 }

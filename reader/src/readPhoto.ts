@@ -1,4 +1,12 @@
-import { renameCorners, rectifiedSize, distance, type Quad, type QuarterTurns } from '@dossier/core/capture';
+import {
+  distance,
+  LONGEST_RECTIFIED_SIDE,
+  rectangle,
+  rectifiedSize,
+  renameCorners,
+  type Quad,
+  type QuarterTurns,
+} from '@dossier/core/capture';
 import type { Reading, ReadLine } from '@dossier/core/reading';
 import { decodePhoto } from './decodePhoto';
 import { detectText } from './detectText';
@@ -18,6 +26,8 @@ export interface CardRead {
   quad: Quad;
   /** The rectified, upright card as JPEG; the reading's coordinates are its pixels. */
   picture: Uint8Array;
+  /** The same in small, for lists. */
+  thumbnail: Uint8Array;
   reading: Reading;
 }
 
@@ -26,8 +36,13 @@ export interface PhotoRead {
   width: number;
   height: number;
   cards: CardRead[];
+  /** The whole photograph as one card without text, for when there is none to be found. */
+  whole: CardRead;
   engine: string;
 }
+
+/** Long side of a thumbnail in pixels: two to one on a list 140 wide. */
+const THUMBNAIL_SIDE = 320;
 
 export interface ReadPhotoOptions {
   /** Told after each step how far the work is, 0–1. */
@@ -52,7 +67,22 @@ export async function readPhoto(bytes: Uint8Array, options: ReadPhotoOptions = {
     if (card) cards.push(card);
     progress(0.3 + (0.7 * (i + 1)) / quads.length);
   }
-  return { width: photo.width, height: photo.height, cards, engine: ENGINE_VERSION };
+  const whole = await unreadCard(photo);
+  return { width: photo.width, height: photo.height, cards, whole, engine: ENGINE_VERSION };
+}
+
+/** The photograph itself in place of a card. */
+async function unreadCard(photo: Pixels): Promise<CardRead> {
+  const quad = rectangle(0, 0, photo.width, photo.height);
+  const scale = Math.min(1, LONGEST_RECTIFIED_SIDE / Math.max(photo.width, photo.height));
+  const picture = await resizePixels(photo, Math.round(photo.width * scale), Math.round(photo.height * scale));
+  return { quad, ...(await pictures(picture)), reading: { width: picture.width, height: picture.height, lines: [] } };
+}
+
+async function pictures(card: Pixels): Promise<Pick<CardRead, 'picture' | 'thumbnail'>> {
+  const scale = Math.min(1, THUMBNAIL_SIDE / Math.max(card.width, card.height));
+  const small = await resizePixels(card, Math.max(1, Math.round(card.width * scale)), Math.max(1, Math.round(card.height * scale)));
+  return { picture: await encodeJpeg(card), thumbnail: await encodeJpeg(small) };
 }
 
 async function readCard(models: Models, photo: Pixels, quad: Quad): Promise<CardRead | undefined> {
@@ -62,7 +92,7 @@ async function readCard(models: Models, photo: Pixels, quad: Quad): Promise<Card
   if (lines.length === 0) return undefined;
   return {
     quad: renameCorners(quad, turns),
-    picture: await encodeJpeg(upright),
+    ...(await pictures(upright)),
     reading: { width: upright.width, height: upright.height, lines },
   };
 }

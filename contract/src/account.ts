@@ -1,0 +1,16 @@
+import { z } from 'zod';
+
+export const SignIn = z.object({
+  email: z.string().trim().toLowerCase().pipe(z.email('Write your e-mail address in full.')).pipe(z.string().max(254)),
+  password: z.string().min(1, 'Write your password.').max(200),
+});
+export type SignIn = z.infer<typeof SignIn>;
+
+export const Role = z.enum(['rep', 'assistant', 'manager', 'administrator']);
+
+/** Who is signed in, and where. */
+export const Session = z.object({
+  user: z.object({ id: z.uuid(), name: z.string(), email: z.string(), role: Role }),
+  workspace: z.object({ id: z.uuid(), name: z.string(), country: z.string().length(2) }),
+});
+export type Session = z.infer<typeof Session>;

@@ -1,0 +1,21 @@
+import { z } from 'zod';
+
+export const MAX_PHOTO_BYTES = 15 * 1024 * 1024;
+export const MAX_PHOTO_PIXELS = 60_000_000;
+
+/** Media types that may be offered; the server goes by the bytes and not by the name. */
+export const PHOTO_TYPES = ['image/jpeg', 'image/png', 'image/webp', 'image/heic', 'image/heif'] as const;
+
+export const PhotoState = z.enum(['waiting', 'reading', 'read', 'unreadable']);
+
+/** What the server keeps of a photograph. `id` was made on the device; sending it twice is sending it once. */
+export const Photo = z.object({
+  id: z.uuid(),
+  state: PhotoState,
+  takenAt: z.iso.datetime(),
+  receivedAt: z.iso.datetime(),
+});
+export type Photo = z.infer<typeof Photo>;
+
+/** Query of an upload; the body is the picture itself. */
+export const PhotoUpload = z.object({ takenAt: z.iso.datetime() });

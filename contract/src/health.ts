@@ -1,0 +1,13 @@
+import { z } from 'zod';
+
+const State = z.enum(['up', 'down']);
+
+/** The state of the three parts a reading needs. The answer is 200 while the API itself can answer. */
+export const Health = z.object({
+  status: z.enum(['ok', 'degraded']),
+  database: State,
+  queue: z.object({ state: State, waiting: z.number().int(), failed: z.number().int() }),
+  /** `down` when no worker has given a sign of life within the last half minute. */
+  worker: z.object({ state: State, lastSeenAt: z.iso.datetime().nullable() }),
+});
+export type Health = z.infer<typeof Health>;

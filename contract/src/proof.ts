@@ -1,0 +1,48 @@
+import { z } from 'zod';
+import { FIELD_NAMES } from '@dossier/core/reading';
+
+const Point = z.tuple([z.number(), z.number()]);
+export const QuadShape = z.tuple([Point, Point, Point, Point]);
+
+const ReadCharacter = z.object({
+  text: z.string(),
+  probability: z.number(),
+  alternatives: z.array(z.object({ text: z.string(), probability: z.number() })),
+  at: z.number(),
+});
+
+export const ReadLine = z.object({
+  text: z.string(),
+  quad: QuadShape,
+  characters: z.array(ReadCharacter),
+  confidence: z.number(),
+});
+
+export const Reading = z.object({ width: z.number(), height: z.number(), lines: z.array(ReadLine) });
+
+export const FieldProposal = z.object({
+  field: z.enum(FIELD_NAMES),
+  value: z.string(),
+  phoneKind: z.enum(['work', 'mobile', 'fax']).optional(),
+  extension: z.string().optional(),
+  sources: z.array(z.object({ line: z.number().int(), from: z.number().int(), to: z.number().int() })),
+  confidence: z.number(),
+  reasons: z.array(z.string()),
+});
+
+/** A card on the proof desk: its picture (by id), what was read and what is proposed. */
+export const ProofCard = z.object({
+  id: z.uuid(),
+  photoId: z.uuid(),
+  state: z.enum(['toProve', 'needsPerson', 'filed', 'discarded']),
+  personId: z.uuid().nullable(),
+  takenAt: z.iso.datetime(),
+  reading: Reading,
+  proposals: z.array(FieldProposal),
+  country: z.string().nullable(),
+});
+export type ProofCard = z.infer<typeof ProofCard>;
+
+/** Taking a card out of the tray, or putting it back. */
+export const CardStateChange = z.object({ state: z.enum(['toProve', 'discarded']) });
+export type CardStateChange = z.infer<typeof CardStateChange>;

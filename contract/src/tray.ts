@@ -1,0 +1,35 @@
+import { z } from 'zod';
+
+/** Where a card not yet filed stands. `waiting` and `reading` are photographs whose cards are not known yet. */
+export const TrayState = z.enum(['waiting', 'reading', 'toProve', 'needsPerson', 'unreadable']);
+export type TrayState = z.infer<typeof TrayState>;
+
+export const TrayItem = z.object({
+  /** Id of the card, or of the photograph while it is not read (or could not be opened). */
+  id: z.uuid(),
+  kind: z.enum(['photo', 'card']),
+  photoId: z.uuid(),
+  state: TrayState,
+  /** Best guess of whose card it is. */
+  name: z.string().nullable(),
+  company: z.string().nullable(),
+  /** How many of its fields are doubtful. */
+  doubts: z.number().int(),
+  takenAt: z.iso.datetime(),
+  /** Share of the reading that is done, 0–1; only while reading. */
+  progress: z.number().min(0).max(1).nullable(),
+  /** What is wrong and what to do, when something is. */
+  message: z.string().nullable(),
+});
+export type TrayItem = z.infer<typeof TrayItem>;
+
+export const Tray = z.object({ items: z.array(TrayItem), total: z.number().int(), next: z.string().nullable() });
+export type Tray = z.infer<typeof Tray>;
+
+/** One server-sent event of `/tray/events`: something about this photograph changed. */
+export const TrayEvent = z.object({
+  photoId: z.uuid(),
+  state: z.enum(['waiting', 'reading', 'read', 'unreadable', 'changed']),
+  progress: z.number().min(0).max(1).nullable(),
+});
+export type TrayEvent = z.infer<typeof TrayEvent>;

@@ -1,0 +1,39 @@
+export type VcardParameters = Readonly<Record<string, readonly string[]>>;
+
+/** Content lines are folded after this many octets (RFC 6350 section 3.2, RFC 2425 section 5.8.1). */
+const LINE_OCTETS = 75;
+
+/**
+ * One content line, folded and ended with CRLF. A list of values is written as the components of a
+ * text value, escaped (RFC 6350 section 3.4), so that nothing in them can begin a line or component
+ * of its own; a plain string is a URI, date or token and goes out as it is, without control characters.
+ */
+export function vcardLine(name: string, value: string | readonly string[], parameters: VcardParameters = {}): string {
+  const head = Object.entries(parameters).map(([key, values]) => `;${key}=${values.join(',')}`);
+  const tail = typeof value === 'string' ? value.replace(/\p{Cc}/gu, '') : value.map(escapeText).join(';');
+  return `${fold(`${name}${head.join('')}:${tail}`)}\r\n`;
+}
+
+const escapeText = (value: string): string =>
+  value
+    .replace(/\r\n?/g, '\n')
+    .replace(/[^\P{Cc}\n\t]/gu, '')
+    .replace(/[\\;,]/g, '\\$&')
+    .replace(/\n/g, '\\n');
+
+/** Never breaks inside a character, although the limit counts octets. */
+function fold(line: string): string {
+  const encoder = new TextEncoder();
+  let out = '';
+  let octets = 0;
+  for (const character of line) {
+    const size = encoder.encode(character).length;
+    if (octets + size > LINE_OCTETS) {
+      out += '\r\n ';
+      octets = 1;
+    }
+    out += character;
+    octets += size;
+  }
+  return out;
+}

@@ -1,0 +1,72 @@
+import { emptyPersonFields, fieldText, LIST_FIELDS, TEXT_FIELDS, type ListField, type PersonFields, type TextField } from '../people';
+import { emailKey, phoneKey, websiteKey } from './reachKeys';
+
+export type Choice = 'keep' | 'take';
+
+/** One field in which the card and the known person differ. */
+export interface Difference {
+  field: TextField | ListField;
+  known: string;
+  card: string;
+  /** What is right most often: take what is new, keep what the card does not say. */
+  suggestion: Choice;
+}
+
+/**
+ * The fields in which a card says something else than the record of a known person. What the card
+ * is silent about is no difference; addresses and numbers the card adds to a list are one, and
+ * taking them keeps those that are there.
+ */
+export function compareFields(known: PersonFields, card: PersonFields): Difference[] {
+  const differences: Difference[] = [];
+  for (const field of TEXT_FIELDS) {
+    if (card[field] === '' || card[field] === known[field]) continue;
+    differences.push({ field, known: known[field], card: card[field], suggestion: 'take' });
+  }
+  for (const field of LIST_FIELDS) {
+    const merged = mergeList(known, card, field);
+    if (fieldText(merged, field) === fieldText(known, field)) continue;
+    differences.push({ field, known: fieldText(known, field), card: fieldText(card, field), suggestion: 'take' });
+  }
+  return differences;
+}
+
+/** The known person's fields with the card's where the choice is to take them; a field without a choice is kept. */
+export function mergeFields(known: PersonFields, card: PersonFields, choices: Readonly<Partial<Record<keyof PersonFields, Choice>>>): PersonFields {
+  let merged: PersonFields = { ...known };
+  for (const field of TEXT_FIELDS) {
+    if (choices[field] === 'take' && card[field] !== '') merged[field] = card[field];
+  }
+  for (const field of LIST_FIELDS) {
+    if (choices[field] === 'take') merged = { ...merged, ...mergeList(merged, card, field) };
+  }
+  return merged;
+}
+
+/** Which address or number of the card is already known, in words. */
+export function sharedReach(known: PersonFields, card: { emails: readonly string[]; phones: readonly string[] }, country?: string): string[] {
+  const emails = new Set(known.emails.map(emailKey));
+  const phones = new Set(known.phones.map((p) => phoneKey(p.value, country)));
+  return [
+    ...card.emails.filter((email) => emails.has(emailKey(email))).map((email) => `same e-mail, ${email}`),
+    ...card.phones.filter((phone) => phones.has(phoneKey(phone, country))).map((phone) => `same phone, ${phone}`),
+  ];
+}
+
+/** The card's entries first, since they are the newer ones, then the known ones that it lacks. */
+function mergeList(known: PersonFields, card: PersonFields, field: ListField): PersonFields {
+  const merged = { ...emptyPersonFields(), ...known };
+  if (field === 'emails') merged.emails = union(card.emails, known.emails, emailKey);
+  if (field === 'websites') merged.websites = union(card.websites, known.websites, websiteKey);
+  if (field === 'phones') merged.phones = union(card.phones, known.phones, (p) => `${phoneKey(p.value)} ${p.extension}`);
+  const sameEntries = fieldText({ ...known, [field]: [...merged[field]].sort(byText) } as PersonFields, field);
+  const before = fieldText({ ...known, [field]: [...known[field]].sort(byText) } as PersonFields, field);
+  return sameEntries === before ? known : merged;
+}
+
+const byText = (a: unknown, b: unknown): number => (JSON.stringify(a) < JSON.stringify(b) ? -1 : 1);
+
+function union<T>(first: readonly T[], second: readonly T[], key: (entry: T) => string): T[] {
+  const seen = new Set<string>();
+  return [...first, ...second].filter((entry) => !seen.has(key(entry)) && seen.add(key(entry)));
+}

@@ -1,0 +1,2 @@
+export * from './reachKeys';
+export * from './compareFields';

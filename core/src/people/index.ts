@@ -1,0 +1,3 @@
+export * from './fullName';
+export * from './personFields';
+export * from './changesBetween';

@@ -1,0 +1,131 @@
+import { emptyPersonFields, type PersonFields, type TextField } from '../people';
+import { DOUBT_BELOW, fold, type FieldName, type FieldProposal, type PhoneKind, type SourceSpan } from '../reading';
+
+/** One field on the proof desk. */
+export interface DraftField {
+  /** Unique within the draft. */
+  id: string;
+  field: FieldName;
+  value: string;
+  phoneKind?: PhoneKind;
+  extension?: string;
+  sources: readonly SourceSpan[];
+  /** 0–1 as proposed; 1 once a person wrote or settled it. */
+  confidence: number;
+  reasons: readonly string[];
+  /** Left out: kept on the desk, but not filed. */
+  leftOut: boolean;
+}
+
+export interface Draft {
+  fields: DraftField[];
+  /** Number of the next field a person adds. */
+  nextId: number;
+}
+
+export function draftOf(proposals: readonly FieldProposal[]): Draft {
+  return {
+    fields: proposals.map((proposal, i) => ({ ...proposal, id: `p${i}`, leftOut: false })),
+    nextId: 0,
+  };
+}
+
+export const isDoubtful = (field: DraftField): boolean => !field.leftOut && field.confidence < DOUBT_BELOW;
+
+/** A person wrote the value: it is settled. */
+export function editField(draft: Draft, id: string, change: Partial<Pick<DraftField, 'value' | 'phoneKind' | 'extension'>>): Draft {
+  return mapField(draft, id, (field) => ({ ...field, ...change, confidence: 1 }));
+}
+
+/** A person looked and left it as it is. */
+export const settleField = (draft: Draft, id: string): Draft => mapField(draft, id, (field) => ({ ...field, confidence: 1 }));
+
+export const leaveOut = (draft: Draft, id: string, leftOut: boolean): Draft => mapField(draft, id, (field) => ({ ...field, leftOut }));
+
+export const deleteField = (draft: Draft, id: string): Draft => ({ ...draft, fields: draft.fields.filter((f) => f.id !== id) });
+
+const mapField = (draft: Draft, id: string, change: (field: DraftField) => DraftField): Draft => ({
+  ...draft,
+  fields: draft.fields.map((field) => (field.id === id ? change(field) : field)),
+});
+
+/** Adds a field that a person writes, or gives a loose line to one. A field that can stand only once takes the line at its end. */
+export function addField(draft: Draft, field: FieldName, value = '', sources: readonly SourceSpan[] = []): Draft {
+  const standing = draft.fields.find((f) => f.field === field && !f.leftOut);
+  if (standing && value && !['email', 'phone', 'website'].includes(field)) {
+    const joined = [standing.value, value].filter(Boolean).join(field === 'street' || field === 'title' || field === 'note' ? ', ' : ' ');
+    return mapField(draft, standing.id, (f) => ({ ...f, value: joined, sources: [...f.sources, ...sources], confidence: 1 }));
+  }
+  const added: DraftField = {
+    id: `a${draft.nextId}`,
+    field,
+    value,
+    ...(field === 'phone' && { phoneKind: 'work' as const }),
+    sources,
+    confidence: 1,
+    reasons: [],
+    leftOut: false,
+  };
+  return { fields: insertInOrder(draft.fields, added), nextId: draft.nextId + 1 };
+}
+
+/** Behind the last field of its kind or of those before it in the usual order. */
+function insertInOrder(fields: readonly DraftField[], added: DraftField): DraftField[] {
+  const rank = (f: FieldName) => FIELD_ORDER.indexOf(f);
+  let at = fields.length;
+  while (at > 0 && rank(fields[at - 1]!.field) > rank(added.field)) at--;
+  return [...fields.slice(0, at), added, ...fields.slice(at)];
+}
+
+/** The order in which fields stand on the desk. */
+export const FIELD_ORDER: readonly FieldName[] = [
+  'prefix', 'givenName', 'middleName', 'familyName', 'suffix', 'title', 'department', 'company',
+  'email', 'phone', 'website', 'street', 'postalCode', 'locality', 'region', 'country', 'note',
+];
+
+/** Lines that no field of the draft claims. */
+export function looseLines(draft: Draft, lineCount: number): number[] {
+  const claimed = new Set(draft.fields.filter((f) => !f.leftOut).flatMap((f) => f.sources.map((s) => s.line)));
+  return Array.from({ length: lineCount }, (_, i) => i).filter((i) => !claimed.has(i));
+}
+
+/** What is filed of a draft; texts are trimmed, empty fields and those left out fall away. */
+export function personFieldsOf(draft: Draft): PersonFields {
+  const person = emptyPersonFields();
+  for (const { field, value: raw, phoneKind, extension, leftOut } of draft.fields) {
+    const value = raw.trim();
+    if (leftOut || !value || field === 'note') continue;
+    if (field === 'email') person.emails.push(value.toLowerCase());
+    else if (field === 'website') person.websites.push(value);
+    else if (field === 'phone') person.phones.push({ value, kind: phoneKind ?? 'work', extension: extension ?? '' });
+    else person[field satisfies TextField] = value;
+  }
+  person.emails = [...new Set(person.emails)];
+  return person;
+}
+
+/** Text given to the note on the desk. */
+export const noteOf = (draft: Draft): string =>
+  draft.fields
+    .filter((f) => f.field === 'note' && !f.leftOut)
+    .map((f) => f.value.trim())
+    .filter(Boolean)
+    .join('\n');
+
+/** Best guess of whose card it is, for lists. */
+export function guessOf(proposals: readonly FieldProposal[]): { name: string | null; company: string | null } {
+  const value = (field: FieldName) => proposals.find((p) => p.field === field)?.value;
+  const name = [value('givenName'), value('middleName'), value('familyName')].filter(Boolean).join(' ');
+  return { name: name || null, company: value('company') ?? null };
+}
+
+export const countDoubts = (proposals: readonly FieldProposal[]): number => proposals.filter((p) => p.confidence < DOUBT_BELOW).length;
+
+/** Ways a field's text falls short of its form, in words; undefined when it is fine or empty. */
+export function complaintAbout({ field, value, leftOut }: DraftField): string | undefined {
+  const text = value.trim();
+  if (leftOut || !text) return undefined;
+  if (field === 'email' && !/^[^\s@]+@[^\s@]+\.[^\s@.]{2,}$/.test(fold(text))) return 'This is not a complete e-mail address.';
+  if (field === 'phone' && text.replace(/\D/g, '').length < 5) return 'This is too short for a phone number.';
+  return undefined;
+}

@@ -1,0 +1,42 @@
+import type { Point, Quad } from '../capture';
+import type { Reading, SourceSpan } from '../reading';
+
+/** An upright rectangle in pixels of the rectified card. */
+export interface Area {
+  left: number;
+  top: number;
+  width: number;
+  height: number;
+}
+
+/** Room left around the text, as a share of the line's height. */
+const MARGIN = 0.12;
+
+/** The outline of some characters of a line, from the places of its characters along it. */
+export function spanQuad({ lines }: Reading, { line, from, to }: SourceSpan): Quad | undefined {
+  const read = lines[line];
+  if (!read) return undefined;
+  const at = read.characters.map((c) => c.at);
+  const start = from <= 0 ? 0 : ((at[from - 1] ?? 0) + (at[from] ?? 1)) / 2;
+  const end = to >= at.length ? 1 : ((at[to - 1] ?? 0) + (at[to] ?? 1)) / 2;
+  const [a, b, c, d] = read.quad;
+  const along = (p: Point, q: Point, t: number): Point => [p[0] + (q[0] - p[0]) * t, p[1] + (q[1] - p[1]) * t];
+  return [along(a, b, start), along(a, b, end), along(d, c, end), along(d, c, start)];
+}
+
+/** The part of the card picture to show for a span, with a little room around it, inside the picture. */
+export function spanArea(reading: Reading, span: SourceSpan): Area | undefined {
+  const quad = spanQuad(reading, span);
+  if (!quad) return undefined;
+  const xs = quad.map((p) => p[0]);
+  const ys = quad.map((p) => p[1]);
+  const margin = MARGIN * (Math.max(...ys) - Math.min(...ys));
+  const left = Math.max(0, Math.min(...xs) - 2 * margin);
+  const top = Math.max(0, Math.min(...ys) - margin);
+  return {
+    left,
+    top,
+    width: Math.min(reading.width, Math.max(...xs) + 2 * margin) - left,
+    height: Math.min(reading.height, Math.max(...ys) + margin) - top,
+  };
+}

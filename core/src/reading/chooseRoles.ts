@@ -1,0 +1,123 @@
+import { isNextInBlock, sharesColumn, type CardLine } from './cardLine';
+import { scoreCompany, scoreDepartment, scoreName, scoreTitle, type Candidate, type CardEvidence, type RoleScore } from './roleScores';
+import { nameParts } from './personName';
+import { titleHeads, titleJoiners, titleModifiers } from './tables/titleWords';
+
+export interface Chosen extends RoleScore {
+  candidate: Candidate;
+}
+
+export interface Roles {
+  name?: Chosen;
+  company?: Chosen;
+  title?: Chosen;
+  department?: Chosen;
+}
+
+/** What a role is worth left empty: a candidate must be better than that. */
+const EMPTY = { name: 0.4, company: 1.3, title: 0.9, department: 1.5 } as const;
+const CANDIDATES_A_ROLE = 7;
+
+/**
+ * Decides together which lines are the person's name, the company, the title and the department:
+ * the combination with the highest sum of scores, no line used twice, with a bonus for what usually
+ * stands together (a title right under the name).
+ * @param lines lines that no address, number or register claims
+ */
+export function chooseRoles(lines: readonly CardLine[], evidence: CardEvidence): Roles {
+  const singles = lines.map((line): Candidate => ({ text: line.text, lines: [line] }));
+  const pairs = pairsOf(lines);
+  const ranked = (candidates: readonly Candidate[], score: (c: Candidate) => RoleScore, least: number) =>
+    candidates
+      .map((candidate): Chosen => ({ candidate, ...score(candidate) }))
+      .filter((c) => c.score > least)
+      .sort((a, b) => b.score - a.score)
+      .slice(0, CANDIDATES_A_ROLE);
+
+  const names = ranked([...singles, ...pairs.filter(mayBeSplitName)], (c) => scoreName(c, evidence), EMPTY.name);
+  const companies = ranked([...singles, ...pairs.filter(sameSize)], (c) => scoreCompany(c, evidence), EMPTY.company);
+  const titles = ranked([...singles, ...pairs.filter(mayBeSplitTitle)], scoreTitle, EMPTY.title);
+
+  let best: Roles = {};
+  let bestSum = -Infinity;
+  for (const name of [undefined, ...names]) {
+    for (const company of [undefined, ...companies]) {
+      if (share(name, company)) continue;
+      for (const title of [undefined, ...titles]) {
+        if (share(title, name) || share(title, company)) continue;
+        const sum =
+          (name?.score ?? EMPTY.name) +
+          (company?.score ?? EMPTY.company) +
+          (title?.score ?? EMPTY.title) +
+          togetherness(name, title, company);
+        if (sum > bestSum) {
+          bestSum = sum;
+          best = { name, company, title };
+        }
+      }
+    }
+  }
+  const free = singles.filter((c) => ![best.name, best.company, best.title].some((chosen) => share(chosen, { candidate: c } as Chosen)));
+  if (best.title) best.title = withSecondTitle(best.title, free);
+  const departments = ranked(
+    free.filter((c) => !share(best.title, { candidate: c } as Chosen)),
+    (c) => {
+      const base = scoreDepartment(c);
+      const near = best.title ?? best.name;
+      const follows = near && isNextInBlock(near.candidate.lines[near.candidate.lines.length - 1]!, c.lines[0]!, 1.8);
+      return follows ? { score: base.score + 0.6, reasons: base.reasons } : { score: base.score - 0.8, reasons: base.reasons };
+    },
+    EMPTY.department,
+  );
+  return { ...best, department: departments[0] };
+}
+
+const share = (a: Chosen | undefined, b: Chosen | undefined): boolean =>
+  Boolean(a && b && a.candidate.lines.some((line) => b.candidate.lines.includes(line)));
+
+function pairsOf(lines: readonly CardLine[]): Candidate[] {
+  return lines.flatMap((upper) =>
+    lines
+      .filter((lower) => lower !== upper && isNextInBlock(upper, lower))
+      .map((lower): Candidate => ({ text: `${upper.text} ${lower.text}`, lines: [upper, lower] })),
+  );
+}
+
+const sameSize = ({ lines: [a, b] }: Candidate): boolean => Math.max(a!.height, b!.height) / Math.min(a!.height, b!.height) < 1.2;
+
+/** A name over two lines has one or two words on each, in type larger than the rest. */
+function mayBeSplitName(pair: Candidate): boolean {
+  const [upper, lower] = pair.lines as [CardLine, CardLine];
+  const words = [nameParts(upper.text).core.length, nameParts(lower.text).core.length];
+  return sameSize(pair) && words[0]! <= 2 && words[1]! <= 3 && Math.min(upper.relativeHeight, lower.relativeHeight) > 1.05;
+}
+
+/** A title over two lines: the first line is no title on its own, or says that it goes on. */
+function mayBeSplitTitle({ lines: [upper, lower] }: Candidate): boolean {
+  const words = upper!.text.split(/\s+/);
+  const goesOn = titleJoiners.has(words[words.length - 1]!) || titleJoiners.has(lower!.text.split(/\s+/)[0]!);
+  const incomplete = !words.some((w) => titleHeads.has(w)) && words.every((w) => titleModifiers.has(w) || titleJoiners.has(w));
+  return goesOn || incomplete;
+}
+
+function togetherness(name: Chosen | undefined, title: Chosen | undefined, company: Chosen | undefined): number {
+  let bonus = 0;
+  if (name && title) {
+    const last = name.candidate.lines[name.candidate.lines.length - 1]!;
+    const first = title.candidate.lines[0]!;
+    const gap = first.top - last.bottom;
+    const near = gap > -0.8 * last.height && gap < 1.6 * Math.max(last.height, first.height);
+    if (near && sharesColumn(last, first, 1.5 * last.height)) bonus += 1.2;
+    else if (first.top < last.top) bonus -= 0.5;
+  }
+  if (name && company && Math.max(...company.candidate.lines.map((l) => l.relativeHeight)) > 1.05) bonus += 0.2;
+  return bonus;
+}
+
+/** A second position printed right under the first joins it. */
+function withSecondTitle(title: Chosen, free: readonly Candidate[]): Chosen {
+  const last = title.candidate.lines[title.candidate.lines.length - 1]!;
+  const second = free.find((c) => isNextInBlock(last, c.lines[0]!, 1.2) && scoreTitle(c).score >= 2.5);
+  if (!second) return title;
+  return { ...title, candidate: { text: `${title.candidate.text}, ${second.text}`, lines: [...title.candidate.lines, ...second.lines] } };
+}

@@ -1,0 +1,58 @@
+import { asciiSpellings, fold } from './fold';
+import { registeredDomain } from './findEmails';
+import { freeMailDomains, legalForms, tradeWords } from './tables/companyWords';
+
+export const isFreeMail = (domain: string): boolean => freeMailDomains.has(domain) || freeMailDomains.has(registeredDomain(domain));
+
+/** The name part of a domain: `mail.quilingen-pianos.au` gives `quilingen-pianos`. */
+export const domainLabel = (domain: string): string => registeredDomain(domain).split('.')[0]!;
+
+/** The company a person would read out of its domain: "quilingen-pianos.au" gives "Quilingen Pianos"; undefined for free-mail. */
+export function companyFromDomain(domain: string): string | undefined {
+  if (isFreeMail(domain)) return undefined;
+  return splitTradeWord(domainLabel(domain))
+    .map((word) => (legalForms.has(word) ? word.toUpperCase() : word.charAt(0).toUpperCase() + word.slice(1)))
+    .join(' ');
+}
+
+/** Breaks at hyphens, and before a trade word that ends the label. */
+function splitTradeWord(label: string): string[] {
+  return label.split('-').flatMap((word) => {
+    for (let at = word.length - 4; at >= 4; at--) {
+      const end = word.slice(at);
+      if (end.length >= 5 && tradeWords.has(end) && !tradeWords.has(word.slice(at - 1))) return [word.slice(0, at), end];
+    }
+    return [word];
+  });
+}
+
+/**
+ * How well a printed name agrees with a domain, 0–1: the share of the domain's letters that the
+ * name's words account for, in any order, a word counting by its beginning.
+ */
+export function domainAgreement(name: string, domain: string): number {
+  if (isFreeMail(domain)) return 0;
+  const label = domainLabel(domain).replace(/-/g, '');
+  const words = name.split(/[\s\-&.,/]+/).filter((w) => fold(w).length > 1 && !legalForms.has(w));
+  return Math.max(0, ...spellings(words).map((variant) => coveredLetters(label, variant) / label.length));
+}
+
+function spellings(words: readonly string[]): string[][] {
+  return [0, 1].map((k) => words.map((w) => asciiSpellings(w)[k] ?? asciiSpellings(w)[0]!));
+}
+
+function coveredLetters(label: string, words: readonly string[]): number {
+  let rest = label;
+  let covered = 0;
+  for (const word of [...words].sort((a, b) => b.length - a.length)) {
+    for (let length = Math.min(word.length, rest.length); length >= Math.min(3, word.length); length--) {
+      const at = rest.indexOf(word.slice(0, length));
+      if (at < 0) continue;
+      covered += length;
+      rest = `${rest.slice(0, at)} ${rest.slice(at + length)}`;
+      break;
+    }
+  }
+  const initials = words.map((w) => w[0]).join('');
+  return initials.length > 1 && label === initials ? label.length : covered;
+}

@@ -1,0 +1,205 @@
+import type { CardLine } from './cardLine';
+import { isNextInBlock } from './cardLine';
+import { fold } from './fold';
+import type { SourceSpan } from './proposal';
+import { bareDigitCountries, countryNames, postcodeForms, streetWords, type PostcodeForm } from './tables/addressWords';
+
+export interface AddressPart {
+  value: string;
+  sources: SourceSpan[];
+}
+
+export interface FoundPostalAddress {
+  street?: AddressPart;
+  postalCode?: AddressPart;
+  locality?: AddressPart;
+  region?: AddressPart;
+  country?: AddressPart;
+}
+
+/** A piece of a line between separators. */
+interface Piece {
+  text: string;
+  source: SourceSpan;
+}
+
+const SEPARATOR = /\s*[,|·•;]\s*|\s+[/–—-]\s+/g;
+const MOST_STREET_LINES = 3;
+
+/**
+ * The postal address of a card: the line with a postal code anchors it, the town stands beside the
+ * code as its country writes it, street lines above, the country below or behind.
+ * @param lines lines free of other fields, in reading order
+ */
+export function findAddress(lines: readonly CardLine[], country: string | undefined): FoundPostalAddress {
+  const anchor = bestAnchor(lines, country);
+  if (!anchor) return streetOnly(lines);
+  const { line, code, region, before, after, form } = anchor;
+  const address: FoundPostalAddress = { postalCode: code, region, country: undefined };
+  const pieces = { before: piecesOf(before), after: piecesOf(after) };
+  takeCountry(address, pieces.after);
+  takeCountry(address, pieces.before);
+  let above = linesAbove(lines, line);
+  if (form.town === 'after') {
+    const town = pieces.after.shift();
+    if (town) address.locality = withoutProvince(address, town);
+    address.region ??= pieces.after.map(asRegion).find((r) => r !== undefined);
+  } else {
+    takeRegion(address, pieces.before);
+    let town = pieces.before.pop();
+    if (!town && above[0] && mayBeTownLine(above[0])) {
+      const fromAbove = piecesOf({ line: above[0].index, from: 0, to: above[0].text.length }, above[0].text);
+      takeRegion(address, fromAbove);
+      town = fromAbove.pop();
+      pieces.before = fromAbove;
+      above = linesAbove(lines, above[0]);
+    }
+    if (town) address.locality = { value: town.text, sources: [town.source] };
+  }
+  const streets = [...pieces.before];
+  for (const candidate of above) {
+    if (streets.length >= MOST_STREET_LINES || !looksLikeStreet(candidate.text)) break;
+    streets.unshift({ text: candidate.text, source: whole(candidate) });
+  }
+  if (streets.length > 0) {
+    address.street = {
+      value: streets.map((s) => s.text.replace(/^[\s,/|]+|[\s,/|]+$/g, '')).join(', '),
+      sources: streets.map((s) => s.source),
+    };
+  }
+  const below = lines.find((l) => l.index !== line.index && countryOf(l.text) && l.top > line.top);
+  if (!address.country && below) address.country = { value: countryOf(below.text)!, sources: [whole(below)] };
+  return address;
+}
+
+interface Anchor {
+  line: CardLine;
+  form: PostcodeForm;
+  code: AddressPart;
+  region?: AddressPart;
+  before: SourceSpan & { text: string };
+  after: SourceSpan & { text: string };
+}
+
+function bestAnchor(lines: readonly CardLine[], country: string | undefined): Anchor | undefined {
+  for (const form of postcodeForms) {
+    const owners = bareDigitCountries[form.country] ?? [form.country];
+    if (country && !owners.includes(country)) continue;
+    for (const line of lines) {
+      const match = new RegExp(form.pattern, 'g').exec(line.text);
+      if (!match) continue;
+      const text = match.groups?.code ?? match[0];
+      const at = match.index + match[0].lastIndexOf(text);
+      const lead = line.text.slice(0, match.index);
+      const tail = line.text.slice(match.index + match[0].length);
+      if (form.town === 'after' && !/\p{L}{2}/u.test(tail)) continue;
+      if (/\d[\s./-]?$/.test(lead) || /^[\s./-]?\d/.test(tail)) continue;
+      const region = match.groups?.region;
+      return {
+        line,
+        form,
+        code: { value: text, sources: [{ line: line.index, from: at, to: at + text.length }] },
+        region: region ? { value: region, sources: [{ line: line.index, from: match.index, to: match.index + region.length }] } : undefined,
+        before: { line: line.index, from: 0, to: match.index, text: lead.replace(/(?:\bCEP:?|\b[A-Z]{1,2}-)\s*$/, '') },
+        after: { line: line.index, from: match.index + match[0].length, to: line.text.length, text: tail },
+      };
+    }
+  }
+  return undefined;
+}
+
+/** Without a postal code only a line with a house number and a street word is an address. */
+function streetOnly(lines: readonly CardLine[]): FoundPostalAddress {
+  const line = lines.find((l) => /\d/.test(l.text) && hasStreetWord(l.text));
+  return line ? { street: { value: line.text, sources: [whole(line)] } } : {};
+}
+
+function piecesOf(span: SourceSpan & { text?: string }, text = span.text ?? ''): Piece[] {
+  const pieces: Piece[] = [];
+  let from = 0;
+  const push = (to: number) => {
+    const raw = text.slice(from, to);
+    const trimmed = raw.trim().replace(/^[,/|–—-]+\s*|\s*[,/|–—-]+$/g, '');
+    if (!trimmed) return;
+    const start = span.from + from + raw.indexOf(trimmed);
+    pieces.push({ text: trimmed, source: { line: span.line, from: start, to: start + trimmed.length } });
+  };
+  for (const match of text.matchAll(SEPARATOR)) {
+    push(match.index);
+    from = match.index + match[0].length;
+  }
+  push(text.length);
+  return joinHouseNumbers(pieces, text, span.from);
+}
+
+/** "Via Roma, 42/A" and "7, quai du Port" are one piece: a lone house number belongs to its neighbour. */
+function joinHouseNumbers(pieces: Piece[], text: string, offset: number): Piece[] {
+  const joined: Piece[] = [];
+  for (const piece of pieces) {
+    const last = joined[joined.length - 1];
+    const isNumber = /^\d+\s?[a-zA-Z]?(?:[/-]\w+)*(?:\s?(?:bis|ter))?$/;
+    if (last && (isNumber.test(piece.text) || isNumber.test(last.text) || /^(?:sala|loja|andar)\b/i.test(piece.text))) {
+      const source = { line: last.source.line, from: last.source.from, to: piece.source.to };
+      joined[joined.length - 1] = { text: text.slice(source.from - offset, source.to - offset), source };
+    } else joined.push(piece);
+  }
+  return joined;
+}
+
+const countryOf = (text: string): string | undefined =>
+  countryNames[text.trim().toLowerCase()] ?? countryNames[fold(text).trim()];
+
+function takeCountry(address: FoundPostalAddress, pieces: Piece[]): void {
+  const last = pieces[pieces.length - 1];
+  const code = last && countryOf(last.text);
+  if (!last || !code || address.country) return;
+  address.country = { value: code, sources: [last.source] };
+  pieces.pop();
+}
+
+const REGION = /^(?:[A-Z]{2,3})$/;
+
+function asRegion(piece: Piece): AddressPart | undefined {
+  const bare = piece.text.replace(/[()]/g, '');
+  return REGION.test(bare) ? { value: bare, sources: [piece.source] } : undefined;
+}
+
+function takeRegion(address: FoundPostalAddress, pieces: Piece[]): void {
+  const last = pieces[pieces.length - 1];
+  const region = last && pieces.length > 1 ? asRegion(last) : undefined;
+  if (!region) return;
+  address.region ??= region;
+  pieces.pop();
+}
+
+/** "Torino (TO)" is a town with its province. */
+function withoutProvince(address: FoundPostalAddress, town: Piece): AddressPart {
+  const match = /^(?<town>.+?)\s*\((?<province>[A-Z]{2})\)$/.exec(town.text);
+  if (!match) return { value: town.text.replace(/\s+cedex(?:\s+\d+)?$/i, ''), sources: [town.source] };
+  address.region ??= { value: match.groups!.province!, sources: [town.source] };
+  return { value: match.groups!.town!, sources: [town.source] };
+}
+
+function linesAbove(lines: readonly CardLine[], line: CardLine): CardLine[] {
+  const chain: CardLine[] = [];
+  let current = line;
+  for (;;) {
+    const next = lines.find((l) => l !== current && !chain.includes(l) && isNextInBlock(l, current, 1.5));
+    if (!next) return chain;
+    chain.push(next);
+    current = next;
+  }
+}
+
+const mayBeTownLine = (line: CardLine): boolean => /^\p{Lu}/u.test(line.text) && line.text.length < 80;
+
+const hasStreetWord = (text: string): boolean =>
+  text.split(/[\s,.]+/).some((word) => streetWords.has(word)) || /\b(?:c\/|p\.?o\.? ?box)/i.test(text);
+
+/** A street line has a number or a word for street or building, and is no sentence. */
+export const looksLikeStreet = (text: string): boolean => {
+  const digits = text.replace(/\D/g, '').length;
+  return digits <= 8 && ((digits > 0 && /\p{L}{2}/u.test(text)) || hasStreetWord(text)) && !/[!?@]/.test(text);
+};
+
+const whole = (line: CardLine): SourceSpan => ({ line: line.index, from: 0, to: line.text.length });

@@ -1,0 +1,40 @@
+import { parse } from 'tldts';
+import { fold } from './fold';
+import type { SourceSpan } from './proposal';
+import type { ReadLine } from './types';
+
+export interface FoundAddress {
+  value: string;
+  domain: string;
+  source: SourceSpan;
+}
+
+const EMAIL = /[\p{L}\d][\p{L}\d._%+-]*\s?@\s?[\p{L}\d-]+(?:\s?[.,]\s?[\p{L}\d-]+)*(?:\s?\.\s?\p{L}{2,})/gu;
+
+/** E-mail addresses (the common form of RFC 5321 mailboxes) in printed lines; blanks beside `@` and `.` are closed up. */
+export function findEmails(lines: readonly ReadLine[]): FoundAddress[] {
+  return lines.flatMap((line, index) =>
+    [...line.text.matchAll(EMAIL)].flatMap((match) => {
+      const value = toAddressLetters(match[0]).replace(/,/g, '.');
+      const domain = value.slice(value.indexOf('@') + 1);
+      if (!isKnownDomain(domain)) return [];
+      return [{ value, domain, source: { line: index, from: match.index, to: match.index + match[0].length } }];
+    }),
+  );
+}
+
+/** Letters as they occur in addresses: an accent seen there is a misreading. */
+export const toAddressLetters = (text: string): string => fold(text.replace(/\s+/g, ''));
+
+/** True for a host under a top-level domain of the public suffix list, or under the reserved `.example` (RFC 2606). */
+export function isKnownDomain(host: string): boolean {
+  const parsed = parse(host, { allowPrivateDomains: false });
+  if (host.endsWith('.example')) return host.length > '.example'.length + 1;
+  return Boolean(parsed.isIcann && parsed.domainWithoutSuffix && !parsed.isIp);
+}
+
+/** The part of a host that is registered: `shop.quayside.co.uk` gives `quayside.co.uk`. */
+export function registeredDomain(host: string): string {
+  if (host.endsWith('.example')) return host.split('.').slice(-2).join('.');
+  return parse(host).domain ?? host;
+}

@@ -1,0 +1,98 @@
+import { parsePhoneNumberFromString, type CountryCode } from 'libphonenumber-js/max';
+import { fold } from './fold';
+import { overlap } from './findWebsites';
+import type { PhoneKind, SourceSpan } from './proposal';
+import { extensionPattern, phoneLabels, registrationPattern, type PhoneLabel } from './tables/labels';
+import type { ReadLine } from './types';
+
+/** A run of digits that may be a phone number, before its country is known. */
+export interface PhoneCandidate {
+  /** As printed, without label and extension; look-alike letters among digits set right. */
+  printed: string;
+  label?: PhoneLabel;
+  extension?: string;
+  /** Includes label and extension. */
+  source: SourceSpan;
+}
+
+export interface FoundPhone {
+  value: string;
+  kind: PhoneKind;
+  extension?: string;
+  /** Whether the number is one that can exist in its country. */
+  possible: boolean;
+  valid: boolean;
+  labelled: boolean;
+  source: SourceSpan;
+}
+
+const NUMBER = /(?:\+|\(\+|00(?=[1-9])|\()?\s?[\dOolI](?:[\s().\-–—/·]{0,3}[\dOolIsS]){5,}/g;
+const FEWEST_DIGITS = 7;
+const MOST_DIGITS = 15;
+
+/** Runs of digits in lines that are not about registers, tax or banks and not inside `taken`. */
+export function findPhoneCandidates(lines: readonly ReadLine[], taken: readonly SourceSpan[]): PhoneCandidate[] {
+  return lines.flatMap((line, index) => {
+    if (registrationPattern.test(line.text) && !labelBefore(line.text, line.text.search(/[+(]?\d/))) return [];
+    return [...line.text.matchAll(NUMBER)].flatMap((match) => {
+      const lead = match[0].length - match[0].trimStart().length;
+      const from = match.index + lead;
+      const printed = trimOpenBracket(digitsForLookAlikes(match[0].trim()));
+      const digits = printed.replace(/\D/g, '').length;
+      const source = { line: index, from, to: match.index + match[0].length };
+      if (digits < FEWEST_DIGITS || digits > MOST_DIGITS || !/\d{2}/.test(match[0])) return [];
+      if (taken.some((t) => overlap(t, source))) return [];
+      if (/[\p{L}\d@]$/u.test(line.text.slice(0, from)) || /^[\p{L}@]/u.test(line.text.slice(source.to))) return [];
+      const label = labelBefore(line.text, from);
+      const rest = line.text.slice(source.to);
+      const extension = extensionPattern.exec(rest);
+      const atOnce = extension && extension.index <= 2 ? extension : undefined;
+      if (atOnce) source.to += atOnce.index + atOnce[0].length;
+      source.from = label?.from ?? source.from;
+      return [{ printed, label: label?.kind, extension: atOnce?.[1], source }];
+    });
+  });
+}
+
+const trimOpenBracket = (text: string): string => (text.includes('(') && !text.includes(')') ? text.replace('(', '') : text);
+
+const digitsForLookAlikes = (text: string): string =>
+  text.replace(/[Oo]/g, '0').replace(/[lI]/g, '1').replace(/[sS]/g, '5');
+
+const LABELS = (Object.entries(phoneLabels) as [PhoneLabel, readonly string[]][])
+  .flatMap(([kind, words]) => words.map((word) => ({ kind, word })))
+  .sort((a, b) => b.word.length - a.word.length);
+
+function labelBefore(text: string, at: number): { kind: PhoneLabel; from: number } | undefined {
+  const before = text.slice(0, at);
+  const match = /(?:^|[\s|/·•,;)])(?<label>\p{L}[\p{L}\s.\-]*?)\s?[.:;]*\s*$/u.exec(before);
+  if (!match) return undefined;
+  const label = fold(match.groups!.label!).replace(/\./g, ' ').replace(/\s+/g, ' ').trim();
+  const found = LABELS.find(({ word }) => label === word || label.endsWith(` ${word}`));
+  if (!found) return undefined;
+  return { kind: found.kind, from: before.length - match[0].trimStart().length };
+}
+
+/** A number with its country, kind and validity; undefined when no country makes it possible. */
+export function placePhone(candidate: PhoneCandidate, country: string | undefined): FoundPhone | undefined {
+  const printed = candidate.printed.replace(/\(0\)/, '').replace(/[–—/·]/g, ' ').replace(/^00/, '+').replace(/^\(\+/, '+');
+  const parsed = parsePhoneNumberFromString(printed, country as CountryCode | undefined);
+  if (!parsed?.isPossible()) return undefined;
+  const kind = candidate.label ?? kindOfType(parsed.getType(), parsed.country);
+  return {
+    value: parsed.number,
+    kind: candidate.label === 'work' && parsed.getType() === 'MOBILE' && isVagueLabel(candidate) ? 'mobile' : kind,
+    extension: candidate.extension ?? parsed.ext,
+    possible: true,
+    valid: parsed.isValid(),
+    labelled: candidate.label !== undefined,
+    source: candidate.source,
+  };
+}
+
+/** "T", "P" and "Tel" stand before any number; the number's own type then says more. */
+const isVagueLabel = (candidate: PhoneCandidate): boolean => !candidate.extension;
+
+function kindOfType(type: string | undefined, country: string | undefined): PhoneKind {
+  return type === 'MOBILE' && country !== 'US' && country !== 'CA' ? 'mobile' : 'work';
+}

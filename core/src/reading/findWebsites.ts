@@ -1,0 +1,31 @@
+import { isKnownDomain, toAddressLetters, type FoundAddress } from './findEmails';
+import type { SourceSpan } from './proposal';
+import type { ReadLine } from './types';
+
+const WEB =
+  /(?<scheme>https?\s?[:;]\s?\/\s?\/\s?)?(?<www>www\s?[.,]\s?)?(?<host>[\p{L}\d][\p{L}\d-]*(?:\.[\p{L}\d-]+)*\s?\.\s?\p{L}{2,})(?<path>\/[\p{L}\d\-._~/%]*)?/giu;
+
+/** Web addresses as `host` or `host/path`, without scheme and `www.`; parts of e-mail addresses are left out. */
+export function findWebsites(lines: readonly ReadLine[], taken: readonly SourceSpan[]): FoundAddress[] {
+  return lines.flatMap((line, index) =>
+    [...line.text.matchAll(WEB)].flatMap((match) => {
+      const source = { line: index, from: match.index, to: match.index + match[0].length };
+      const { scheme, www, host = '', path = '' } = match.groups!;
+      if (taken.some((t) => overlap(t, source)) || line.text[source.from - 1] === '@') return [];
+      const plain = !scheme && !www;
+      if (plain && (/\.\s/.test(host) || !looksLikeHost(host))) return [];
+      const domain = toAddressLetters(host);
+      if (!isKnownDomain(domain)) return [];
+      const value = domain + toAddressLetters(path).replace(/\/+$/, '');
+      return [{ value, domain, source }];
+    }),
+  );
+}
+
+/** "S.A." and "B.Sc" are not hosts: without `www.` the name needs two letters and lower case somewhere. */
+function looksLikeHost(host: string): boolean {
+  const labels = host.split('.');
+  return labels[labels.length - 2]!.trim().length > 1 && /[a-z]/.test(labels[labels.length - 1]!) && !/^\d+$/.test(labels[0]!);
+}
+
+export const overlap = (a: SourceSpan, b: SourceSpan): boolean => a.line === b.line && a.from < b.to && b.from < a.to;

@@ -1,0 +1,60 @@
+import { parsePhoneNumberFromString } from 'libphonenumber-js/max';
+import { bareDigitCountries, countryNames, postcodeForms } from './tables/addressWords';
+import type { PhoneCandidate } from './findPhones';
+import { fold } from './fold';
+import type { ReadLine } from './types';
+
+const WEIGHT = { countryName: 5, telltalePostcode: 4, barePostcode: 0.5, callingCode: 4, domainEnding: 3, assumed: 1, fitsNumbers: 1 } as const;
+
+const DOMAIN_COUNTRIES: Readonly<Record<string, string>> = {
+  uk: 'GB', ie: 'IE', us: 'US', ca: 'CA', au: 'AU', de: 'DE', at: 'AT', ch: 'CH', fr: 'FR', be: 'BE', nl: 'NL', es: 'ES',
+  pt: 'PT', it: 'IT', se: 'SE', dk: 'DK', no: 'NO', fi: 'FI', pl: 'PL', br: 'BR',
+};
+
+/**
+ * The country a card speaks for: by its printed name, the form of its postal code, calling codes,
+ * domain endings and which country its national numbers fit; `assumed` only breaks a tie or
+ * stands in when the card is silent.
+ */
+export function guessCountry(
+  lines: readonly ReadLine[],
+  phones: readonly PhoneCandidate[],
+  domains: readonly string[],
+  assumed?: string,
+): string | undefined {
+  const votes = new Map<string, number>();
+  const vote = (country: string | undefined, weight: number) => {
+    if (country) votes.set(country, (votes.get(country) ?? 0) + weight);
+  };
+  for (const { text } of lines) {
+    for (const part of text.split(/[,/|·•]|\s[–-]\s/)) vote(countryNames[fold(part).trim()] ?? countryNames[part.trim().toLowerCase()], WEIGHT.countryName);
+    const form = postcodeForms.find((f) => f.pattern.test(text));
+    if (!form) continue;
+    const bare = bareDigitCountries[form.country];
+    if (bare) bare.forEach((country) => vote(country, WEIGHT.barePostcode));
+    else if (!looksLikePhoneLine(text, form.country)) vote(form.country, WEIGHT.telltalePostcode);
+  }
+  for (const domain of domains) vote(DOMAIN_COUNTRIES[domain.slice(domain.lastIndexOf('.') + 1)], WEIGHT.domainEnding);
+  for (const { printed } of phones) {
+    const number = parsePhoneNumberFromString(printed.replace(/\(0\)/, '').replace(/^00/, '+'));
+    if (number?.countryCallingCode === '1') {
+      vote('US', WEIGHT.callingCode);
+      vote('CA', WEIGHT.callingCode - 0.5);
+    } else vote(number?.country, WEIGHT.callingCode);
+  }
+  vote(assumed, WEIGHT.assumed);
+  for (const country of votes.keys()) {
+    const fitting = phones.filter((p) => !p.printed.startsWith('+') && parsePhoneNumberFromString(p.printed, country as never)?.isValid());
+    vote(country, WEIGHT.fitsNumbers * fitting.length);
+  }
+  if (votes.size === 0) return northAmerican(phones) ? 'US' : undefined;
+  return [...votes].sort((a, b) => b[1] - a[1])[0]![0];
+}
+
+/** Three-three-four grouping without a calling code is how North American numbers are printed. */
+const northAmerican = (phones: readonly PhoneCandidate[]): boolean =>
+  phones.some((p) => /^\(?[2-9]\d\d\)?[\s.-]*\d{3}[\s.-]\d{4}$/.test(p.printed));
+
+/** "556 12" inside a phone number is not a Swedish postal code. */
+const looksLikePhoneLine = (text: string, country: string): boolean =>
+  ['SE', 'US', 'AU', 'BR', 'PT', 'PL'].includes(country) && text.replace(/\D/g, '').length > 9;

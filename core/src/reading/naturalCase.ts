@@ -1,0 +1,75 @@
+import { fold } from './fold';
+import { nameParticles } from './tables/nameWords';
+import { legalForms } from './tables/companyWords';
+import { titleJoiners } from './tables/titleWords';
+
+export const isAllCaps = (text: string): boolean => /\p{Lu}/u.test(text) && !/\p{Ll}/u.test(text);
+
+const capitalise = (word: string): string => {
+  const lower = word.toLowerCase();
+  return lower.replace(/^(\P{L}*)(\p{L})/u, (_, lead: string, letter: string) => lead + letter.toUpperCase());
+};
+
+/** One part of a name: "MCALLISTER" to "McAllister", "O'CONNER" to "O'Conner", "BRIX-HAUGAARD" to "Brix-Haugaard". */
+function naturalNameWord(word: string, isFirst: boolean): string {
+  if (!isFirst && nameParticles.has(word)) return word.toLowerCase();
+  return word
+    .split('-')
+    .map((part) =>
+      part
+        .split(/(?<=['’])/)
+        .map(capitalise)
+        .join('')
+        .replace(/^Mc(\p{Ll})/u, (_, letter: string) => `Mc${letter.toUpperCase()}`),
+    )
+    .join('-');
+}
+
+/** A name set in capitals (or all in small letters) in natural case; mixed case is left as printed, word by word. */
+export function naturalName(name: string): string {
+  const shouting = isAllCaps(name) && name.replace(/[^\p{L}]/gu, '').length > 2;
+  const whispering = name === name.toLowerCase();
+  return name
+    .split(/\s+/)
+    .map((word, i) => {
+      const letters = word.replace(/[^\p{L}]/gu, '');
+      const wordShouts = letters.length > 2 && isAllCaps(word);
+      return shouting || whispering || wordShouts ? naturalNameWord(word, i === 0) : word;
+    })
+    .join(' ');
+}
+
+const ACRONYMS = new Set('ceo cto cfo coo cio cmo it hr qa qc hse r&d pr erp crm uk usa eu emea apac dach md vp svp evp gm b2b oem plc'.split(' '));
+const SENTENCE_CASE = new Set(['FR', 'ES', 'PT', 'BR', 'IT', 'SE', 'DK', 'NO', 'FI', 'PL', 'BE']);
+
+/** A title or department set in capitals in natural case: sentence case where the country's language uses it. */
+export function naturalTitle(title: string, country?: string): string {
+  if (!isAllCaps(title) || fold(title).replace(/[^a-z]/g, '').length <= 3) return title;
+  const sentence = country !== undefined && SENTENCE_CASE.has(country);
+  return title
+    .split(/(\s+|(?<=[/-]))/)
+    .map((word, i, all) => {
+      if (ACRONYMS.has(fold(word))) return word;
+      if (i > 0 && titleJoiners.has(word)) return word.toLowerCase();
+      const startsSentence = i === 0 || all[i - 1] === '/';
+      return sentence && !startsSentence ? word.toLowerCase() : capitalise(word);
+    })
+    .join('');
+}
+
+/** A company set in capitals or small letters in natural case; short words may be initials and stay. */
+export function naturalCompany(company: string): string {
+  const letters = company.replace(/[^\p{L}]/gu, '');
+  const shouting = isAllCaps(company) && letters.length > 4;
+  if (!shouting && company !== company.toLowerCase()) return company;
+  return company
+    .split(' ')
+    .map((word, i) => {
+      const plain = word.replace(/[^\p{L}]/gu, '');
+      if (i > 0 && titleJoiners.has(word)) return word.toLowerCase();
+      if (!shouting) return capitalise(word);
+      if (legalForms.has(word.replace(/[.,]/g, ''))) return plain.length > 3 || /^(ltd|inc)/i.test(plain) ? capitalise(word) : word;
+      return plain.length <= 3 && !/[AEIOUYÄÖÜ]/.test(plain) ? word : capitalise(word);
+    })
+    .join(' ');
+}

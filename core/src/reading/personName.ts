@@ -1,0 +1,107 @@
+import { asciiSpellings, fold, foldTight } from './fold';
+import { isAllCaps, naturalName } from './naturalCase';
+import { ambiguousPrefixes, credentials, givenNames, nameParticles, namePrefixes } from './tables/nameWords';
+
+export interface PersonName {
+  prefix?: string;
+  givenName?: string;
+  middleName?: string;
+  familyName?: string;
+  /** Letters after the name. */
+  suffix?: string;
+}
+
+interface NameParts {
+  prefixes: string[];
+  core: string[];
+  suffixes: string[];
+}
+
+const plain = (word: string): string => fold(word).replace(/[.,()]/g, '');
+
+/** Separates forms of address in front and letters behind from the name itself. */
+export function nameParts(text: string): NameParts {
+  const [beforeComma = '', ...afterComma] = text.split(/\s*,\s*/);
+  const words = beforeComma.split(/\s+/).filter(Boolean);
+  const prefixes: string[] = [];
+  while (words.length > 1 && isPrefix(words[0]!, words)) prefixes.push(words.shift()!);
+  const suffixes: string[] = [];
+  while (words.length > 2 && isCredential(words[words.length - 1]!)) suffixes.unshift(words.pop()!);
+  const behind = afterComma.filter(Boolean);
+  if (behind.length > 0 && behind.every((part) => part.split(/\s+/).every(isCredential))) suffixes.push(...behind);
+  else if (behind.length === 1 && words.length <= 2 && prefixes.length === 0) words.unshift(...behind[0]!.split(/\s+/));
+  return { prefixes, core: words, suffixes };
+}
+
+function isPrefix(word: string, words: readonly string[]): boolean {
+  const key = plain(word);
+  if (key.split('-').some((part) => part === 'dipl') || /^dipl\b/.test(key)) return true;
+  if (!namePrefixes.has(key)) return false;
+  return !ambiguousPrefixes.has(key) || (key.length > 1 && word.endsWith('.') && words.length > 2) || (key === 'di' && words.length > 2 && word === 'DI');
+}
+
+const isCredential = (word: string): boolean => {
+  const key = plain(word);
+  const capitals = word.replace(/[^\p{Lu}]/gu, '').length;
+  return credentials.has(key) && (capitals >= 2 || /^(jr|sr|esq)$/.test(key) || /^(ii|iii|iv)$/.test(key));
+};
+
+/** Countries where two family names are the rule. */
+const TWO_FAMILY_NAMES = new Set(['ES', 'PT', 'BR']);
+
+/**
+ * Splits a printed name, in natural case.
+ * @param localParts the parts of the card's e-mail addresses before the `@`, as evidence
+ */
+export function splitName(text: string, country?: string, localParts: readonly string[] = []): PersonName {
+  const { prefixes, core, suffixes } = nameParts(text);
+  const natural = naturalName(core.join(' ')).split(' ');
+  const familyStart = findFamilyStart(core, country, localParts);
+  const givens = natural.slice(0, familyStart);
+  const middle = givens.slice(1);
+  return {
+    prefix: prefixes.join(' ') || undefined,
+    givenName: givens[0] || undefined,
+    middleName: middle.join(' ') || undefined,
+    familyName: natural.slice(familyStart).join(' ') || undefined,
+    suffix: suffixes.join(', ') || undefined,
+  };
+}
+
+/** Index of the word with which the family name begins. */
+function findFamilyStart(words: readonly string[], country: string | undefined, localParts: readonly string[]): number {
+  if (words.length < 2) return givenNames.has(words[0] ?? '') ? 1 : 0;
+  const particle = words.findIndex((w, i) => i > 0 && i < words.length - 1 && nameParticles.has(w));
+  if (particle > 0) return TWO_FAMILY_NAMES.has(country ?? '') && particle > 1 ? particle - 1 : particle;
+  if (!isAllCaps(words.join(' '))) {
+    const shouted = words.findIndex((w, i) => i > 0 && w.length > 2 && isAllCaps(w));
+    if (shouted > 0) return shouted;
+  }
+  for (let start = 1; start < words.length; start++) {
+    const family = asciiSpellings(words.slice(start).join(''));
+    if (words.length - start > 1 && localParts.some((local) => family.some((f) => foldTight(local).endsWith(f)))) return start;
+  }
+  if (TWO_FAMILY_NAMES.has(country ?? '') && words.length > 2) {
+    const secondIsGiven = givenNames.has(words[1]!) && words.length > 3;
+    return secondIsGiven ? 2 : 1;
+  }
+  return words.length - 1;
+}
+
+/**
+ * How well a name agrees with the part of an e-mail address before the `@`, 0–1: 1 when the address
+ * is made of the family name with the given name or its initial, 0.8 for one of them alone.
+ */
+export function localPartAgreement(text: string, localPart: string): number {
+  const local = foldTight(localPart);
+  const words = nameParts(text).core.map((w) => asciiSpellings(w.replace(/-/g, ''))).filter((w) => w[0]!.length > 0);
+  const full = words.map((w) => w.find((spelling) => spelling.length > 2 && local.includes(spelling)));
+  const found = full.filter((w) => w !== undefined);
+  if (found.length === 0) return 0;
+  let rest = local;
+  for (const word of found) rest = rest.replace(word, '');
+  const initials = words.filter((_, i) => !full[i]).map((w) => w[0]![0]!);
+  for (const initial of initials) rest = rest.replace(initial, '');
+  if (rest.length > 2) return 0.3 * (1 - rest.length / local.length);
+  return found.length > 1 || rest.length === 0 ? (found.length > 1 || local.length > found[0]!.length ? 1 : 0.8) : 0.6;
+}

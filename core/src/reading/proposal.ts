@@ -1,0 +1,40 @@
+/** What a proposal can be for. `email`, `phone` and `website` may occur several times, the others once. */
+export const FIELD_NAMES = [
+  'prefix', 'givenName', 'middleName', 'familyName', 'suffix', 'title', 'department', 'company',
+  'email', 'phone', 'website', 'street', 'postalCode', 'locality', 'region', 'country', 'note',
+] as const;
+export type FieldName = (typeof FIELD_NAMES)[number];
+
+export const REPEATABLE_FIELDS: readonly FieldName[] = ['email', 'phone', 'website'];
+
+export type PhoneKind = 'work' | 'mobile' | 'fax';
+
+/** Characters `from` (included) to `to` (excluded) of `reading.lines[line].text`. */
+export interface SourceSpan {
+  line: number;
+  from: number;
+  to: number;
+}
+
+export interface FieldProposal {
+  field: FieldName;
+  /** Phones in E.164 where the number could be placed in a country, else as printed. */
+  value: string;
+  phoneKind?: PhoneKind;
+  /** Digits of an extension. */
+  extension?: string;
+  /** Where on the card it stands; empty when it was inferred (see `reasons`). */
+  sources: readonly SourceSpan[];
+  /** Estimated probability 0–1 that a person would leave it as it is. */
+  confidence: number;
+  /** Why it was proposed, in words for a person. */
+  reasons: readonly string[];
+}
+
+export interface CardProposal {
+  fields: FieldProposal[];
+  /** Indices of lines that no field claims. */
+  looseLines: number[];
+  /** ISO 3166 code of the country that the card speaks for, when it can be told. */
+  country?: string;
+}

@@ -1,0 +1,138 @@
+import type { CardLine } from './cardLine';
+import { domainAgreement } from './companyFromDomain';
+import { fold } from './fold';
+import { looksLikeStreet } from './findAddress';
+import { localPartAgreement, nameParts } from './personName';
+import { legalForms, tradeWords } from './tables/companyWords';
+import { departmentHeads, departmentTopics } from './tables/departmentWords';
+import { givenNames, nameParticles } from './tables/nameWords';
+import { titleHeads, titleJoiners, titleModifiers } from './tables/titleWords';
+
+/** What the card's addresses say about its person and firm. */
+export interface CardEvidence {
+  localParts: readonly string[];
+  domains: readonly string[];
+}
+
+/** A line or neighbouring lines read as one text, as a candidate for a role. */
+export interface Candidate {
+  text: string;
+  lines: readonly CardLine[];
+}
+
+/** How much speaks for a role; about the log-odds, so that 0 is even. */
+export interface RoleScore {
+  score: number;
+  reasons: string[];
+}
+
+class Tally {
+  score = 0;
+  readonly reasons: string[] = [];
+  add(points: number, reason?: string): void {
+    this.score += points;
+    if (reason && points > 0) this.reasons.push(reason);
+  }
+}
+
+const wordsOf = (text: string): string[] => text.split(/[\s/|,·•]+/).filter(Boolean);
+const count = (words: readonly string[], test: (word: string) => boolean): number => words.filter(test).length;
+
+/** Everything that makes a line prose: sentence marks, several words in small letters. */
+function proseLevel(text: string): number {
+  const words = wordsOf(text);
+  const small = count(words, (w) => /^\p{Ll}/u.test(w) && !nameParticles.has(w));
+  return (/[.!?…]$/.test(text) && words.length > 2 ? 1.5 : 0) + (/[!?]|\.\s/.test(text) ? 1 : 0) + (words.length > 2 ? (2 * small) / words.length : 0);
+}
+
+const capitalised = (word: string): boolean => /^\P{L}*\p{Lu}/u.test(word);
+const relativeHeight = (c: Candidate): number => Math.max(...c.lines.map((l) => l.relativeHeight));
+const hasTitleWord = (text: string): boolean => wordsOf(text).some((w) => titleHeads.has(w.replace(/[.:]/g, '')));
+const legalForm = (words: readonly string[]): boolean =>
+  words.some((w, i) => i > 0 && legalForms.has(w.replace(/[.,]/g, '')) && /^\P{Ll}|^[lgksc]/u.test(w) && (w.length > 2 || i === words.length - 1));
+
+export function scoreName(candidate: Candidate, evidence: CardEvidence): RoleScore {
+  const tally = new Tally();
+  const { prefixes, core, suffixes } = nameParts(candidate.text);
+  if (core.length < 1 || core.length > 5 || /[\d@:;/|&!?+]/.test(core.join(' '))) return { score: -9, reasons: [] };
+  tally.add(core.length === 1 ? -2.5 : 0.2);
+  if (core.some((w) => givenNames.has(w))) tally.add(2.2, 'holds a common given name');
+  const agreement = Math.max(0, ...evidence.localParts.map((local) => localPartAgreement(candidate.text, local)));
+  tally.add(4.5 * agreement, 'agrees with the e-mail address');
+  if (prefixes.length > 0) tally.add(1.8, 'has a form of address');
+  if (suffixes.length > 0) tally.add(2, 'has letters after the name');
+  if (core.some((w) => /^\p{Lu}\.?$/u.test(w))) tally.add(1, 'has an initial');
+  tally.add(-2.2 * count(core, (w) => titleHeads.has(w)));
+  tally.add(-1.6 * count(core, (w) => tradeWords.has(w)));
+  tally.add(-1.2 * count(core, (w) => departmentHeads.has(w) || titleModifiers.has(w)));
+  if (legalForm(core)) tally.add(-3);
+  tally.add(-2 * count(core, (w) => !capitalised(w) && !nameParticles.has(w)));
+  tally.add(-1.5 * count(core, (w) => titleJoiners.has(w) && !nameParticles.has(w)));
+  if (core[0] !== undefined && nameParticles.has(core[0])) tally.add(-1.5);
+  tally.add(-proseLevel(core.join(' ')));
+  if (relativeHeight(candidate) > 1.15) tally.add(0.8, 'is set larger than most');
+  const domainLike = Math.max(0, ...evidence.domains.map((d) => domainAgreement(core.join(' '), d)));
+  if (agreement < 0.8) tally.add(-2.5 * domainLike);
+  if (departmentTopics.has(candidate.text)) tally.add(-2);
+  return tally;
+}
+
+export function scoreCompany(candidate: Candidate, evidence: CardEvidence): RoleScore {
+  const tally = new Tally();
+  const { text } = candidate;
+  const words = wordsOf(text);
+  if (!/\p{L}{2}/u.test(text) || words.length > 8 || /@|^\W*in\//.test(text)) return { score: -9, reasons: [] };
+  if (legalForm(words)) tally.add(3.2, 'has a legal form');
+  const trades = count(words, (w) => tradeWords.has(w.replace(/[.,]/g, '')));
+  tally.add(Math.min(2.4, 1.6 * trades), 'says what the firm does');
+  const agreement = Math.max(0, ...evidence.domains.map((d) => domainAgreement(text, d)));
+  if (agreement > 0.45) tally.add(4.2 * agreement, 'agrees with the web or mail domain');
+  const personal = Math.max(0, ...evidence.localParts.map((local) => localPartAgreement(text, local)));
+  if (agreement < 0.6) tally.add(-2.5 * personal);
+  const inMailbox = Math.max(0, ...evidence.localParts.map((local) => mailboxAgreement(text, local)));
+  if (words.length > 1 && inMailbox > 0.9 && trades > 0) tally.add(2.5, 'stands in the e-mail address');
+  if (hasTitleWord(text) && agreement < 0.6) tally.add(-2.2);
+  if (words.some((w) => givenNames.has(w)) && agreement < 0.5) tally.add(-1);
+  if (/\d/.test(text)) tally.add(-1.2);
+  tally.add(-0.9 * proseLevel(text));
+  if (relativeHeight(candidate) > 1.15) tally.add(0.7, 'is set larger than most');
+  if (departmentTopics.has(text)) tally.add(-2);
+  if (words.length === 1 && agreement < 0.45) tally.add(-0.8);
+  if (looksLikeStreet(text) && agreement < 0.5 && /\d/.test(text)) tally.add(-2);
+  return tally;
+}
+
+const mailboxAgreement = (text: string, local: string): number => {
+  const key = fold(local).replace(/[^a-z]/g, '');
+  const name = fold(text).replace(/[^a-z]/g, '');
+  return key.length > 5 && name.startsWith(key.slice(0, Math.max(6, Math.floor(key.length * 0.8)))) ? 1 : 0;
+};
+
+export function scoreTitle(candidate: Candidate): RoleScore {
+  const tally = new Tally();
+  const words = wordsOf(candidate.text).map((w) => w.replace(/[.:,]/g, ''));
+  if (words.length === 0 || words.length > 10 || /[@]|\d{3}/.test(candidate.text)) return { score: -9, reasons: [] };
+  const heads = count(words, (w) => titleHeads.has(w));
+  if (heads > 0) tally.add(3 + 0.3 * (heads - 1), 'holds a word for a position');
+  tally.add(Math.min(1.5, 0.6 * count(words, (w) => titleModifiers.has(w) || departmentTopics.has(w))));
+  if (legalForm(words)) tally.add(-3);
+  tally.add(-0.7 * count(words, (w) => tradeWords.has(w) && !titleHeads.has(w) && !titleModifiers.has(w)));
+  if (words.some((w) => givenNames.has(w))) tally.add(-1);
+  if (/\d/.test(candidate.text)) tally.add(-1.5);
+  if (/[!?]|\.$/.test(candidate.text) && words.length > 2) tally.add(-1.5);
+  if (heads === 0 && (departmentHeads.has(words[0]!) || departmentTopics.has(candidate.text))) tally.add(-1.5);
+  if (titleJoiners.has(words[words.length - 1]!)) tally.add(-1);
+  return tally;
+}
+
+export function scoreDepartment(candidate: Candidate): RoleScore {
+  const tally = new Tally();
+  const words = wordsOf(candidate.text).map((w) => w.replace(/[.:,]/g, ''));
+  if (words.length === 0 || words.length > 6 || /[\d@]/.test(candidate.text)) return { score: -9, reasons: [] };
+  if (departmentTopics.has(candidate.text)) tally.add(2.6, 'names a part of a firm');
+  else if (words.some((w) => departmentHeads.has(w))) tally.add(2.4, 'names a part of a firm');
+  else if (words.every((w) => departmentTopics.has(w) || titleJoiners.has(w) || w === '&')) tally.add(1.6, 'names what a part of a firm does');
+  if (hasTitleWord(candidate.text)) tally.add(-2.5);
+  if (legalForm(words)) tally.add(-3);
+  return tally;
+}

@@ -1,0 +1,72 @@
+import { wordList } from './wordList';
+
+/** Words (with `*`: endings and beginnings) that speak for a street line. */
+export const streetWords = wordList(`
+  street st road rd avenue ave av lane ln drive dr court ct close crescent cres place pl square sq terrace way row mews gardens grove hill
+  parade park parkway pkwy quay wharf boulevard blvd highway hwy circle cir trail esplanade walk yard green gate embankment broadway rise mall
+  unit suite ste floor fl building bldg house block shed box room level apt flat studio po~box p.o.~box center centre estate industrial business
+  northgate southgate eastgate westgate
+  *strasse *str *straße *weg *platz *allee *gasse *ring *damm *ufer *hof *steig *chaussee strasse weg platz allee gasse am an im auf zum zur hof hafen markt
+  rue avenue boulevard bd place chemin impasse allee quai route cours passage square faubourg zone za zi bp cedex
+  calle c/ avenida avda av plaza paseo carrer camino carretera ronda poligono pol travesia glorieta
+  rua avenida travessa praca largo alameda estrada rodovia quinta sala andar lote loja bairro
+  via viale piazza piazzale corso largo vicolo strada contrada localita loc borgo lungomare
+  *straat *laan *weg *plein *kade *gracht *singel *dijk *steeg straat laan plein kade gracht postbus
+  *gatan *gata *vagen *vag *grand *torget *gate *gaten *vej *gade *vejen *alle *veien *vei *plads *plass *torv *stien *stigen *brygga *kaj vej gade gate postboks box
+  *katu *tie *kuja *polku *tori *puisto pl
+  ul ulica al aleja pl plac os osiedle
+`);
+
+/** ISO 3166 codes of the countries whose addresses and numbers are read, by the names printed for them. */
+export const countryNames: Readonly<Record<string, string>> = {
+  'united kingdom': 'GB', uk: 'GB', 'u.k.': 'GB', england: 'GB', scotland: 'GB', wales: 'GB', 'northern ireland': 'GB', 'great britain': 'GB', gb: 'GB',
+  ireland: 'IE', eire: 'IE', usa: 'US', 'u.s.a.': 'US', us: 'US', 'united states': 'US', 'united states of america': 'US',
+  canada: 'CA', australia: 'AU', germany: 'DE', deutschland: 'DE', allemagne: 'DE', germania: 'DE', austria: 'AT', österreich: 'AT', autriche: 'AT',
+  switzerland: 'CH', schweiz: 'CH', suisse: 'CH', svizzera: 'CH', france: 'FR', frankreich: 'FR', francia: 'FR', belgium: 'BE', belgique: 'BE', 'belgië': 'BE', belgien: 'BE',
+  netherlands: 'NL', 'the netherlands': 'NL', nederland: 'NL', holland: 'NL', spain: 'ES', españa: 'ES', spanien: 'ES', espagne: 'ES',
+  portugal: 'PT', italy: 'IT', italia: 'IT', italien: 'IT', italie: 'IT', sweden: 'SE', sverige: 'SE', schweden: 'SE', denmark: 'DK', danmark: 'DK', dänemark: 'DK',
+  norway: 'NO', norge: 'NO', noreg: 'NO', norwegen: 'NO', finland: 'FI', suomi: 'FI', poland: 'PL', polska: 'PL', polen: 'PL', brazil: 'BR', brasil: 'BR', brasilien: 'BR',
+  'czech republic': 'CZ', luxembourg: 'LU', liechtenstein: 'LI', 'new zealand': 'NZ',
+};
+
+/** How a postal code is written, by country, and where the town stands beside it (Universal Postal Union, addressing systems). */
+export interface PostcodeForm {
+  country: string;
+  pattern: RegExp;
+  town: 'after' | 'before';
+}
+
+const US_STATES =
+  'AL|AK|AZ|AR|CA|CO|CT|DE|DC|FL|GA|HI|ID|IL|IN|IA|KS|KY|LA|ME|MD|MA|MI|MN|MS|MO|MT|NE|NV|NH|NJ|NM|NY|NC|ND|OH|OK|OR|PA|RI|SC|SD|TN|TX|UT|VT|VA|WA|WV|WI|WY|PR';
+
+/** More telling forms come first. */
+export const postcodeForms: readonly PostcodeForm[] = [
+  { country: 'GB', pattern: /\b(?:GIR ?0AA|[A-Z]{1,2}\d[A-Z\d]? ?\d[A-Z]{2})\b/, town: 'before' },
+  { country: 'CA', pattern: /\b(?<region>AB|BC|MB|NB|NL|NS|NT|NU|ON|PE|QC|SK|YT)?,? ?(?<code>[A-Z]\d[A-Z] ?\d[A-Z]\d)\b/, town: 'before' },
+  { country: 'IE', pattern: /\b(?:[AC-FHKNPRTV-Y]\d{2}|D6W) ?[0-9AC-FHKNPRTV-Y]{4}\b/, town: 'before' },
+  { country: 'AU', pattern: /\b(?<region>NSW|VIC|QLD|WA|SA|TAS|ACT|NT),? (?<code>\d{4})\b/, town: 'before' },
+  { country: 'US', pattern: new RegExp(`\\b(?<region>${US_STATES}),? (?<code>\\d{5}(?:-\\d{4})?)\\b`), town: 'before' },
+  { country: 'BR', pattern: /\b\d{5}-\d{3}\b/, town: 'before' },
+  { country: 'PT', pattern: /\b(?:PT?-)?(?<code>\d{4}-\d{3})\b/, town: 'after' },
+  { country: 'PL', pattern: /\b(?:PL-)?(?<code>\d{2}-\d{3})\b/, town: 'after' },
+  { country: 'NL', pattern: /\b(?:NL-)?(?<code>[1-9]\d{3} ?(?!SA|SD|SS)[A-Z]{2})\b/, town: 'after' },
+  { country: 'SE', pattern: /\b(?:SE?-)?(?<code>\d{3} \d{2})\b/, town: 'after' },
+  { country: 'DE', pattern: /\bD(?:E)?-(?<code>\d{5})\b/, town: 'after' },
+  { country: 'AT', pattern: /\bA(?:T)?-(?<code>\d{4})\b/, town: 'after' },
+  { country: 'CH', pattern: /\bCH-(?<code>\d{4})\b/, town: 'after' },
+  { country: 'BE', pattern: /\bB(?:E)?-(?<code>\d{4})\b/, town: 'after' },
+  { country: 'FR', pattern: /\bF(?:R)?-(?<code>\d{5})\b/, town: 'after' },
+  { country: 'IT', pattern: /\bI(?:T)?-(?<code>\d{5})\b/, town: 'after' },
+  { country: 'ES', pattern: /\bE(?:S)?-(?<code>\d{5})\b/, town: 'after' },
+  { country: 'DK', pattern: /\bDK-(?<code>\d{4})\b/, town: 'after' },
+  { country: 'NO', pattern: /\bNO?-(?<code>\d{4})\b/, town: 'after' },
+  { country: 'FI', pattern: /\bFI(?:N)?-(?<code>\d{5})\b/, town: 'after' },
+  { country: '5', pattern: /\b(?<code>\d{5})\b/, town: 'after' },
+  { country: '4', pattern: /\b(?<code>\d{4})\b/, town: 'after' },
+];
+
+/** Countries that the bare five- and four-digit forms may belong to. */
+export const bareDigitCountries: Readonly<Record<string, readonly string[]>> = {
+  '5': ['DE', 'FR', 'IT', 'ES', 'FI', 'US', 'SE'],
+  '4': ['AT', 'CH', 'BE', 'DK', 'NO', 'AU'],
+};

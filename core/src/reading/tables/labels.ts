@@ -1,0 +1,32 @@
+/** What a printed label before (or after) a number says about it. */
+export type PhoneLabel = 'work' | 'mobile' | 'fax';
+
+/** Labels in front of phone numbers, folded, without dots and colons. Single letters are read as labels only right before a number. */
+export const phoneLabels: Readonly<Record<PhoneLabel, readonly string[]>> = {
+  mobile: [
+    'm', 'mob', 'mobile', 'mobil', 'mobiltelefon', 'handy', 'cell', 'cellular', 'c', 'cel', 'celular', 'movil', 'tlm', 'telemovel', 'telm',
+    'port', 'portable', 'gsm', 'natel', 'cellulare', 'cell', 'mobiel', 'matkapuhelin', 'gsm-puh', 'kom', 'komorka', 'tel kom', 'whatsapp', 'mobilnr', 'h',
+  ],
+  fax: ['f', 'fax', 'telefax', 'telecopie', 'telecopieur', 'faks', 'faksi', 'telefaks', 'fx'],
+  work: [
+    't', 'tel', 'telephone', 'telefon', 'telefono', 'telefone', 'telefoon', 'fon', 'phone', 'ph', 'p', 'o', 'office', 'd', 'direct', 'dir', 'direct line',
+    'direct dial', 'ddi', 'durchwahl', 'direkt', 'direktwahl', 'buro', 'zentrale', 'ligne directe', 'standard', 'directo', 'directa', 'oficina', 'centralita', 'fijo',
+    'direto', 'escritorio', 'diretto', 'ufficio', 'centralino', 'doorkiesnummer', 'kantoor', 'vaxel', 'direktnr', 'tlf', 'tfn', 'tfn vx', 'direkte', 'puh', 'puhelin', 'vaihde',
+    'landline', 'switchboard', 'reception', 'main', 'w', 'work', 'b', 'bus', 'business', 'sede', 'biuro', 'centrala', 'tel biuro', 'telf', 'tf', 'ruf', 'festnetz', 'call', 'fixe', 'bureau',
+  ],
+};
+
+/** Words before an extension number. */
+export const extensionPattern =
+  /(?:[,;]?\s*(?:ext(?:ension|n)?|x|dw|durchwahl|nst|int(?:erno)?|poste|ankn(?:ytning)?|lok(?:al)?(?:nr)?|toestel|tst|ramal|wew|klapka|alanumero|kl|apparat|app)\b\.?\s*:?\s*|\s*#\s*)(\d{1,5})\b/i;
+
+/** Labels in front of e-mail and web addresses, which are dropped. */
+export const onlineLabels = /^(?:e|m|w|i|mail|email|e-mail|epost|e-post|correo|correio|courriel|mel|web|www|website|site|sito|internet|home|homepage|url|posta|sahkoposti|strona|net|s)$/;
+
+/** A line with one of these is about a register, tax office or bank, not about reaching somebody. */
+export const registrationPattern =
+  /\b(?:vat|ust|ust-?id\w*|uid|tva|p\.? ?iva|c\.? ?f\.?(?= ?\d)|partita iva|nif|nipc|cif|cnpj|cpf|inscr|insc|rcs|siret|siren|ape|naf|hrb|hra|fn \d|steuer\w*|st-?nr|gst|abn|acn|ein|npi|license|licence|lic|reg(?:istration|istered|d)?\.? ?(?:no|nr|num)?|company no|company number|org\.? ?nr|orgnr|org\.? ?nummer|cvr|kvk|btw|iban|bic|swift|bank|konto|krs|regon|nip|y-tunnus|charity|creci|crea|crm|oab|ico|dic|cin|permit|member(?:ship)? no)\b/i;
+
+/** Founding years, class years and the like. */
+export const yearPattern =
+  /^(?:est\.?|established|since|seit|desde|depuis|dal|sinds|sedan|siden|od|founded|gegr\.?|fondee? en|fundad[ao] en|class of|promotion|jahrgang|grundat|etablert|grundlagt|anno)\b.*\b(?:1[6-9]|20)\d\d\b/i;

@@ -1,0 +1,82 @@
+import { wordList } from './wordList';
+
+/**
+ * Words that name what a person is at work, in the languages cards are expected in. Compiled from
+ * the occupation groups of ISCO-08 and everyday business use; endings cover compounds.
+ */
+export const titleHeads = wordList(`
+  manager manageress director directress officer head chief president vice-president chairman chairwoman chair
+  partner owner co-owner proprietor founder co-founder principal associate assistant secretary consultant advisor adviser
+  engineer technician technologist architect designer developer programmer analyst scientist researcher chemist
+  accountant accountmanager auditor controller treasurer bookkeeper economist buyer purchaser planner estimator surveyor valuer
+  representative rep agent broker salesman saleswoman salesperson executive coordinator co-ordinator supervisor superintendent
+  foreman forewoman operator inspector instructor trainer teacher lecturer professor dean reader tutor
+  lawyer attorney solicitor barrister notary counsel paralegal judge clerk administrator receptionist registrar
+  doctor physician surgeon dentist nurse midwife veterinarian vet pharmacist optician optometrist therapist physiotherapist
+  psychologist psychiatrist radiographer hygienist paramedic
+  specialist expert lead leader strategist editor journalist writer author photographer producer curator conservator restorer
+  librarian archivist translator interpreter artist sculptor musician conductor luthier tuner
+  brewer distiller baker butcher chef cook sommelier winemaker vintner cellarmaster farmer grower gardener florist forester
+  carpenter joiner cabinetmaker cooper mason plumber electrician welder roofer glazier glazer painter decorator builder
+  blacksmith smith jeweller jeweler goldsmith tailor dressmaker upholsterer printer bookbinder potter ceramist weaver tanner
+  driver dispatcher pilot captain skipper shipwright fitter machinist mechanic installer rigger miller stonemason
+  superviser geologist hydrologist geophysicist biologist physicist meteorologist
+  ceo cto cfo coo cio cmo cso ciso chro evp svp vp md gm
+  *leiter *leiterin leiter leiterin *fuhrer *fuhrerin geschaftsfuhrer* inhaber* *meister *meisterin meister* *techniker *technikerin
+  *ingenieur *ingenieurin *berater *beraterin *referent *referentin *sachbearbeiter *sachbearbeiterin *assistent *assistentin
+  *entwickler *entwicklerin *verwalter *verwalterin *einkaufer *einkauferin *verkaufer *verkauferin *vertreter *vertreterin
+  *beauftragter *beauftragte *planer *planerin *anwalt *anwaltin *arzt *arztin *steuerberater vorstand* prokurist* gesellschafter*
+  disponent* bauleiter* architekt* apotheker* notar* kaufmann kauffrau *kaufmann *kauffrau direktor* geschaftsleitung teilhaber*
+  gartner* *bauer *brauer *backer tischler* schreiner* zimmermann kufer* goldschmied* koch kochin lehrer* dozent* *monteur *monteurin
+  *chef *chefin buchhalter* steuerfachwirt* *makler *maklerin *trainer *pfleger *gestalter *gestalterin sekretar*
+  directeur directrice responsable gerant gerante president presidente chef cheffe adjoint adjointe conseiller conseillere ingenieur*
+  technicien technicienne commercial commerciale charge chargee attache attachee assistante avocat avocate notaire maitre
+  comptable acheteur acheteuse vendeur vendeuse secretaire medecin pharmacien pharmacienne veterinaire architecte redacteur redactrice
+  fondateur fondatrice associe associee proprietaire gestionnaire coordinateur coordinatrice formateur formatrice consultante
+  verrier vigneron vigneronne caviste oenologue artisan menuisier ebeniste charpentier couvreur imprimeur mecanicien delegue deleguee
+  directora jefe jefa gerente encargado encargada responsable presidenta socio socia ingeniero ingeniera tecnico tecnica
+  abogado abogada asesor asesora consultor consultora arquitecto arquitecta contable comercial secretario secretaria propietario propietaria
+  fundador fundadora medico medica veterinario veterinaria farmaceutico farmaceutica vendedor vendedora comprador compradora coordinador
+  coordinadora administrador administradora enologo enologa bodeguero maestro maestra delegado delegada subdirector subdirectora
+  diretor diretora director-geral diretor-geral diretora-geral gestor gestora chefe socio-gerente engenheiro engenheira advogado advogada
+  responsavel encarregado encarregada proprietario proprietaria fundadora supervisor supervisora coordenador coordenadora analista
+  arquiteto arquiteta contador contadora tecnico mestre enologo vendedor comprador representante assessor assessora administrador
+  direttore direttrice responsabile amministratore amministratrice titolare socio capo capoturno ingegnere tecnico avvocato avvocata
+  commercialista architetto consulente addetto addetta impiegato segretario segretaria ragioniere geometra agente rappresentante
+  fondatore fondatrice medico farmacista veterinario enologo enotecnico cantiniere maestro mastro mugnaio restauratore restauratrice coordinatrice coordinatore
+  presidente vicepresidente delegato delegata procuratore procuratrice
+  directeur-generaal eigenaar eigenares bedrijfsleider bedrijfsleidster hoofd vertegenwoordiger medewerker medewerkster adviseur
+  inkoper verkoper *manager *directeur teamleider vennoot zaakvoerder projectleider werkvoorbereider boekhouder advocaat arts dierenarts
+  directie accountmanager tuinder kweker bakker brouwer timmerman loodgieter wijnmaker meester *meester
+  chef *chef direktor direktorin verkstallande vd agare *agare innehavare *ansvarig *ansvarlig *ledare *leder leder sekreterare ingenjor *ingenjor
+  saljare *saljare inkopare *tekniker tekniker radgivare *radgivare jurist advokat lakare tandlakare veterinar ekonom *ekonom revisor konsult *konsult *konsulent
+  handlaggare samordnare *samordnare koordinator *mastare mastare snickare smed bagare bryggare tradgardsmastare partner
+  direktør adm ejer indehaver indehaver saelger *saelger indkober *indkober sekretaer radgiver *radgiver konsulent vaerkforer *forer formand
+  *mester mester tomrermester laege dyrlaege smedemester revisor *ingenior ingenior bogholder medindehaver
+  daglig eier *eier selger *selger innkjoper *innkjoper radgiver styreleder avdelingsleder prosjektleder *arkitekt arkitekt lege saksbehandler
+  toimitusjohtaja *johtaja johtaja paallikko *paallikko myyja *myyja insinoori *insinoori asiantuntija *asiantuntija omistaja osakas sihteeri *hoitaja
+  *suunnittelija suunnittelija *mestari mestari *asentaja ostaja *ostaja yrittaja laakari elainlaakari koordinaattori konsultti
+  prezes wiceprezes dyrektor dyrektorka kierownik kierowniczka specjalista specjalistka wlasciciel wlascicielka wspolnik przedstawiciel
+  przedstawicielka inzynier technik doradca asystent asystentka ksiegowy ksiegowa radca adwokat architekt lekarz projektant menedzer mistrz
+  handlowiec koordynator koordynatorka zastepca glowny
+`);
+
+/** Words that qualify a title and do not make one on their own. */
+export const titleModifiers = wordList(`
+  senior junior deputy acting regional national international global general managing executive technical commercial
+  chartered certified registered licensed qualified key area district territory group branch site plant
+  sales marketing purchasing procurement operations production project product quality logistics fleet warehouse export import
+  human resources hr finance financial research development business customer client service services support account accounts
+  safety health environment environmental maintenance facilities legal compliance communications office workshop
+  stained master chief lead staff clinical veterinary cold chain dispatch supply
+  und fur im vertrieb einkauf produktion technik *technik stellvertretende* stv
+  des de du commercial commerciale general generale technique achats ventes
+  ventas compras produccion comercial vendas compras producao
+  commerciale acquisti vendite produzione generale tecnico officina turno
+  verkstallande administrerende salgs daglig generaal commercieel technisch
+`);
+
+/** Words that join two lines into one title when the first ends with one of them. */
+export const titleJoiners = wordList(`
+  to the of for and & und fur der die des im de du la le les et pour of en y para e di del della dei per och for og til ja van het voor w ds i a do da
+`);

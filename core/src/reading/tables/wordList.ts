@@ -1,0 +1,27 @@
+import { fold } from '../fold';
+
+/**
+ * A table of words written as text: blanks and line breaks separate entries, `~` stands for a blank
+ * inside an entry, a leading or trailing `*` for "any letters". Matching ignores case and accents.
+ */
+export interface WordList {
+  has(word: string): boolean;
+}
+
+export function wordList(table: string): WordList {
+  const exact = new Set<string>();
+  const starts: string[] = [];
+  const ends: string[] = [];
+  for (const raw of table.split(/\s+/).filter(Boolean)) {
+    const entry = fold(raw.replace(/~/g, ' '));
+    if (entry.startsWith('*')) ends.push(entry.slice(1));
+    else if (entry.endsWith('*')) starts.push(entry.slice(0, -1));
+    else exact.add(entry);
+  }
+  return {
+    has(word) {
+      const key = fold(word);
+      return exact.has(key) || starts.some((s) => key.startsWith(s)) || ends.some((e) => key.endsWith(e));
+    },
+  };
+}

@@ -1,0 +1,23 @@
+import 'reflect-metadata';
+import { DataSource } from 'typeorm';
+import { Account, AccountSession } from './features/account';
+import { Photo } from './features/capture';
+import { ChangeLogEntry, Company, Employment, FilingReceipt, Note, Person, Reach } from './features/people';
+import { Card } from './features/reading';
+import { FirstTables1780000000000 } from './migrations/1780000000000-firstTables';
+import { StoredFile, Workspace } from './platform/entities';
+
+/** The database of Dossier through one role's connection. */
+export const createDataSource = (url: string, poolSize = 10): DataSource =>
+  new DataSource({
+    type: 'postgres',
+    url,
+    poolSize,
+    synchronize: false,
+    migrationsTableName: 'migration',
+    migrations: [FirstTables1780000000000],
+    entities: [
+      Workspace, StoredFile, Account, AccountSession, Photo, Card,
+      Person, Company, Employment, Reach, Note, ChangeLogEntry, FilingReceipt,
+    ],
+  });

@@ -1,0 +1,45 @@
+import { createHash, randomBytes } from 'node:crypto';
+import type { Session, SignIn } from '@dossier/contract';
+import { MoreThan, type DataSource } from 'typeorm';
+import { ProblemError } from '../../platform/problem';
+import { Account, AccountSession } from './entities';
+import { checkPassword } from './passwords';
+
+export const SESSION_DAYS = 30;
+const DAY_MS = 24 * 60 * 60 * 1000;
+
+const hashToken = (token: string): Buffer => createHash('sha256').update(token).digest();
+
+/** @returns the cookie's token and who is signed in. @throws ProblemError 401 for a wrong address or password */
+export async function signIn(database: DataSource, { email, password }: SignIn): Promise<{ token: string; session: Session }> {
+  const account = await database.getRepository(Account).findOne({ where: { email }, relations: { workspace: true } });
+  if (!(await checkPassword(account?.passwordHash, password)) || !account) {
+    throw new ProblemError(401, 'wrong-password', 'Not signed in', 'The e-mail address or the password is not right. Check both and try again.');
+  }
+  const token = randomBytes(32).toString('base64url');
+  const now = new Date();
+  await database.getRepository(AccountSession).insert({
+    tokenHash: hashToken(token),
+    accountId: account.id,
+    createdAt: now,
+    expiresAt: new Date(now.getTime() + SESSION_DAYS * DAY_MS),
+  });
+  return { token, session: describe(account) };
+}
+
+export async function findSession(database: DataSource, token: string): Promise<Session | undefined> {
+  const session = await database.getRepository(AccountSession).findOne({
+    where: { tokenHash: hashToken(token), expiresAt: MoreThan(new Date()) },
+    relations: { account: { workspace: true } },
+  });
+  return session?.account ? describe(session.account) : undefined;
+}
+
+export async function signOut(database: DataSource, token: string): Promise<void> {
+  await database.getRepository(AccountSession).delete({ tokenHash: hashToken(token) });
+}
+
+const describe = ({ id, name, email, role, workspace }: Account): Session => ({
+  user: { id, name, email, role },
+  workspace: { id: workspace!.id, name: workspace!.name, country: workspace!.country },
+});

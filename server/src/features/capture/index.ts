@@ -1,0 +1,2 @@
+export { Photo } from './entities';
+export { captureRoutes } from './routes';

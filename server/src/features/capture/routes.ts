@@ -1,0 +1,33 @@
+import { MAX_PHOTO_BYTES, PhotoUpload } from '@dossier/contract';
+import express, { Router } from 'express';
+import type { DataSource } from 'typeorm';
+import { z } from 'zod';
+import { sendPicture } from '../../platform/pictures';
+import { ProblemError } from '../../platform/problem';
+import { whoIs } from '../../platform/session';
+import { discardPhoto, photoPicture, receivePhoto } from './service';
+
+const Id = z.object({ id: z.uuid() });
+
+export function captureRoutes(database: DataSource): Router {
+  const picture = express.raw({ type: () => true, limit: MAX_PHOTO_BYTES });
+  return Router()
+    .put('/photos/:id', picture, async (request, response) => {
+      const { id } = Id.parse(request.params);
+      const { takenAt } = PhotoUpload.parse(request.query);
+      if (!Buffer.isBuffer(request.body) || request.body.length === 0) {
+        throw new ProblemError(400, 'empty', 'Empty file', 'This file is empty. Choose another one.');
+      }
+      const { photo, created } = await receivePhoto(database, whoIs(request), { id, takenAt, bytes: request.body });
+      response.status(created ? 201 : 200).json(photo);
+    })
+    .get('/photos/:id/picture', async (request, response) => {
+      const { id } = Id.parse(request.params);
+      sendPicture(response, await photoPicture(database, whoIs(request), id));
+    })
+    .delete('/photos/:id', async (request, response) => {
+      const { id } = Id.parse(request.params);
+      await discardPhoto(database, whoIs(request), id);
+      response.status(204).end();
+    });
+}

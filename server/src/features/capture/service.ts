@@ -1,0 +1,85 @@
+import type { Photo as PhotoView } from '@dossier/contract';
+import { sniffPhoto } from '@dossier/reader/sniff';
+import type { DataSource, EntityManager } from 'typeorm';
+import { v7 as uuidv7 } from 'uuid';
+import { conflict, notFound, ProblemError } from '../../platform/problem';
+import { addJob } from '../../platform/queue';
+import type { SignedIn } from '../../platform/session';
+import { storage } from '../../platform/storage';
+import { announce } from '../../platform/trayEvents';
+import { inWorkspace } from '../../platform/workspaceScope';
+import { Photo } from './entities';
+
+/** A reading is tried this often before a person is asked; a killed worker costs one try. */
+const READING_ATTEMPTS = 5;
+
+const view = (photo: Photo): PhotoView => ({
+  id: photo.id,
+  state: photo.state === 'discarded' ? 'read' : photo.state,
+  takenAt: photo.takenAt.toISOString(),
+  receivedAt: photo.receivedAt.toISOString(),
+});
+
+/**
+ * Keeps a photograph: row, bytes and reading job in one transaction. The same id again answers with
+ * the photograph that is there.
+ */
+export async function receivePhoto(
+  database: DataSource,
+  who: SignedIn,
+  upload: { id: string; takenAt: string; bytes: Uint8Array },
+): Promise<{ photo: PhotoView; created: boolean }> {
+  const kind = sniffPhoto(upload.bytes);
+  if (!kind) {
+    throw new ProblemError(415, 'not-a-picture', 'Not a picture', 'This file is not a picture that can be read. Use JPEG, PNG, WebP or HEIC.');
+  }
+  return inWorkspace(database, who.workspaceId, async (manager) => {
+    await lockPhotoId(manager, upload.id);
+    const known = await manager.findOneBy(Photo, { id: upload.id });
+    if (known) return { photo: view(known), created: false };
+    const fileId = uuidv7();
+    await storage.put(manager, { id: fileId, workspaceId: who.workspaceId, type: `image/${kind}`, bytes: upload.bytes });
+    const photo = manager.create(Photo, {
+      id: upload.id,
+      workspaceId: who.workspaceId,
+      takenBy: who.accountId,
+      fileId,
+      state: 'waiting',
+      progress: 0,
+      message: null,
+      takenAt: new Date(upload.takenAt),
+      receivedAt: new Date(),
+    });
+    await manager.insert(Photo, photo).catch((error: unknown) => {
+      // The id exists under another workspace, where this one cannot see it.
+      if ((error as { code?: string }).code === '23505') throw conflict('id-taken', 'This photograph could not be kept under its id. Send it again with a new id.');
+      throw error;
+    });
+    const payload = { photoId: photo.id, workspaceId: who.workspaceId };
+    await addJob(manager, 'readPhoto', payload, { key: `read:${photo.id}`, maxAttempts: READING_ATTEMPTS });
+    await announce(manager, who.workspaceId, { photoId: photo.id, state: 'waiting', progress: null });
+    return { photo: view(photo), created: true };
+  });
+}
+
+/** Two requests with one id go one after the other. */
+const lockPhotoId = (manager: EntityManager, id: string): Promise<unknown> =>
+  manager.query(`select pg_advisory_xact_lock(hashtextextended($1, 0))`, [id]);
+
+export function photoPicture(database: DataSource, who: SignedIn, id: string): Promise<{ type: string; bytes: Buffer }> {
+  return inWorkspace(database, who.workspaceId, async (manager) => {
+    const photo = await manager.findOneBy(Photo, { id });
+    const file = photo && (await storage.get(manager, photo.fileId));
+    if (!file) throw notFound('This photograph');
+    return file;
+  });
+}
+
+/** Takes a photograph that could not be opened, or is not read yet, out of the tray. */
+export function discardPhoto(database: DataSource, who: SignedIn, id: string): Promise<void> {
+  return inWorkspace(database, who.workspaceId, async (manager) => {
+    const result = await manager.update(Photo, { id }, { state: 'discarded' });
+    if (!result.affected) throw notFound('This photograph');
+    await announce(manager, who.workspaceId, { photoId: id, state: 'changed', progress: null });
+  });
+}

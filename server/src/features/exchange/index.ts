@@ -1,0 +1,1 @@
+export { exchangeRoutes } from './routes';

@@ -1,0 +1,42 @@
+import { VcardQuery } from '@dossier/contract';
+import { toVcard } from '@dossier/core/exchange';
+import { fold } from '@dossier/core/reading';
+import { Router } from 'express';
+import type { DataSource } from 'typeorm';
+import { z } from 'zod';
+import { notFound } from '../../platform/problem';
+import { whoIs } from '../../platform/session';
+import { storage } from '../../platform/storage';
+import { inWorkspace } from '../../platform/workspaceScope';
+import { loadPerson } from '../people';
+import { Card } from '../reading';
+
+const Id = z.object({ id: z.uuid() });
+
+export function exchangeRoutes(database: DataSource): Router {
+  return Router().get('/people/:id/vcard', async (request, response) => {
+    const { id } = Id.parse(request.params);
+    const { version, picture } = VcardQuery.parse(request.query);
+    const { person, photo } = await inWorkspace(database, whoIs(request).workspaceId, async (manager) => {
+      const found = await loadPerson(manager, id);
+      if (!found) throw notFound('This person');
+      const [cardId] = found.cardIds;
+      const card = picture === '1' && cardId ? await manager.findOneBy(Card, { id: cardId }) : null;
+      return { person: found, photo: card ? await storage.get(manager, card.fileId) : undefined };
+    });
+    const text = toVcard(person.fields, {
+      version,
+      uid: person.id,
+      revision: new Date(person.updatedAt),
+      note: person.notes[0]?.text,
+      photo: photo?.bytes.toString('base64'),
+    });
+    response
+      .set('Content-Disposition', `attachment; filename="${fileName(person.fullName)}.vcf"`)
+      .type('text/vcard; charset=utf-8')
+      .send(text);
+  });
+}
+
+/** Only letters, digits and hyphens, so that a name cannot become a path or a header. */
+const fileName = (name: string): string => fold(name).replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '').slice(0, 80) || 'person';

@@ -1,0 +1,1 @@
+export { matchingRoutes } from './routes';

@@ -1,0 +1,222 @@
+import { Column, Entity, Index, JoinColumn, ManyToOne, PrimaryColumn, type Relation } from 'typeorm';
+import { Workspace } from '../../platform/entities';
+import { Account } from '../account';
+
+/** The record of somebody: a lead or a contact. */
+@Entity('person')
+@Index('person_list', ['workspaceId', 'sortName', 'id'])
+@Index('person_search', { synchronize: false })
+@Index('person_owner', ['ownerId'])
+export class Person {
+  @PrimaryColumn({ type: 'uuid', primaryKeyConstraintName: 'person_pkey' })
+  id!: string;
+  @Column({ name: 'workspace_id', type: 'uuid' })
+  workspaceId!: string;
+  @ManyToOne(() => Workspace, { onDelete: 'CASCADE' })
+  @JoinColumn({ name: 'workspace_id', foreignKeyConstraintName: 'person_workspace_fk' })
+  workspace?: Relation<Workspace>;
+  @Column({ type: 'text' })
+  kind!: 'contact' | 'lead';
+  @Column({ name: 'owner_id', type: 'uuid' })
+  ownerId!: string;
+  @ManyToOne(() => Account, { onDelete: 'NO ACTION' })
+  @JoinColumn({ name: 'owner_id', foreignKeyConstraintName: 'person_owner_fk' })
+  owner?: Relation<Account>;
+  @Column({ type: 'text' })
+  prefix!: string;
+  @Column({ name: 'given_name', type: 'text' })
+  givenName!: string;
+  @Column({ name: 'middle_name', type: 'text' })
+  middleName!: string;
+  @Column({ name: 'family_name', type: 'text' })
+  familyName!: string;
+  @Column({ type: 'text' })
+  suffix!: string;
+  @Column({ name: 'full_name', type: 'text' })
+  fullName!: string;
+  /** What lists are ordered by: family name first, folded. */
+  @Column({ name: 'sort_name', type: 'text' })
+  sortName!: string;
+  @Column({ type: 'text' })
+  street!: string;
+  @Column({ name: 'postal_code', type: 'text' })
+  postalCode!: string;
+  @Column({ type: 'text' })
+  locality!: string;
+  @Column({ type: 'text' })
+  region!: string;
+  @Column({ type: 'text' })
+  country!: string;
+  /** Name, company, addresses and numbers, folded, for trigram search. */
+  @Column({ name: 'search_text', type: 'text' })
+  searchText!: string;
+  @Column({ type: 'integer' })
+  version!: number;
+  @Column({ name: 'created_at', type: 'timestamptz' })
+  createdAt!: Date;
+  @Column({ name: 'updated_at', type: 'timestamptz' })
+  updatedAt!: Date;
+}
+
+/** A firm; one record for all who work there. */
+@Entity('company')
+@Index('company_name_key', ['workspaceId', 'nameKey'], { unique: true })
+export class Company {
+  @PrimaryColumn({ type: 'uuid', primaryKeyConstraintName: 'company_pkey' })
+  id!: string;
+  @Column({ name: 'workspace_id', type: 'uuid' })
+  workspaceId!: string;
+  @ManyToOne(() => Workspace, { onDelete: 'CASCADE' })
+  @JoinColumn({ name: 'workspace_id', foreignKeyConstraintName: 'company_workspace_fk' })
+  workspace?: Relation<Workspace>;
+  @Column({ type: 'text' })
+  name!: string;
+  /** The name folded to letters and digits. */
+  @Column({ name: 'name_key', type: 'text' })
+  nameKey!: string;
+}
+
+/** A person's job, the current one or a former one. */
+@Entity('employment')
+@Index('employment_person', ['personId'])
+@Index('employment_company', ['companyId'])
+@Index('employment_workspace', ['workspaceId'])
+export class Employment {
+  @PrimaryColumn({ type: 'uuid', primaryKeyConstraintName: 'employment_pkey' })
+  id!: string;
+  @Column({ name: 'workspace_id', type: 'uuid' })
+  workspaceId!: string;
+  @ManyToOne(() => Workspace, { onDelete: 'CASCADE' })
+  @JoinColumn({ name: 'workspace_id', foreignKeyConstraintName: 'employment_workspace_fk' })
+  workspace?: Relation<Workspace>;
+  @Column({ name: 'person_id', type: 'uuid' })
+  personId!: string;
+  @ManyToOne(() => Person, { onDelete: 'CASCADE' })
+  @JoinColumn({ name: 'person_id', foreignKeyConstraintName: 'employment_person_fk' })
+  person?: Relation<Person>;
+  @Column({ name: 'company_id', type: 'uuid', nullable: true })
+  companyId!: string | null;
+  @ManyToOne(() => Company, { onDelete: 'NO ACTION' })
+  @JoinColumn({ name: 'company_id', foreignKeyConstraintName: 'employment_company_fk' })
+  company?: Relation<Company> | null;
+  @Column({ type: 'text' })
+  title!: string;
+  @Column({ type: 'text' })
+  department!: string;
+  @Column({ name: 'started_at', type: 'timestamptz' })
+  startedAt!: Date;
+  /** Null for the current job. */
+  @Column({ name: 'ended_at', type: 'timestamptz', nullable: true })
+  endedAt!: Date | null;
+}
+
+/** One way to reach a person. */
+@Entity('reach')
+@Index('reach_key', ['workspaceId', 'kind', 'key'])
+@Index('reach_person', ['personId', 'position'])
+export class Reach {
+  @PrimaryColumn({ type: 'uuid', primaryKeyConstraintName: 'reach_pkey' })
+  id!: string;
+  @Column({ name: 'workspace_id', type: 'uuid' })
+  workspaceId!: string;
+  @ManyToOne(() => Workspace, { onDelete: 'CASCADE' })
+  @JoinColumn({ name: 'workspace_id', foreignKeyConstraintName: 'reach_workspace_fk' })
+  workspace?: Relation<Workspace>;
+  @Column({ name: 'person_id', type: 'uuid' })
+  personId!: string;
+  @ManyToOne(() => Person, { onDelete: 'CASCADE' })
+  @JoinColumn({ name: 'person_id', foreignKeyConstraintName: 'reach_person_fk' })
+  person?: Relation<Person>;
+  @Column({ type: 'text' })
+  kind!: 'email' | 'phone' | 'website';
+  @Column({ type: 'text' })
+  value!: string;
+  /** What equal addresses and numbers share, see `core/matching`. */
+  @Column({ type: 'text' })
+  key!: string;
+  @Column({ name: 'phone_kind', type: 'text', nullable: true })
+  phoneKind!: 'work' | 'mobile' | 'fax' | null;
+  @Column({ type: 'text' })
+  extension!: string;
+  @Column({ type: 'integer' })
+  position!: number;
+}
+
+@Entity('note')
+@Index('note_person', ['personId', 'at'])
+@Index('note_workspace', ['workspaceId'])
+@Index('note_author', ['authorId'])
+export class Note {
+  @PrimaryColumn({ type: 'uuid', primaryKeyConstraintName: 'note_pkey' })
+  id!: string;
+  @Column({ name: 'workspace_id', type: 'uuid' })
+  workspaceId!: string;
+  @ManyToOne(() => Workspace, { onDelete: 'CASCADE' })
+  @JoinColumn({ name: 'workspace_id', foreignKeyConstraintName: 'note_workspace_fk' })
+  workspace?: Relation<Workspace>;
+  @Column({ name: 'person_id', type: 'uuid' })
+  personId!: string;
+  @ManyToOne(() => Person, { onDelete: 'CASCADE' })
+  @JoinColumn({ name: 'person_id', foreignKeyConstraintName: 'note_person_fk' })
+  person?: Relation<Person>;
+  @Column({ name: 'author_id', type: 'uuid' })
+  authorId!: string;
+  @ManyToOne(() => Account, { onDelete: 'NO ACTION' })
+  @JoinColumn({ name: 'author_id', foreignKeyConstraintName: 'note_author_fk' })
+  author?: Relation<Account>;
+  @Column({ type: 'text' })
+  text!: string;
+  @Column({ type: 'timestamptz' })
+  at!: Date;
+}
+
+/** What was done to a person, by whom, from which card. Rows are only ever added. */
+@Entity('change_log')
+@Index('change_log_person', ['personId', 'at'])
+@Index('change_log_workspace', ['workspaceId'])
+@Index('change_log_actor', ['actorId'])
+export class ChangeLogEntry {
+  @PrimaryColumn({ type: 'uuid', primaryKeyConstraintName: 'change_log_pkey' })
+  id!: string;
+  @Column({ name: 'workspace_id', type: 'uuid' })
+  workspaceId!: string;
+  @ManyToOne(() => Workspace, { onDelete: 'CASCADE' })
+  @JoinColumn({ name: 'workspace_id', foreignKeyConstraintName: 'change_log_workspace_fk' })
+  workspace?: Relation<Workspace>;
+  @Column({ name: 'person_id', type: 'uuid' })
+  personId!: string;
+  @Column({ name: 'actor_id', type: 'uuid' })
+  actorId!: string;
+  @ManyToOne(() => Account, { onDelete: 'NO ACTION' })
+  @JoinColumn({ name: 'actor_id', foreignKeyConstraintName: 'change_log_actor_fk' })
+  actor?: Relation<Account>;
+  @Column({ name: 'card_id', type: 'uuid', nullable: true })
+  cardId!: string | null;
+  @Column({ type: 'text' })
+  action!: 'filed' | 'updated';
+  @Column({ type: 'jsonb' })
+  changes!: { field: string; before: string; after: string }[];
+  @Column({ type: 'timestamptz' })
+  at!: Date;
+}
+
+/** The answer given to a filing, kept so that a repeated request gets the same one. */
+@Entity('filing_receipt')
+@Index('filing_receipt_card', ['cardId'])
+export class FilingReceipt {
+  @PrimaryColumn({ name: 'workspace_id', type: 'uuid', primaryKeyConstraintName: 'filing_receipt_pkey' })
+  workspaceId!: string;
+  @PrimaryColumn({ type: 'text', primaryKeyConstraintName: 'filing_receipt_pkey' })
+  key!: string;
+  @ManyToOne(() => Workspace, { onDelete: 'CASCADE' })
+  @JoinColumn({ name: 'workspace_id', foreignKeyConstraintName: 'filing_receipt_workspace_fk' })
+  workspace?: Relation<Workspace>;
+  @Column({ name: 'card_id', type: 'uuid' })
+  cardId!: string;
+  @Column({ name: 'person_id', type: 'uuid' })
+  personId!: string;
+  @Column({ type: 'text' })
+  outcome!: 'created' | 'updated';
+  @Column({ type: 'timestamptz' })
+  at!: Date;
+}

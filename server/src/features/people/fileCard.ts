@@ -1,0 +1,102 @@
+import type { FileCard, Filed } from '@dossier/contract';
+import { changesBetween, emptyPersonFields, type PersonFields } from '@dossier/core/people';
+import type { DataSource, EntityManager } from 'typeorm';
+import { v7 as uuidv7 } from 'uuid';
+import { conflict, notFound } from '../../platform/problem';
+import type { SignedIn } from '../../platform/session';
+import { announce } from '../../platform/trayEvents';
+import { inWorkspace } from '../../platform/workspaceScope';
+import { Card } from '../reading';
+import { ChangeLogEntry, FilingReceipt, Note, Person } from './entities';
+import { loadPerson } from './loadPerson';
+import { personColumns, saveEmployment, saveReach } from './savePerson';
+
+/**
+ * Files a proved card as a new person or into a known one: person, employment, company, addresses,
+ * note, change log and the card's own state in one transaction. A repeated request with the same key
+ * gets the first answer again.
+ * @throws ProblemError 404 for a card or person that is not here, 409 for a card filed otherwise or
+ *   a person that changed since it was shown
+ */
+export function fileCard(database: DataSource, who: SignedIn, key: string, request: FileCard): Promise<Filed> {
+  return inWorkspace(database, who.workspaceId, async (manager) => {
+    const card = await manager.findOne(Card, { where: { id: request.cardId }, lock: { mode: 'pessimistic_write' } });
+    if (!card) throw notFound('This card');
+    const receipt = await manager.findOneBy(FilingReceipt, { workspaceId: who.workspaceId, key });
+    if (receipt) return answerOf(receipt, request);
+    if (card.state === 'filed') throw conflict('already-filed', 'This card is filed already. Open the person to see it.');
+    const filing = { manager, who, card, request, at: new Date() };
+    const filed = request.known ? await updateKnown(filing, request.known) : await createPerson(filing);
+    await manager.update(Card, { id: card.id }, { state: 'filed', personId: filed.personId });
+    await manager.insert(FilingReceipt, { workspaceId: who.workspaceId, key, cardId: card.id, ...filed, at: filing.at });
+    await announce(manager, who.workspaceId, { photoId: card.photoId, state: 'changed', progress: null });
+    return filed;
+  });
+}
+
+function answerOf(receipt: FilingReceipt, request: FileCard): Filed {
+  if (receipt.cardId !== request.cardId) throw conflict('key-reused', 'This request was already used for another card. Try again.');
+  return { personId: receipt.personId, outcome: receipt.outcome };
+}
+
+interface Filing {
+  manager: EntityManager;
+  who: SignedIn;
+  card: Card;
+  request: FileCard;
+  at: Date;
+}
+
+async function createPerson(filing: Filing): Promise<Filed> {
+  const { manager, who, request, at } = filing;
+  const personId = uuidv7();
+  await manager.insert(Person, {
+    id: personId,
+    workspaceId: who.workspaceId,
+    kind: request.kind,
+    ownerId: who.accountId,
+    ...personColumns(request.fields),
+    version: 1,
+    createdAt: at,
+    updatedAt: at,
+  });
+  await saveParts(filing, personId, 'filed', emptyPersonFields());
+  return { personId, outcome: 'created' };
+}
+
+async function updateKnown(filing: Filing, known: NonNullable<FileCard['known']>): Promise<Filed> {
+  const { manager, request, at } = filing;
+  const row = await manager.findOne(Person, { where: { id: known.personId }, lock: { mode: 'pessimistic_write' } });
+  const before = row && (await loadPerson(manager, known.personId));
+  if (!row || !before) throw notFound('This person');
+  if (row.version !== known.version) {
+    throw conflict('person-changed', `${row.fullName} was changed in the meantime. Compare again before you file this card.`);
+  }
+  await manager.update(
+    Person,
+    { id: row.id },
+    { kind: request.kind, ...personColumns(request.fields), version: row.version + 1, updatedAt: at },
+  );
+  await saveParts(filing, row.id, 'updated', before.fields);
+  return { personId: row.id, outcome: 'updated' };
+}
+
+async function saveParts(filing: Filing, personId: string, action: ChangeLogEntry['action'], before: PersonFields): Promise<void> {
+  const { manager, who, card, request, at } = filing;
+  const owner = { workspaceId: who.workspaceId, personId, at };
+  await saveEmployment(manager, owner, request.fields);
+  await saveReach(manager, owner, request.fields);
+  if (request.note) {
+    await manager.insert(Note, { id: uuidv7(), workspaceId: who.workspaceId, personId, authorId: who.accountId, text: request.note, at });
+  }
+  await manager.insert(ChangeLogEntry, {
+    id: uuidv7(),
+    workspaceId: who.workspaceId,
+    personId,
+    actorId: who.accountId,
+    cardId: card.id,
+    action,
+    changes: changesBetween(before, request.fields),
+    at,
+  });
+}

@@ -1,0 +1,92 @@
+import type { PeoplePage, PeopleQuery, PersonSummary } from '@dossier/contract';
+import { fold } from '@dossier/core/reading';
+import type { DataSource, EntityManager } from 'typeorm';
+import type { z } from 'zod';
+import type { SignedIn } from '../../platform/session';
+import { inWorkspace } from '../../platform/workspaceScope';
+
+interface Row {
+  id: string;
+  kind: PersonSummary['kind'];
+  full_name: string;
+  sort_name: string;
+  title: string | null;
+  company: string | null;
+  card_id: string | null;
+  updated_at: Date;
+}
+
+const SUMMARY = `
+  select p.id, p.kind, p.full_name, p.sort_name, p.updated_at, e.title, c.name as company,
+    (select k.id from card k where k.person_id = p.id order by k.taken_at desc limit 1) as card_id
+  from person p
+  left join employment e on e.person_id = p.id and e.ended_at is null
+  left join company c on c.id = e.company_id`;
+
+/**
+ * People in order of family name, one keyset page at a time. Every word of the query must occur in
+ * the name, the company, an e-mail address or a phone number; case, accents and the punctuation of
+ * numbers do not matter. Served by a trigram index.
+ */
+export function findPeople(database: DataSource, who: SignedIn, query: z.infer<typeof PeopleQuery>): Promise<PeoplePage> {
+  return inWorkspace(database, who.workspaceId, async (manager) => {
+    const patterns = searchPatterns(query.q);
+    const matching = ['p.workspace_id = $1', ...patterns.map((_, i) => `p.search_text like $${i + 2}`)];
+    const parameters: unknown[] = [who.workspaceId, ...patterns];
+    const total = await countMatching(manager, matching, parameters);
+    const after = query.cursor ? decodeCursor(query.cursor) : undefined;
+    if (after) {
+      matching.push(`(p.sort_name, p.id) > ($${parameters.length + 1}, $${parameters.length + 2}::uuid)`);
+      parameters.push(...after);
+    }
+    const rows = await manager.query<Row[]>(
+      `${SUMMARY} where ${matching.join(' and ')} order by p.sort_name, p.id limit ${query.limit + 1}`,
+      parameters,
+    );
+    const page = rows.slice(0, query.limit);
+    const last = page[page.length - 1];
+    return { items: page.map(summary), total, next: rows.length > query.limit && last ? encodeCursor(last) : null };
+  });
+}
+
+async function countMatching(manager: EntityManager, conditions: readonly string[], parameters: readonly unknown[]): Promise<number> {
+  const [row] = await manager.query<{ count: string }[]>(
+    `select count(*) from person p where ${conditions.join(' and ')}`,
+    [...parameters],
+  );
+  return Number(row!.count);
+}
+
+const summary = (row: Row): PersonSummary => ({
+  id: row.id,
+  kind: row.kind,
+  fullName: row.full_name,
+  title: row.title ?? '',
+  company: row.company ?? '',
+  cardId: row.card_id,
+  updatedAt: row.updated_at.toISOString(),
+});
+
+const escapeLike = (text: string): string => text.replace(/[\\%_]/g, '\\$&');
+
+/** Numbers are looked for without blanks and signs, words one by one. */
+function searchPatterns(q: string): string[] {
+  const folded = fold(q).trim();
+  if (!folded) return [];
+  const digits = folded.replace(/\D/g, '');
+  if (digits.length >= 4 && /^[+\d\s().\-/]+$/.test(folded)) {
+    return [`%${escapeLike(digits.replace(/^0+/, ''))}%`];
+  }
+  return folded.split(/\s+/).map((word) => `%${escapeLike(word)}%`);
+}
+
+const encodeCursor = (row: Row): string => Buffer.from(JSON.stringify([row.sort_name, row.id])).toString('base64url');
+
+function decodeCursor(cursor: string): [string, string] | undefined {
+  try {
+    const [name, id] = JSON.parse(Buffer.from(cursor, 'base64url').toString('utf8')) as unknown[];
+    return typeof name === 'string' && typeof id === 'string' && /^[0-9a-f-]{36}$/i.test(id) ? [name, id] : undefined;
+  } catch {
+    return undefined;
+  }
+}

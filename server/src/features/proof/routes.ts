@@ -1,0 +1,29 @@
+import { CardStateChange } from '@dossier/contract';
+import { Router } from 'express';
+import type { DataSource } from 'typeorm';
+import { z } from 'zod';
+import { sendPicture } from '../../platform/pictures';
+import { whoIs } from '../../platform/session';
+import { cardPicture, cardToProve, changeCardState } from './service';
+
+const Id = z.object({ id: z.uuid() });
+const Size = z.object({ size: z.enum(['full', 'thumbnail']).default('full') });
+
+export function proofRoutes(database: DataSource): Router {
+  return Router()
+    .get('/cards/:id', async (request, response) => {
+      const { id } = Id.parse(request.params);
+      response.json(await cardToProve(database, whoIs(request), id));
+    })
+    .get('/cards/:id/picture', async (request, response) => {
+      const { id } = Id.parse(request.params);
+      const { size } = Size.parse(request.query);
+      sendPicture(response, await cardPicture(database, whoIs(request), id, size));
+    })
+    .patch('/cards/:id', async (request, response) => {
+      const { id } = Id.parse(request.params);
+      const { state } = CardStateChange.parse(request.body);
+      await changeCardState(database, whoIs(request), id, state);
+      response.status(204).end();
+    });
+}

@@ -1,0 +1,51 @@
+import type { ProofCard } from '@dossier/contract';
+import type { DataSource } from 'typeorm';
+import { conflict, notFound } from '../../platform/problem';
+import type { SignedIn } from '../../platform/session';
+import { storage } from '../../platform/storage';
+import { announce } from '../../platform/trayEvents';
+import { inWorkspace } from '../../platform/workspaceScope';
+import { Card } from '../reading';
+
+export function cardToProve(database: DataSource, who: SignedIn, id: string): Promise<ProofCard> {
+  return inWorkspace(database, who.workspaceId, async (manager) => {
+    const card = await manager.findOneBy(Card, { id });
+    if (!card) throw notFound('This card');
+    return {
+      id: card.id,
+      photoId: card.photoId,
+      state: card.state,
+      personId: card.personId,
+      takenAt: card.takenAt.toISOString(),
+      reading: card.reading as ProofCard['reading'],
+      proposals: card.proposals as ProofCard['proposals'],
+      country: card.country,
+    };
+  });
+}
+
+export function cardPicture(
+  database: DataSource,
+  who: SignedIn,
+  id: string,
+  size: 'full' | 'thumbnail',
+): Promise<{ type: string; bytes: Buffer }> {
+  return inWorkspace(database, who.workspaceId, async (manager) => {
+    const card = await manager.findOne(Card, { where: { id }, select: { id: true, fileId: true, thumbnailId: true } });
+    const file = card && (await storage.get(manager, size === 'full' ? card.fileId : card.thumbnailId));
+    if (!file) throw notFound('This card');
+    return file;
+  });
+}
+
+/** Takes a card out of the tray or puts it back; a filed card stays filed. */
+export function changeCardState(database: DataSource, who: SignedIn, id: string, state: 'toProve' | 'discarded'): Promise<void> {
+  return inWorkspace(database, who.workspaceId, async (manager) => {
+    const card = await manager.findOne(Card, { where: { id }, lock: { mode: 'pessimistic_write' } });
+    if (!card) throw notFound('This card');
+    if (card.state === 'filed') throw conflict('already-filed', 'This card is filed already. Open the person to see it.');
+    const back = card.proposals.length > 0 ? 'toProve' : 'needsPerson';
+    await manager.update(Card, { id }, { state: state === 'discarded' ? 'discarded' : back });
+    await announce(manager, who.workspaceId, { photoId: card.photoId, state: 'changed', progress: null });
+  });
+}

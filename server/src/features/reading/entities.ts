@@ -1,0 +1,53 @@
+import { Column, Entity, Index, JoinColumn, ManyToOne, PrimaryColumn, type Relation } from 'typeorm';
+import type { Quad } from '@dossier/core/capture';
+import type { FieldProposal, Reading } from '@dossier/core/reading';
+import { StoredFile, Workspace } from '../../platform/entities';
+import { Photo } from '../capture';
+
+/** One card found in a photograph, with what was read on it and what is proposed. */
+@Entity('card')
+@Index('card_tray', ['workspaceId', 'state', 'takenAt', 'id'])
+@Index('card_photo', ['photoId'])
+@Index('card_file', ['fileId'])
+@Index('card_person', ['personId'])
+export class Card {
+  @PrimaryColumn({ type: 'uuid', primaryKeyConstraintName: 'card_pkey' })
+  id!: string;
+  @Column({ name: 'workspace_id', type: 'uuid' })
+  workspaceId!: string;
+  @ManyToOne(() => Workspace, { onDelete: 'CASCADE' })
+  @JoinColumn({ name: 'workspace_id', foreignKeyConstraintName: 'card_workspace_fk' })
+  workspace?: Relation<Workspace>;
+  @Column({ name: 'photo_id', type: 'uuid' })
+  photoId!: string;
+  @ManyToOne(() => Photo, { onDelete: 'CASCADE' })
+  @JoinColumn({ name: 'photo_id', foreignKeyConstraintName: 'card_photo_fk' })
+  photo?: Relation<Photo>;
+  /** The rectified, upright picture of the card. */
+  @Column({ name: 'file_id', type: 'uuid' })
+  fileId!: string;
+  @ManyToOne(() => StoredFile, { onDelete: 'NO ACTION' })
+  @JoinColumn({ name: 'file_id', foreignKeyConstraintName: 'card_file_fk' })
+  file?: Relation<StoredFile>;
+  @Column({ name: 'thumbnail_id', type: 'uuid' })
+  thumbnailId!: string;
+  @Column({ type: 'text' })
+  state!: 'toProve' | 'needsPerson' | 'filed' | 'discarded';
+  /** Outline in pixels of the displayed photograph; null when the whole picture stands for the card. */
+  @Column({ type: 'jsonb', nullable: true })
+  quad!: Quad | null;
+  @Column({ type: 'jsonb' })
+  reading!: Reading;
+  @Column({ type: 'jsonb' })
+  proposals!: FieldProposal[];
+  @Column({ type: 'text', nullable: true })
+  country!: string | null;
+  /** Which models and methods read it. */
+  @Column({ type: 'text' })
+  engine!: string;
+  /** Who it was filed as. */
+  @Column({ name: 'person_id', type: 'uuid', nullable: true })
+  personId!: string | null;
+  @Column({ name: 'taken_at', type: 'timestamptz' })
+  takenAt!: Date;
+}

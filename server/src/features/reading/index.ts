@@ -1,0 +1,3 @@
+export { Card } from './entities';
+export { readPhotoTask, keepUnread } from './jobs';
+export { trayRoutes } from './routes';

@@ -1,0 +1,115 @@
+import { proposeFields } from '@dossier/core/reading';
+import { readPhoto, UnreadablePhoto, type CardRead, type PhotoRead } from '@dossier/reader';
+import type { Task } from 'graphile-worker';
+import type { DataSource, EntityManager } from 'typeorm';
+import { v7 as uuidv7 } from 'uuid';
+import { z } from 'zod';
+import { Workspace } from '../../platform/entities';
+import type { Logger } from '../../platform/logger';
+import { storage } from '../../platform/storage';
+import { announce } from '../../platform/trayEvents';
+import { inWorkspace } from '../../platform/workspaceScope';
+import { Photo } from '../capture';
+import { Card } from './entities';
+
+const Payload = z.object({ photoId: z.uuid(), workspaceId: z.uuid() });
+
+/** Progress is announced in steps of this size, so that a sheet of cards does not flood the line. */
+const PROGRESS_STEP = 0.1;
+
+/**
+ * Reads one photograph. Safe to repeat: cards of an earlier, unfinished try cannot exist, since they
+ * are stored in the same transaction that marks the photograph as read.
+ */
+export function readPhotoTask(database: DataSource, logger: Logger): Task {
+  return async (raw) => {
+    const { photoId, workspaceId } = Payload.parse(raw);
+    const begun = await inWorkspace(database, workspaceId, async (manager) => {
+      const photo = await manager.findOneBy(Photo, { id: photoId });
+      if (!photo || !['waiting', 'reading'].includes(photo.state)) return undefined;
+      const file = await storage.get(manager, photo.fileId);
+      const workspace = await manager.findOneByOrFail(Workspace, { id: workspaceId });
+      await manager.update(Photo, { id: photoId }, { state: 'reading', progress: 0.02 });
+      await announce(manager, workspaceId, { photoId, state: 'reading', progress: 0.02 });
+      return file && { bytes: file.bytes, takenAt: photo.takenAt, country: workspace.country };
+    });
+    if (!begun) return;
+    const started = performance.now();
+    try {
+      const read = await readPhoto(begun.bytes, { onProgress: progressTeller(database, workspaceId, photoId) });
+      await inWorkspace(database, workspaceId, (manager) => storeCards(manager, { photoId, workspaceId, ...begun }, read));
+      logger.info({ photoId, cards: read.cards.length, ms: Math.round(performance.now() - started) }, 'photograph read');
+    } catch (error) {
+      if (!(error instanceof UnreadablePhoto)) throw error;
+      await inWorkspace(database, workspaceId, (manager) => markUnreadable(manager, workspaceId, photoId, error.message));
+      logger.info({ photoId, code: error.code }, 'photograph cannot be opened');
+    }
+  };
+}
+
+/** After the last failed try: the photograph is shown to a person instead of waiting for ever. */
+export async function keepUnread(database: DataSource, raw: unknown): Promise<void> {
+  const payload = Payload.safeParse(raw);
+  if (!payload.success) return;
+  const { photoId, workspaceId } = payload.data;
+  await inWorkspace(database, workspaceId, (manager) =>
+    markUnreadable(manager, workspaceId, photoId, 'Dossier could not read this picture. Take it again, or send another copy of it.'),
+  );
+}
+
+async function markUnreadable(manager: EntityManager, workspaceId: string, photoId: string, message: string): Promise<void> {
+  await manager.update(Photo, { id: photoId }, { state: 'unreadable', progress: 1, message });
+  await announce(manager, workspaceId, { photoId, state: 'unreadable', progress: null });
+}
+
+interface Owner {
+  photoId: string;
+  workspaceId: string;
+  takenAt: Date;
+  country: string;
+}
+
+async function storeCards(manager: EntityManager, owner: Owner, read: PhotoRead): Promise<void> {
+  const photo = await manager.findOne(Photo, { where: { id: owner.photoId }, lock: { mode: 'pessimistic_write' } });
+  if (photo?.state !== 'reading') return;
+  const cards = read.cards.length > 0 ? read.cards : [read.whole];
+  for (const card of cards) await storeCard(manager, owner, read, card, read.cards.length === 0);
+  await manager.update(Photo, { id: owner.photoId }, { state: 'read', progress: 1 });
+  await announce(manager, owner.workspaceId, { photoId: owner.photoId, state: 'read', progress: 1 });
+}
+
+async function storeCard(manager: EntityManager, owner: Owner, read: PhotoRead, card: CardRead, needsPerson: boolean): Promise<void> {
+  const { workspaceId, photoId, takenAt } = owner;
+  const proposal = proposeFields(card.reading, { assumedCountry: owner.country });
+  const [fileId, thumbnailId] = [uuidv7(), uuidv7()];
+  await storage.put(manager, { id: fileId, workspaceId, type: 'image/jpeg', bytes: card.picture });
+  await storage.put(manager, { id: thumbnailId, workspaceId, type: 'image/jpeg', bytes: card.thumbnail });
+  await manager.insert(Card, {
+    id: uuidv7(),
+    workspaceId,
+    photoId,
+    fileId,
+    thumbnailId,
+    state: needsPerson || proposal.fields.length === 0 ? 'needsPerson' : 'toProve',
+    quad: needsPerson ? null : card.quad,
+    reading: card.reading,
+    proposals: proposal.fields,
+    country: proposal.country ?? null,
+    engine: read.engine,
+    personId: null,
+    takenAt,
+  });
+}
+
+/** Announces progress without holding up the reading; a lost announcement is made good by the next. */
+function progressTeller(database: DataSource, workspaceId: string, photoId: string): (share: number) => void {
+  let told = 0;
+  return (share) => {
+    if (share - told < PROGRESS_STEP || share >= 1) return;
+    told = share;
+    void inWorkspace(database, workspaceId, async (manager) => {
+      const result = await manager.update(Photo, { id: photoId, state: 'reading' }, { progress: share });
+      if (result.affected) await announce(manager, workspaceId, { photoId, state: 'reading', progress: share });
+    }).catch(() => undefined);
+  };
+}

@@ -1,0 +1,79 @@
+import type { Tray, TrayItem } from '@dossier/contract';
+import { countDoubts, guessOf } from '@dossier/core/proof';
+import { In, type DataSource } from 'typeorm';
+import type { SignedIn } from '../../platform/session';
+import { inWorkspace } from '../../platform/workspaceScope';
+import { Photo } from '../capture';
+import { Card } from './entities';
+
+const PAGE = 60;
+const OPEN_PHOTOS: Photo['state'][] = ['waiting', 'reading', 'unreadable'];
+const OPEN_CARDS: Card['state'][] = ['toProve', 'needsPerson'];
+
+/** Keyset cursor: the place behind the last item, oldest first. */
+interface Cursor {
+  takenAt: string;
+  id: string;
+}
+
+/** The cards that are not filed yet, oldest first; photographs stand in for cards that are still being read. */
+export function listTray(database: DataSource, who: SignedIn, cursor: string | undefined): Promise<Tray> {
+  const after = cursor ? decodeCursor(cursor) : undefined;
+  return inWorkspace(database, who.workspaceId, async (manager) => {
+    const behind = (alias: string) => `(${alias}.takenAt, ${alias}.id) > (:takenAt, :id)`;
+    const photos = manager.createQueryBuilder(Photo, 'photo').where({ state: In(OPEN_PHOTOS) });
+    const cards = manager
+      .createQueryBuilder(Card, 'card')
+      .select(['card.id', 'card.photoId', 'card.state', 'card.proposals', 'card.takenAt'])
+      .where({ state: In(OPEN_CARDS) });
+    const total = (await photos.getCount()) + (await cards.getCount());
+    if (after) {
+      photos.andWhere(behind('photo'), after);
+      cards.andWhere(behind('card'), after);
+    }
+    const items = [
+      ...(await photos.orderBy('photo.takenAt').addOrderBy('photo.id').take(PAGE).getMany()).map(photoItem),
+      ...(await cards.orderBy('card.takenAt').addOrderBy('card.id').take(PAGE).getMany()).map(cardItem),
+    ].sort((a, b) => compare(a.takenAt, b.takenAt) || compare(a.id, b.id));
+    const page = items.slice(0, PAGE);
+    return { items: page, total, next: items.length > PAGE ? encodeCursor(page[PAGE - 1]!) : null };
+  });
+}
+
+const compare = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
+
+const photoItem = (photo: Photo): TrayItem => ({
+  id: photo.id,
+  kind: 'photo',
+  photoId: photo.id,
+  state: photo.state as 'waiting' | 'reading' | 'unreadable',
+  name: null,
+  company: null,
+  doubts: 0,
+  takenAt: photo.takenAt.toISOString(),
+  progress: photo.state === 'reading' ? photo.progress : null,
+  message: photo.message,
+});
+
+const cardItem = (card: Card): TrayItem => ({
+  id: card.id,
+  kind: 'card',
+  photoId: card.photoId,
+  state: card.state as 'toProve' | 'needsPerson',
+  ...guessOf(card.proposals),
+  doubts: countDoubts(card.proposals),
+  takenAt: card.takenAt.toISOString(),
+  progress: null,
+  message: card.state === 'needsPerson' ? 'Nothing could be read here. Type it in beside the picture.' : null,
+});
+
+const encodeCursor = ({ takenAt, id }: Cursor): string => Buffer.from(JSON.stringify({ takenAt, id })).toString('base64url');
+
+function decodeCursor(cursor: string): Cursor | undefined {
+  try {
+    const { takenAt, id } = JSON.parse(Buffer.from(cursor, 'base64url').toString('utf8')) as Cursor;
+    return Number.isNaN(Date.parse(takenAt)) || !/^[0-9a-f-]{36}$/i.test(id) ? undefined : { takenAt, id };
+  } catch {
+    return undefined;
+  }
+}

@@ -1,0 +1,43 @@
+import { z } from 'zod';
+
+const Environment = z.object({
+  /** Connection of the role that owns the tables; used for migrations and account set-up only. */
+  DOSSIER_OWNER_URL: z.string(),
+  /** Connection of the role that serves requests; row-level security applies to it. */
+  DOSSIER_DATABASE_URL: z.string(),
+  DOSSIER_HOST: z.string().default('127.0.0.1'),
+  DOSSIER_PORT: z.coerce.number().int().default(4300),
+  /** Folder of the exported application. */
+  DOSSIER_APP_FOLDER: z.string().optional(),
+  DOSSIER_LOG: z.enum(['debug', 'info', 'warn', 'error', 'silent']).default('info'),
+  /** Sign-in attempts that one address may make in five minutes. */
+  DOSSIER_SIGN_IN_LIMIT: z.coerce.number().int().default(30),
+  /** Photographs that a worker reads at a time. */
+  DOSSIER_READING_LANES: z.coerce.number().int().min(1).default(1),
+});
+
+export interface Config {
+  ownerUrl: string;
+  databaseUrl: string;
+  host: string;
+  port: number;
+  appFolder?: string;
+  log: string;
+  signInLimit: number;
+  readingLanes: number;
+}
+
+/** Settings from the environment. @throws ZodError naming what is missing */
+export function readConfig(environment: NodeJS.ProcessEnv = process.env): Config {
+  const e = Environment.parse(environment);
+  return {
+    ownerUrl: e.DOSSIER_OWNER_URL,
+    databaseUrl: e.DOSSIER_DATABASE_URL,
+    host: e.DOSSIER_HOST,
+    port: e.DOSSIER_PORT,
+    appFolder: e.DOSSIER_APP_FOLDER,
+    log: e.DOSSIER_LOG,
+    signInLimit: e.DOSSIER_SIGN_IN_LIMIT,
+    readingLanes: e.DOSSIER_READING_LANES,
+  };
+}

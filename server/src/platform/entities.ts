@@ -1,0 +1,30 @@
+import { Column, Entity, Index, JoinColumn, ManyToOne, PrimaryColumn, type Relation } from 'typeorm';
+
+/** A team with its own records; nothing in it can be seen from another. */
+@Entity('workspace')
+export class Workspace {
+  @PrimaryColumn({ type: 'uuid', primaryKeyConstraintName: 'workspace_pkey' })
+  id!: string;
+  @Column({ type: 'text' })
+  name!: string;
+  /** ISO 3166 code assumed for cards that do not tell theirs. */
+  @Column({ type: 'char', length: 2 })
+  country!: string;
+}
+
+/** Bytes of one picture. */
+@Entity('stored_file')
+@Index('stored_file_workspace', ['workspaceId'])
+export class StoredFile {
+  @PrimaryColumn({ type: 'uuid', primaryKeyConstraintName: 'stored_file_pkey' })
+  id!: string;
+  @Column({ name: 'workspace_id', type: 'uuid' })
+  workspaceId!: string;
+  @ManyToOne(() => Workspace, { onDelete: 'CASCADE' })
+  @JoinColumn({ name: 'workspace_id', foreignKeyConstraintName: 'stored_file_workspace_fk' })
+  workspace?: Relation<Workspace>;
+  @Column({ type: 'text' })
+  type!: string;
+  @Column({ type: 'bytea' })
+  bytes!: Buffer;
+}

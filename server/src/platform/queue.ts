@@ -1,0 +1,16 @@
+import type { EntityManager } from 'typeorm';
+
+/** Puts a job into PostgreSQL's queue, within the caller's transaction. The same key twice is one job. */
+export async function addJob(
+  manager: EntityManager,
+  task: string,
+  payload: Record<string, string>,
+  options: { key: string; maxAttempts: number },
+): Promise<void> {
+  await manager.query(`select graphile_worker.add_job($1, payload := $2::json, job_key := $3, max_attempts := $4)`, [
+    task,
+    JSON.stringify(payload),
+    options.key,
+    options.maxAttempts,
+  ]);
+}
