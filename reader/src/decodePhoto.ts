@@ -1,3 +1,4 @@
+/// <reference path="./heic-decode.d.ts" />
 import sharp, { type Sharp } from 'sharp';
 import { UnreadablePhoto } from './errors';
 import type { Pixels } from './pixels';

@@ -1,4 +1,4 @@
-import { chooseCards, contains, centre, scaleQuad, coveredShare, area, type Quad } from '@dossier/core/capture';
+import { area, centre, chooseCards, contains, coveredShare, rectangle, scaleQuad, type Quad } from '@dossier/core/capture';
 import { detectText } from './detectText';
 import type { Models } from './models';
 import { OUTLINE_LONG_SIDE, outlineCandidates } from './outlineCandidates';
@@ -23,7 +23,7 @@ export async function findCards(models: Models, photo: Pixels): Promise<Quad[]> 
     detectText(models, working, TEXT_LONG_SIDE).then((found) => found.map((b) => scaleQuad(b.quad, toSmall))),
     outlineCandidates(small),
   ]);
-  const framed = chooseCards(candidates, boxes);
+  const framed = chooseCards(candidates, boxes, rectangle(0, 0, small.width, small.height));
   const unframed = boxes.filter((box) => !framed.some((card) => contains(card, centre(box))));
   const refined = framed.map((quad) => refineQuad(working, scaleQuad(quad, 1 / toSmall), 7));
   const hulls = await hullsOfUnframedText(boxes, unframed, framed);

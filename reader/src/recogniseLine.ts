@@ -20,7 +20,9 @@ export async function recogniseLine(models: Models, card: Pixels, quad: Quad): P
   const output = await models.latinHead.run(features);
   const probabilities = output[models.latinHead.outputNames[0]!]!;
   const [, steps, classes] = probabilities.dims as [number, number, number];
-  const characters = trimSpaces(decodeCtc(probabilities.data as Float32Array, steps, classes, models.charset));
+  const characters = trimSpaces(
+    withoutDotlessI(decodeCtc(probabilities.data as Float32Array, steps, classes, models.charset)),
+  );
   if (characters.length === 0) return undefined;
   const confidence = characters.reduce((sum, c) => sum + c.probability, 0) / characters.length;
   if (confidence < LEAST_CONFIDENCE) return undefined;
@@ -87,4 +89,14 @@ function trimSpaces(characters: ReadCharacter[]): ReadCharacter[] {
   while (from < to && isSpace(characters[from]!)) from++;
   while (to > from && isSpace(characters[to - 1]!)) to--;
   return characters.slice(from, to).filter((c, i, all) => !(isSpace(c) && i > 0 && isSpace(all[i - 1]!)));
+}
+
+/**
+ * The head sees a dotless i beside letters joined in a ligature ("Offiıcer"): next to an i it is that
+ * letter's own stem and falls away; elsewhere it is an i, Turkish being outside the languages read.
+ */
+function withoutDotlessI(characters: ReadCharacter[]): ReadCharacter[] {
+  return characters
+    .filter((c, i) => c.text !== 'ı' || (characters[i - 1]?.text !== 'i' && characters[i + 1]?.text !== 'i'))
+    .map((c) => (c.text === 'ı' ? { ...c, text: 'i' } : c));
 }

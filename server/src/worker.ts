@@ -1,56 +1,65 @@
-import { makeWorkerUtils, run, runMigrations, type Runner } from 'graphile-worker';
+import { EventEmitter } from 'node:events';
+import { makeWorkerUtils, run, type WorkerEvents } from 'graphile-worker';
 import type { DataSource } from 'typeorm';
 import { keepUnread, readPhotoTask } from './features/reading/jobs';
 import type { Config } from './platform/config';
 import { startHeartbeat } from './platform/heartbeat';
 import type { Logger } from './platform/logger';
 
-/** How soon the jobs of a worker that was killed are given to another. */
-const ORPHANS_AFTER_SECONDS = 20;
+/** How long after its last sign of life the jobs of a worker are given to another. */
+const GONE_AFTER_SECONDS = 20;
 const ORPHAN_CHECK_MS = 5_000;
 
 /** Takes reading jobs from PostgreSQL's queue until stopped. */
 export async function startWorker(config: Config, database: DataSource, logger: Logger): Promise<{ stop: () => Promise<void> }> {
-  await runMigrations({ connectionString: config.databaseUrl });
+  const names = new Set<string>();
+  const events = new EventEmitter() as WorkerEvents;
+  events.on('worker:create', ({ worker }) => names.add(worker.workerId));
+  events.on('job:failed', ({ job }) => {
+    void keepUnread(database, job.payload).catch((error: unknown) => logger.error({ err: error }, 'could not mark a photograph'));
+  });
   const runner = await run({
     connectionString: config.databaseUrl,
     concurrency: config.readingLanes,
     pollInterval: 1_000,
     noHandleSignals: true,
+    events,
     taskList: { readPhoto: readPhotoTask(database, logger) },
   });
-  runner.events.on('job:failed', ({ job }) => {
-    void keepUnread(database, job.payload).catch((error: unknown) => logger.error({ err: error }, 'could not mark a photograph'));
-  });
-  const stopBeat = startHeartbeat(database);
+  const stopBeat = startHeartbeat(database, () => [...names]);
   const stopAdopting = await adoptOrphans(config, database, logger);
   logger.info('worker takes jobs');
   return {
     stop: async () => {
       stopBeat();
       await stopAdopting();
-      await (runner satisfies Runner).stop();
+      await runner.stop();
     },
   };
 }
 
 /**
- * A worker that is killed leaves its jobs locked. Those whose database session is gone are unlocked,
- * so that the next worker finishes them.
+ * A worker that is killed leaves its jobs locked. Those that no living worker vouches for are
+ * unlocked, so that the next worker finishes them.
  */
 async function adoptOrphans(config: Config, database: DataSource, logger: Logger): Promise<() => Promise<void>> {
   const utils = await makeWorkerUtils({ connectionString: config.databaseUrl });
   const check = async () => {
     const orphans = await database.query<{ worker: string }[]>(
-      `select distinct locked_by as worker from graphile_worker.jobs
-       where locked_by is not null and locked_at < now() - make_interval(secs => ${ORPHANS_AFTER_SECONDS})
-         and not exists (select 1 from worker_heartbeat h where h.seen_at > now() - make_interval(secs => ${ORPHANS_AFTER_SECONDS}) and h.workers ? locked_by)`,
+      `select distinct job.locked_by as worker from graphile_worker.jobs job
+       where job.locked_by is not null
+         and job.locked_at < now() - make_interval(secs => ${GONE_AFTER_SECONDS})
+         and not exists (
+           select 1 from worker_heartbeat beat
+           where beat.seen_at > now() - make_interval(secs => ${GONE_AFTER_SECONDS}) and beat.workers ? job.locked_by)`,
     );
     if (orphans.length === 0) return;
     await utils.forceUnlockWorkers(orphans.map((o) => o.worker));
     logger.warn({ workers: orphans.length }, 'took over the jobs of workers that are gone');
   };
-  const timer = setInterval(() => void check().catch((error: unknown) => logger.error({ err: error }, 'looking for orphaned jobs failed')), ORPHAN_CHECK_MS);
+  const timer = setInterval(() => {
+    check().catch((error: unknown) => logger.error({ err: error }, 'looking for orphaned jobs failed'));
+  }, ORPHAN_CHECK_MS);
   return async () => {
     clearInterval(timer);
     await utils.release();

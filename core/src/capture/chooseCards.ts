@@ -12,7 +12,10 @@ const LEAST_SUPPORT = 0.35;
 const INSIDE = 0.9;
 const TEXT_INSIDE = 0.85;
 const TEXT_OUTSIDE = 0.15;
-const GROUP_TEXT_EXPLAINED = 0.8;
+/** Share of an outline's text that cards inside it must hold to make it a group: two may be panels of one card, more are not. */
+const GROUP_TEXT_EXPLAINED = { two: 0.8, more: 0.45 } as const;
+/** A lone outline that cuts this share of the text it touches is a panel of a card that fills the picture. */
+const MOST_TEXT_CUT = 0.12;
 const LARGEST_GROUP_SPREAD = 2.5;
 
 /** Business cards are 1.4–1.8 wide for 1 high when flat; tilt stretches that on both ends. */
@@ -21,6 +24,8 @@ const LIKELY_ASPECT = { from: 1.25, to: 2.05 } as const;
 interface Judged extends CardCandidate {
   size: number;
   textShare: number;
+  /** Share of the text it touches that its edge cuts, 0–1. */
+  cutShare: number;
   quality: number;
 }
 
@@ -28,9 +33,16 @@ interface Judged extends CardCandidate {
  * Picks the outlines that are cards: text should lie inside an outline and not be cut by it; an
  * outline around several card-like ones of like size that hold its text is a group and not a card;
  * otherwise the outer of two nested outlines is the card and the inner one a panel printed on it.
+ * A lone outline through the middle of the text gives way to the whole picture: scans show the card
+ * from border to border.
  * @param textBoxes outlines of text lines in the same picture as the candidates
+ * @param wholePicture outline of that picture
  */
-export function chooseCards(candidates: readonly CardCandidate[], textBoxes: readonly Quad[]): Quad[] {
+export function chooseCards(
+  candidates: readonly CardCandidate[],
+  textBoxes: readonly Quad[],
+  wholePicture: Quad,
+): Quad[] {
   const wholeText = textBoxes.reduce((sum, box) => sum + area(box), 0);
   const judged = candidates
     .map((candidate) => judge(candidate, textBoxes, wholeText))
@@ -48,6 +60,7 @@ export function chooseCards(candidates: readonly CardCandidate[], textBoxes: rea
     );
     if (free) chosen.push(c);
   }
+  if (chosen.length === 1 && chosen[0]!.cutShare > MOST_TEXT_CUT) return [wholePicture];
   return chosen.map((c) => c.quad);
 }
 
@@ -60,9 +73,10 @@ function judge(candidate: CardCandidate, textBoxes: readonly Quad[], wholeText: 
     else if (share > TEXT_OUTSIDE) cut += area(box) * Math.min(share, 1 - share) * 2;
   }
   const textShare = wholeText > 0 ? inside / wholeText : 0;
+  const cutShare = inside + cut > 0 ? cut / (inside + cut) : 0;
   const uncut = inside + cut > 0 ? inside / (inside + 2 * cut) : 0;
   const quality = candidate.edgeSupport ** 1.5 * aspectLikelihood(candidate.quad) * uncut;
-  return { ...candidate, size: area(candidate.quad), textShare, quality };
+  return { ...candidate, size: area(candidate.quad), textShare, cutShare, quality };
 }
 
 function aspectLikelihood([a, b, c, d]: Quad): number {
@@ -92,5 +106,5 @@ function isGroup(outer: Judged, all: readonly Judged[]): boolean {
   }
   if (members.length < 2) return false;
   const explained = members.reduce((sum, m) => sum + m.textShare, 0);
-  return explained >= GROUP_TEXT_EXPLAINED * outer.textShare;
+  return explained >= GROUP_TEXT_EXPLAINED[members.length > 2 ? 'more' : 'two'] * outer.textShare;
 }

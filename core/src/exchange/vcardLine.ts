@@ -23,11 +23,10 @@ const escapeText = (value: string): string =>
 
 /** Never breaks inside a character, although the limit counts octets. */
 function fold(line: string): string {
-  const encoder = new TextEncoder();
   let out = '';
   let octets = 0;
   for (const character of line) {
-    const size = encoder.encode(character).length;
+    const size = utf8Length(character.codePointAt(0)!);
     if (octets + size > LINE_OCTETS) {
       out += '\r\n ';
       octets = 1;
@@ -37,3 +36,5 @@ function fold(line: string): string {
   }
   return out;
 }
+
+const utf8Length = (codePoint: number): number => (codePoint < 0x80 ? 1 : codePoint < 0x800 ? 2 : codePoint < 0x10000 ? 3 : 4);

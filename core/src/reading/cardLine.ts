@@ -9,6 +9,7 @@ export interface CardLine {
   /** Height of its outline in pixels, and the same over the median height of the card's lines. */
   height: number;
   relativeHeight: number;
+  isTallest: boolean;
   left: number;
   right: number;
   top: number;
@@ -28,6 +29,7 @@ export function cardLines(reading: Reading): CardLine[] {
       read,
       height,
       relativeHeight: height / median,
+      isTallest: height === Math.max(...heights),
       left: Math.min(...xs),
       right: Math.max(...xs),
       top: Math.min(...ys),

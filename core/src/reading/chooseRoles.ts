@@ -17,6 +17,10 @@ export interface Roles {
 /** What a role is worth left empty: a candidate must be better than that. */
 const EMPTY = { name: 0.4, company: 1.3, title: 0.9, department: 1.5 } as const;
 const CANDIDATES_A_ROLE = 7;
+/** A ring or accent on a capital makes a line this much taller. */
+const ACCENT_TOLERANCE = 1.4;
+/** Two lines are taken for one name or company only when that explains more than one of them. */
+const PAIR = { name: 0.9, company: -1.2 } as const;
 
 /**
  * Decides together which lines are the person's name, the company, the title and the department:
@@ -34,8 +38,8 @@ export function chooseRoles(lines: readonly CardLine[], evidence: CardEvidence):
       .sort((a, b) => b.score - a.score)
       .slice(0, CANDIDATES_A_ROLE);
 
-  const names = ranked([...singles, ...pairs.filter(mayBeSplitName)], (c) => scoreName(c, evidence), EMPTY.name);
-  const companies = ranked([...singles, ...pairs.filter(sameSize)], (c) => scoreCompany(c, evidence), EMPTY.company);
+  const names = ranked([...singles, ...pairs.filter(mayBeSplitName)], (c) => paired(c, scoreName(c, evidence), PAIR.name), EMPTY.name);
+  const companies = ranked([...singles, ...pairs.filter((p) => sameSize(p))], (c) => paired(c, scoreCompany(c, evidence), PAIR.company), EMPTY.company);
   const titles = ranked([...singles, ...pairs.filter(mayBeSplitTitle)], scoreTitle, EMPTY.title);
 
   let best: Roles = {};
@@ -72,24 +76,28 @@ export function chooseRoles(lines: readonly CardLine[], evidence: CardEvidence):
   return { ...best, department: departments[0] };
 }
 
+const paired = (candidate: Candidate, role: RoleScore, bonus: number): RoleScore =>
+  candidate.lines.length > 1 ? { ...role, score: role.score + bonus } : role;
+
 const share = (a: Chosen | undefined, b: Chosen | undefined): boolean =>
   Boolean(a && b && a.candidate.lines.some((line) => b.candidate.lines.includes(line)));
 
 function pairsOf(lines: readonly CardLine[]): Candidate[] {
   return lines.flatMap((upper) =>
     lines
-      .filter((lower) => lower !== upper && isNextInBlock(upper, lower))
+      .filter((lower) => lower !== upper && isNextInBlock(upper, lower, ACCENT_TOLERANCE))
       .map((lower): Candidate => ({ text: `${upper.text} ${lower.text}`, lines: [upper, lower] })),
   );
 }
 
-const sameSize = ({ lines: [a, b] }: Candidate): boolean => Math.max(a!.height, b!.height) / Math.min(a!.height, b!.height) < 1.2;
+const sameSize = ({ lines: [a, b] }: Candidate, tolerance = 1.2): boolean =>
+  Math.max(a!.height, b!.height) / Math.min(a!.height, b!.height) < tolerance;
 
 /** A name over two lines has one or two words on each, in type larger than the rest. */
 function mayBeSplitName(pair: Candidate): boolean {
   const [upper, lower] = pair.lines as [CardLine, CardLine];
   const words = [nameParts(upper.text).core.length, nameParts(lower.text).core.length];
-  return sameSize(pair) && words[0]! <= 2 && words[1]! <= 3 && Math.min(upper.relativeHeight, lower.relativeHeight) > 1.05;
+  return sameSize(pair, ACCENT_TOLERANCE) && words[0]! <= 2 && words[1]! <= 3 && Math.min(upper.relativeHeight, lower.relativeHeight) > 1.05;
 }
 
 /** A title over two lines: the first line is no title on its own, or says that it goes on. */
@@ -107,7 +115,7 @@ function togetherness(name: Chosen | undefined, title: Chosen | undefined, compa
     const first = title.candidate.lines[0]!;
     const gap = first.top - last.bottom;
     const near = gap > -0.8 * last.height && gap < 1.6 * Math.max(last.height, first.height);
-    if (near && sharesColumn(last, first, 1.5 * last.height)) bonus += 1.2;
+    if (near && sharesColumn(last, first, 1.5 * last.height)) bonus += gap < 0.7 * last.height ? 1.2 : 0.6;
     else if (first.top < last.top) bonus -= 0.5;
   }
   if (name && company && Math.max(...company.candidate.lines.map((l) => l.relativeHeight)) > 1.05) bonus += 0.2;
@@ -117,7 +125,7 @@ function togetherness(name: Chosen | undefined, title: Chosen | undefined, compa
 /** A second position printed right under the first joins it. */
 function withSecondTitle(title: Chosen, free: readonly Candidate[]): Chosen {
   const last = title.candidate.lines[title.candidate.lines.length - 1]!;
-  const second = free.find((c) => isNextInBlock(last, c.lines[0]!, 1.2) && scoreTitle(c).score >= 2.5);
+  const second = free.find((c) => isNextInBlock(last, c.lines[0]!, 1.2) && scoreTitle(c).score >= 2.5 && scoreDepartment(c).score < 1);
   if (!second) return title;
   return { ...title, candidate: { text: `${title.candidate.text}, ${second.text}`, lines: [...title.candidate.lines, ...second.lines] } };
 }

@@ -54,7 +54,7 @@ export function findAddress(lines: readonly CardLine[], country: string | undefi
       pieces.before = fromAbove;
       above = linesAbove(lines, above[0]);
     }
-    if (town) address.locality = { value: town.text, sources: [town.source] };
+    if (town) address.locality = withoutProvince(address, town);
   }
   const streets = [...pieces.before];
   for (const candidate of above) {
@@ -172,11 +172,11 @@ function takeRegion(address: FoundPostalAddress, pieces: Piece[]): void {
   pieces.pop();
 }
 
-/** "Torino (TO)" is a town with its province. */
+/** "Torino (TO)" and "Curitiba/PR" are towns with their province. */
 function withoutProvince(address: FoundPostalAddress, town: Piece): AddressPart {
-  const match = /^(?<town>.+?)\s*\((?<province>[A-Z]{2})\)$/.exec(town.text);
+  const match = /^(?<town>.+?)\s*(?:\((?<province>[A-Z]{2})\)|\/(?<state>[A-Z]{2}))$/.exec(town.text);
   if (!match) return { value: town.text.replace(/\s+cedex(?:\s+\d+)?$/i, ''), sources: [town.source] };
-  address.region ??= { value: match.groups!.province!, sources: [town.source] };
+  address.region ??= { value: (match.groups!.province ?? match.groups!.state)!, sources: [town.source] };
   return { value: match.groups!.town!, sources: [town.source] };
 }
 

@@ -26,14 +26,14 @@ export interface FoundPhone {
   source: SourceSpan;
 }
 
-const NUMBER = /(?:\+|\(\+|00(?=[1-9])|\()?\s?[\dOolI](?:[\s().\-–—/·]{0,3}[\dOolIsS]){5,}/g;
+const NUMBER = /(?<!\p{L}{2})(?:\+|\(\+|00(?=[1-9])|\()?\s?[\dOolI](?:[\s().\-–—/·]{0,3}[\dOolIsS]){5,}/gu;
 const FEWEST_DIGITS = 7;
 const MOST_DIGITS = 15;
 
 /** Runs of digits in lines that are not about registers, tax or banks and not inside `taken`. */
 export function findPhoneCandidates(lines: readonly ReadLine[], taken: readonly SourceSpan[]): PhoneCandidate[] {
   return lines.flatMap((line, index) => {
-    if (registrationPattern.test(line.text) && !labelBefore(line.text, line.text.search(/[+(]?\d/))) return [];
+    if (registrationPattern.test(line.text)) return [];
     return [...line.text.matchAll(NUMBER)].flatMap((match) => {
       const lead = match[0].length - match[0].trimStart().length;
       const from = match.index + lead;
@@ -42,7 +42,8 @@ export function findPhoneCandidates(lines: readonly ReadLine[], taken: readonly 
       const source = { line: index, from, to: match.index + match[0].length };
       if (digits < FEWEST_DIGITS || digits > MOST_DIGITS || !/\d{2}/.test(match[0])) return [];
       if (taken.some((t) => overlap(t, source))) return [];
-      if (/[\p{L}\d@]$/u.test(line.text.slice(0, from)) || /^[\p{L}@]/u.test(line.text.slice(source.to))) return [];
+      if (/[\p{L}\d@]$/u.test(line.text.slice(0, from).replace(GLUED_LABEL, '')) || /^[\p{L}@]/u.test(line.text.slice(source.to))) return [];
+      if (isAddressNumber(line.text, match[0], from)) return [];
       const label = labelBefore(line.text, from);
       const rest = line.text.slice(source.to);
       const extension = extensionPattern.exec(rest);
@@ -52,6 +53,15 @@ export function findPhoneCandidates(lines: readonly ReadLine[], taken: readonly 
       return [{ printed, label: label?.kind, extension: atOnce?.[1], source }];
     });
   });
+}
+
+/** A single letter whose blank was swallowed: "T01 99 00 91 54". */
+const GLUED_LABEL = /(?<![\p{L}\d])[TMFPDCOW]$/u;
+
+/** House number and postal code in a row, or a postal code of eight digits with its label or its town's region. */
+function isAddressNumber(text: string, run: string, from: number): boolean {
+  if (/\s\/\s/.test(run) && !/^[\s(]*[0+]/.test(run)) return true;
+  return /^\d{5}-\d{3}$/.test(run.trim()) || /\bCEP\W*$/i.test(text.slice(0, from));
 }
 
 const trimOpenBracket = (text: string): string => (text.includes('(') && !text.includes(')') ? text.replace('(', '') : text);

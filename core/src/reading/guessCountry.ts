@@ -1,10 +1,10 @@
 import { parsePhoneNumberFromString } from 'libphonenumber-js/max';
-import { bareDigitCountries, countryNames, postcodeForms } from './tables/addressWords';
+import { bareDigitCountries, countryNames, postcodeForms, type PostcodeForm } from './tables/addressWords';
 import type { PhoneCandidate } from './findPhones';
 import { fold } from './fold';
 import type { ReadLine } from './types';
 
-const WEIGHT = { countryName: 5, telltalePostcode: 4, barePostcode: 0.5, callingCode: 4, domainEnding: 3, assumed: 1, fitsNumbers: 1 } as const;
+const WEIGHT = { countryName: 5, telltalePostcode: 4, barePostcode: 0.5, callingCode: 4, domainEnding: 3, assumed: 1, fitsNumbers: 1, grouping: 2 } as const;
 
 const DOMAIN_COUNTRIES: Readonly<Record<string, string>> = {
   uk: 'GB', ie: 'IE', us: 'US', ca: 'CA', au: 'AU', de: 'DE', at: 'AT', ch: 'CH', fr: 'FR', be: 'BE', nl: 'NL', es: 'ES',
@@ -26,13 +26,14 @@ export function guessCountry(
   const vote = (country: string | undefined, weight: number) => {
     if (country) votes.set(country, (votes.get(country) ?? 0) + weight);
   };
-  for (const { text } of lines) {
+  for (const [index, { text }] of lines.entries()) {
     for (const part of text.split(/[,/|·•]|\s[–-]\s/)) vote(countryNames[fold(part).trim()] ?? countryNames[part.trim().toLowerCase()], WEIGHT.countryName);
-    const form = postcodeForms.find((f) => f.pattern.test(text));
+    if (phones.some((p) => p.source.line === index)) continue;
+    const form = postcodeForms.find((f) => formMatches(f, text));
     if (!form) continue;
     const bare = bareDigitCountries[form.country];
     if (bare) bare.forEach((country) => vote(country, WEIGHT.barePostcode));
-    else if (!looksLikePhoneLine(text, form.country)) vote(form.country, WEIGHT.telltalePostcode);
+    else vote(form.country, WEIGHT.telltalePostcode);
   }
   for (const domain of domains) vote(DOMAIN_COUNTRIES[domain.slice(domain.lastIndexOf('.') + 1)], WEIGHT.domainEnding);
   for (const { printed } of phones) {
@@ -42,12 +43,13 @@ export function guessCountry(
       vote('CA', WEIGHT.callingCode - 0.5);
     } else vote(number?.country, WEIGHT.callingCode);
   }
+  if (northAmerican(phones)) vote('US', WEIGHT.grouping);
   vote(assumed, WEIGHT.assumed);
   for (const country of votes.keys()) {
     const fitting = phones.filter((p) => !p.printed.startsWith('+') && parsePhoneNumberFromString(p.printed, country as never)?.isValid());
     vote(country, WEIGHT.fitsNumbers * fitting.length);
   }
-  if (votes.size === 0) return northAmerican(phones) ? 'US' : undefined;
+  if (votes.size === 0) return undefined;
   return [...votes].sort((a, b) => b[1] - a[1])[0]![0];
 }
 
@@ -55,6 +57,8 @@ export function guessCountry(
 const northAmerican = (phones: readonly PhoneCandidate[]): boolean =>
   phones.some((p) => /^\(?[2-9]\d\d\)?[\s.-]*\d{3}[\s.-]\d{4}$/.test(p.printed));
 
-/** "556 12" inside a phone number is not a Swedish postal code. */
-const looksLikePhoneLine = (text: string, country: string): boolean =>
-  ['SE', 'US', 'AU', 'BR', 'PT', 'PL'].includes(country) && text.replace(/\D/g, '').length > 9;
+/** Where the town follows the code, there must be one. */
+function formMatches(form: PostcodeForm, text: string): boolean {
+  const match = form.pattern.exec(text);
+  return match !== null && (form.town === 'before' || /^\s+\p{L}{2}/u.test(text.slice(match.index + match[0].length)));
+}

@@ -28,7 +28,7 @@ export function nameParts(text: string): NameParts {
   const suffixes: string[] = [];
   while (words.length > 2 && isCredential(words[words.length - 1]!)) suffixes.unshift(words.pop()!);
   const behind = afterComma.filter(Boolean);
-  if (behind.length > 0 && behind.every((part) => part.split(/\s+/).every(isCredential))) suffixes.push(...behind);
+  if (behind.length > 0 && behind.every((part) => isCredential(part) || part.split(/\s+/).every(isCredential))) suffixes.push(...behind);
   else if (behind.length === 1 && words.length <= 2 && prefixes.length === 0) words.unshift(...behind[0]!.split(/\s+/));
   return { prefixes, core: words, suffixes };
 }

@@ -13,7 +13,8 @@ import { splitName } from './personName';
 import type { CardProposal, FieldName, FieldProposal, SourceSpan } from './proposal';
 import { onlineLabels, registrationPattern, yearPattern } from './tables/labels';
 import { countryNames } from './tables/addressWords';
-import type { Reading } from './types';
+import { repairLine } from './repairText';
+import type { Reading, ReadLine } from './types';
 
 export interface ProposeOptions {
   /** ISO 3166 code assumed where the card itself does not tell its country. */
@@ -26,15 +27,16 @@ export interface ProposeOptions {
  * department in one joint choice among the lines that are left.
  */
 export function proposeFields(reading: Reading, options: ProposeOptions = {}): CardProposal {
-  const { lines } = reading;
+  const lines = reading.lines.map(repairLine);
   const emails = findEmails(lines);
   const websites = findWebsites(lines, emails.map((e) => e.source));
   reconcileDomains(emails, websites);
+  reconcileRepeats(emails, lines);
   const online = [...emails, ...websites].map((a) => a.source);
   const phoneCandidates = findPhoneCandidates(lines, online);
   const domains = unique([...emails, ...websites].map((a) => a.domain));
   const country = guessCountry(lines, phoneCandidates, domains, options.assumedCountry);
-  const geometry = cardLines(reading);
+  const geometry = cardLines({ ...reading, lines });
   const numberLines = new Set(phoneCandidates.filter((c) => placePhone(c, country)).map((c) => c.source.line));
   const open = geometry.filter((line) => isOpen(line, online, numberLines));
   const localParts = emails.map((e) => e.value.slice(0, e.value.indexOf('@')));
@@ -115,6 +117,16 @@ function reconcileDomains(emails: FoundAddress[], websites: FoundAddress[]): voi
       address.value = address.value.replace(from, to);
       address.domain = to;
     }
+  }
+}
+
+/** An address printed twice and read in two ways is one: the spelling whose least sure character is surer. */
+function reconcileRepeats(emails: FoundAddress[], lines: readonly ReadLine[]): void {
+  const certainty = (e: FoundAddress) =>
+    Math.min(...lines[e.source.line]!.characters.slice(e.source.from, e.source.to).map((c) => c.probability));
+  for (const email of emails) {
+    const better = emails.find((o) => o !== email && o.value !== email.value && editDistance(o.value, email.value) <= 1 && certainty(o) > certainty(email));
+    if (better) email.value = better.value;
   }
 }
 

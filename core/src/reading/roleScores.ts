@@ -97,6 +97,9 @@ export function scoreCompany(candidate: Candidate, evidence: CardEvidence): Role
   tally.add(-0.9 * proseLevel(text));
   if (relativeHeight(candidate) > 1.15) tally.add(0.7, 'is set larger than most');
   if (departmentTopics.has(text)) tally.add(-2);
+  if (evidence.domains.length === 0 && evidence.localParts.length === 0 && candidate.lines.some((l) => l.isTallest)) {
+    tally.add(2.3, 'is the largest line of a card without addresses');
+  }
   if (words.length === 1 && agreement < 0.45) tally.add(-0.8);
   if (looksLikeStreet(text) && agreement < 0.5 && /\d/.test(text)) tally.add(-2);
   return tally;
@@ -132,7 +135,7 @@ export function scoreDepartment(candidate: Candidate): RoleScore {
   if (departmentTopics.has(candidate.text)) tally.add(2.6, 'names a part of a firm');
   else if (words.some((w) => departmentHeads.has(w))) tally.add(2.4, 'names a part of a firm');
   else if (words.every((w) => departmentTopics.has(w) || titleJoiners.has(w) || w === '&')) tally.add(1.6, 'names what a part of a firm does');
-  if (hasTitleWord(candidate.text)) tally.add(-2.5);
+  if (hasTitleWord(candidate.text) && !departmentHeads.has(words[0]!)) tally.add(-2.5);
   if (legalForm(words)) tally.add(-3);
   return tally;
 }

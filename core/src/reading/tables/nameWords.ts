@@ -17,7 +17,7 @@ export const ambiguousPrefixes = wordList(`me m d don di fr on pan pr maj col ra
 export const credentials = wordList(`
   phd dphil edd mba emba msc bsc ba ma mphil meng beng llb llm jd md do dds dmd dvm mrcvs bvsc bvms vmd rn np pa-c msn bsn crna fnp dnp cnp
   cpa ca acca fcca aca fca cma acma fcma cgma cfa cfp cia cisa cissp cism pmp pmi-acp capm csm prince2 itil togaf
-  pe p.eng peng ceng ieng cphys csci cchem cenv csp cih chmm leed leedap leed~ap aia faia riba ria ribas arb frics mrics frtpi mrtpi
+  pe p.eng peng ceng ieng cphys csci cchem cenv csp cih chmm leedap leed~ap aia faia riba ria ribas arb frics mrics frtpi mrtpi
   fcips mcips cips fcipd mcipd mciob fciob mimeche miet fiet mice fice mistructe
   esq qc kc sc obe mbe cbe ret phr sphr shrm-cp shrm-scp cscp cpim cpsm six~sigma lssbb cmilt fcilt mcilt
   mbbs frcs mrcs frcp mrcp facs fasn faap rdn ld otr ot slp lcsw lmft lpc mft

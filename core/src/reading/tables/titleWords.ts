@@ -57,7 +57,7 @@ export const titleHeads = wordList(`
   toimitusjohtaja *johtaja johtaja paallikko *paallikko myyja *myyja insinoori *insinoori asiantuntija *asiantuntija omistaja osakas sihteeri *hoitaja
   *suunnittelija suunnittelija *mestari mestari *asentaja ostaja *ostaja yrittaja laakari elainlaakari koordinaattori konsultti
   prezes wiceprezes dyrektor dyrektorka kierownik kierowniczka specjalista specjalistka wlasciciel wlascicielka wspolnik przedstawiciel
-  przedstawicielka inzynier technik doradca asystent asystentka ksiegowy ksiegowa radca adwokat architekt lekarz projektant menedzer mistrz
+  przedstawicielka inzynier doradca asystent asystentka ksiegowy ksiegowa radca adwokat architekt lekarz projektant menedzer mistrz
   handlowiec koordynator koordynatorka zastepca glowny
 `);
 

@@ -1,3 +1,3 @@
 export { Account, AccountSession } from './entities';
-export { createAccounts } from './createAccounts';
+export { createAccounts, type NewWorkspace } from './createAccounts';
 export { accountRoutes, recogniseSession } from './routes';

@@ -1,0 +1,38 @@
+import { existsSync, readdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { hasCommand, runToEnd, SetUpError } from './processes.mjs';
+
+const VERSIONS = '/usr/lib/postgresql';
+
+/** Folder of PostgreSQL's programs; installs Debian's package where that is possible. */
+export async function requirePostgres() {
+  const found = findPostgres();
+  if (found) return found;
+  await installFromDebian('PostgreSQL', ['postgresql']);
+  const installed = findPostgres();
+  if (!installed) throw new SetUpError('PostgreSQL was installed, but its programs were not found under /usr/lib/postgresql.');
+  return installed;
+}
+
+function findPostgres() {
+  const versions = existsSync(VERSIONS) ? readdirSync(VERSIONS).sort((a, b) => Number(b) - Number(a)) : [];
+  return versions.map((v) => join(VERSIONS, v, 'bin')).find((bin) => existsSync(join(bin, 'postgres')) && existsSync(join(bin, 'psql')));
+}
+
+/** Path of Chromium; installs Debian's package where that is possible. */
+export async function requireChromium() {
+  const path = '/usr/bin/chromium';
+  if (!existsSync(path)) await installFromDebian('Chromium', ['chromium']);
+  return path;
+}
+
+async function installFromDebian(what, packages) {
+  const command = `apt-get install -y --no-install-recommends ${packages.join(' ')}`;
+  if (process.getuid?.() !== 0 || !hasCommand('apt-get')) {
+    throw new SetUpError(`${what} is missing. Install it with "sudo ${command}" (Debian), then run this again.`);
+  }
+  console.log(`Installing ${what} from Debian …`);
+  const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
+  await runToEnd('apt-get', ['update'], { env });
+  await runToEnd('apt-get', command.split(' ').slice(1), { env });
+}
