@@ -1,2 +1,3 @@
+export * from './doubtfulCharacters';
 export * from './draft';
 export * from './sourceArea';

@@ -5,9 +5,10 @@ import { z } from 'zod';
 import { sendPicture } from '../../platform/pictures';
 import { ProblemError } from '../../platform/problem';
 import { whoIs } from '../../platform/session';
-import { discardPhoto, photoPicture, receivePhoto } from './service';
+import { discardPhoto, photoPicture, photoThumbnailPicture, receivePhoto } from './service';
 
 const Id = z.object({ id: z.uuid() });
+const PictureSize = z.object({ size: z.enum(['full', 'thumbnail']).default('full') });
 
 export function captureRoutes(database: DataSource): Router {
   const picture = express.raw({ type: () => true, limit: MAX_PHOTO_BYTES });
@@ -23,7 +24,9 @@ export function captureRoutes(database: DataSource): Router {
     })
     .get('/photos/:id/picture', async (request, response) => {
       const { id } = Id.parse(request.params);
-      sendPicture(response, await photoPicture(database, whoIs(request), id));
+      const { size } = PictureSize.parse(request.query);
+      const picture = size === 'full' ? photoPicture : photoThumbnailPicture;
+      sendPicture(response, await picture(database, whoIs(request), id));
     })
     .delete('/photos/:id', async (request, response) => {
       const { id } = Id.parse(request.params);

@@ -1,5 +1,6 @@
 import type { Photo as PhotoView } from '@dossier/contract';
 import { sniffPhoto } from '@dossier/reader/sniff';
+import { photoThumbnail } from '@dossier/reader/thumbnail';
 import type { DataSource, EntityManager } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
 import { conflict, notFound, ProblemError } from '../../platform/problem';
@@ -73,6 +74,13 @@ export function photoPicture(database: DataSource, who: SignedIn, id: string): P
     if (!file) throw notFound('This photograph');
     return file;
   });
+}
+
+export async function photoThumbnailPicture(database: DataSource, who: SignedIn, id: string): Promise<{ type: string; bytes: Uint8Array }> {
+  const { bytes } = await photoPicture(database, who, id);
+  const thumbnail = await photoThumbnail(bytes);
+  if (!thumbnail) throw notFound('A small picture of this photograph');
+  return { type: 'image/jpeg', bytes: thumbnail };
 }
 
 /** Takes a photograph that could not be opened, or is not read yet, out of the tray. */

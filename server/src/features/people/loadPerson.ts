@@ -7,13 +7,11 @@ import { ChangeLogEntry, Employment, Note, Person, Reach } from './entities';
 export async function loadPerson(manager: EntityManager, id: string): Promise<PersonView | undefined> {
   const person = await manager.findOneBy(Person, { id });
   if (!person) return undefined;
-  const [job, reach, notes, cards, history] = await Promise.all([
-    manager.findOne(Employment, { where: { personId: id, endedAt: IsNull() }, relations: { company: true } }),
-    manager.find(Reach, { where: { personId: id }, order: { position: 'ASC' } }),
-    manager.find(Note, { where: { personId: id }, order: { at: 'DESC' }, relations: { author: true } }),
-    manager.find(Card, { where: { personId: id }, order: { takenAt: 'DESC' }, select: { id: true } }),
-    manager.find(ChangeLogEntry, { where: { personId: id }, order: { at: 'DESC' }, relations: { actor: true } }),
-  ]);
+  const job = await manager.findOne(Employment, { where: { personId: id, endedAt: IsNull() }, relations: { company: true } });
+  const reach = await manager.find(Reach, { where: { personId: id }, order: { position: 'ASC' } });
+  const notes = await manager.find(Note, { where: { personId: id }, order: { at: 'DESC' }, relations: { author: true } });
+  const cards = await manager.find(Card, { where: { personId: id }, order: { takenAt: 'DESC' }, select: { id: true } });
+  const history = await manager.find(ChangeLogEntry, { where: { personId: id }, order: { at: 'DESC' }, relations: { actor: true } });
   const values = (kind: Reach['kind']) => reach.filter((r) => r.kind === kind);
   return {
     id,

@@ -1,0 +1,2 @@
+import '../../global.css';
+export { RootScreen as default } from '@/shell';

@@ -1,0 +1,7 @@
+import { useLocalSearchParams } from 'expo-router';
+import { FileScreen } from '@/features/matching';
+
+export default function File() {
+  const { cardId } = useLocalSearchParams<{ cardId: string }>();
+  return <FileScreen key={cardId} cardId={cardId} />;
+}

@@ -1,0 +1,7 @@
+import { useLocalSearchParams } from 'expo-router';
+import { PersonScreen } from '@/features/people';
+
+export default function Person() {
+  const { personId } = useLocalSearchParams<{ personId: string }>();
+  return <PersonScreen key={personId} personId={personId} />;
+}

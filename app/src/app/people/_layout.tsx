@@ -1,0 +1,1 @@
+export { PeopleLayout as default } from '@/features/people';

@@ -1,0 +1,1 @@
+export { NobodyChosen as default } from '@/features/people';

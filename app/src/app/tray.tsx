@@ -1,0 +1,1 @@
+export { TrayScreen as default } from '@/features/reading';

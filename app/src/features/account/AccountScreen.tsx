@@ -1,0 +1,43 @@
+import { useState } from 'react';
+import { useDispatch } from 'react-redux';
+import { View } from 'react-native';
+import { api, problemText } from '@/lib/api';
+import { Button, Heading, Notice, Page, Rule, Serif, Soft } from '@/ui';
+import { accountApi, useSessionQuery, useSignOutMutation } from './api';
+
+export function AccountScreen() {
+  const { data: session } = useSessionQuery();
+  const [signOut, { isLoading }] = useSignOutMutation();
+  const [problem, setProblem] = useState<string>();
+  const dispatch = useDispatch();
+  const leave = async () => {
+    const result = await signOut();
+    if (result.error) return setProblem(problemText(result.error));
+    dispatch(api.util.resetApiState());
+    void dispatch(accountApi.endpoints.session.initiate(undefined, { forceRefetch: true }) as never);
+  };
+  if (!session) return null;
+  return (
+    <Page measure={560}>
+      <View className="gap-6">
+        <Heading>Your account</Heading>
+        <View className="gap-1">
+          <Serif>{session.user.name}</Serif>
+          <Soft>{session.user.email}</Soft>
+        </View>
+        <Rule />
+        <View className="gap-1">
+          <Soft>Workspace</Soft>
+          <Serif>{session.workspace.name}</Serif>
+        </View>
+        <Rule />
+        {problem ? <Notice fault>{problem}</Notice> : null}
+        <View className="items-start">
+          <Button busy={isLoading} onPress={() => void leave()}>
+            Sign out
+          </Button>
+        </View>
+      </View>
+    </Page>
+  );
+}

@@ -1,0 +1,18 @@
+import type { Session, SignIn } from '@dossier/contract';
+import { api } from '@/lib/api';
+
+export const accountApi = api.injectEndpoints({
+  endpoints: (build) => ({
+    session: build.query<Session, void>({ query: () => '/session', providesTags: ['Session'] }),
+    signIn: build.mutation<Session, SignIn>({
+      query: (body) => ({ url: '/session', method: 'POST', body }),
+      async onQueryStarted(_body, { dispatch, queryFulfilled }) {
+        const { data } = await queryFulfilled.catch(() => ({ data: undefined }));
+        if (data) dispatch(accountApi.util.upsertQueryData('session', undefined, data));
+      },
+    }),
+    signOut: build.mutation<void, void>({ query: () => ({ url: '/session', method: 'DELETE' }) }),
+  }),
+});
+
+export const { useSessionQuery, useSignInMutation, useSignOutMutation } = accountApi;

@@ -1,0 +1,48 @@
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+
+/** A photograph that the server does not have yet; its bytes are in the device store. */
+export interface WaitingPhoto {
+  id: string;
+  takenAt: string;
+  /** Name of the picked file, empty for one taken with the camera. */
+  name: string;
+  /** Why the server would not take it, in words; null while it is still to be sent. */
+  refusal: string | null;
+}
+
+interface CaptureState {
+  waiting: WaitingPhoto[];
+  /** How many photographs this visit brought safely to the server. */
+  sent: number;
+}
+
+export const captureSlice = createSlice({
+  name: 'capture',
+  initialState: { waiting: [], sent: 0 } as CaptureState,
+  reducers: {
+    photosFound(state, { payload }: PayloadAction<WaitingPhoto[]>) {
+      state.waiting = payload;
+    },
+    photoKept(state, { payload }: PayloadAction<WaitingPhoto>) {
+      state.waiting.push(payload);
+    },
+    photoSent(state, { payload }: PayloadAction<string>) {
+      state.waiting = state.waiting.filter((photo) => photo.id !== payload);
+      state.sent += 1;
+    },
+    photoRefused(state, { payload }: PayloadAction<{ id: string; refusal: string }>) {
+      const photo = state.waiting.find(({ id }) => id === payload.id);
+      if (photo) photo.refusal = payload.refusal;
+    },
+    photoForgotten(state, { payload }: PayloadAction<string>) {
+      state.waiting = state.waiting.filter((photo) => photo.id !== payload);
+    },
+  },
+});
+
+interface WithCapture {
+  capture: CaptureState;
+}
+
+export const selectWaitingPhotos = (state: WithCapture): WaitingPhoto[] => state.capture.waiting;
+export const selectSentCount = (state: WithCapture): number => state.capture.sent;

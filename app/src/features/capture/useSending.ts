@@ -1,0 +1,43 @@
+import { useEffect } from 'react';
+import { useDispatch, useSelector } from 'react-redux';
+import { findKeptPhotos } from './keepPhoto';
+import { sendKeptPhotos } from './sendPhotos';
+import { selectWaitingPhotos } from './slice';
+
+const FIRST_RETRY_MS = 2_000;
+const LONGEST_RETRY_MS = 60_000;
+
+/** Keeps sending what is on the device: at the start, for each new photograph, when the network is back, and again after a failure. */
+export function useSending(accountId: string | undefined): void {
+  const dispatch = useDispatch();
+  const toSend = useSelector(selectWaitingPhotos).filter((photo) => photo.refusal === null).length;
+
+  useEffect(() => {
+    if (accountId) void findKeptPhotos(accountId)(dispatch);
+  }, [accountId, dispatch]);
+
+  useEffect(() => {
+    if (!accountId || toSend === 0) return undefined;
+    let stopped = false;
+    let delay = FIRST_RETRY_MS;
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    const run = async () => {
+      const outcome = await sendKeptPhotos(accountId)(dispatch);
+      if (stopped || outcome === 'done') return;
+      timer = setTimeout(() => void run(), delay);
+      delay = Math.min(LONGEST_RETRY_MS, delay * 2);
+    };
+    const atOnce = () => {
+      clearTimeout(timer);
+      delay = FIRST_RETRY_MS;
+      void run();
+    };
+    void run();
+    window.addEventListener('online', atOnce);
+    return () => {
+      stopped = true;
+      clearTimeout(timer);
+      window.removeEventListener('online', atOnce);
+    };
+  }, [accountId, dispatch, toSend]);
+}

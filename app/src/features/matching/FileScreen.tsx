@@ -1,0 +1,152 @@
+import type { Match, PersonKind } from '@dossier/contract';
+import { compareFields, mergeFields, type Choice as KeepOrTake } from '@dossier/core/matching';
+import { complaintAbout, isDoubtful, noteOf, personFieldsOf } from '@dossier/core/proof';
+import { displayName, type PersonFields } from '@dossier/core/people';
+import { Link } from 'expo-router';
+import { useState } from 'react';
+import { ScrollView, View } from 'react-native';
+import { useDispatch } from 'react-redux';
+import { CardView, proofActions, useCardQuery, useDraft } from '@/features/proof';
+import { problemText } from '@/lib/api';
+import { useWide } from '@/lib/useWide';
+import { Button, Choice, EmptyState, Heading, LoadingLines, Notice, Soft, Subheading, Text, TextField } from '@/ui';
+import { useMatchesQuery } from './api';
+import { CompareFields } from './CompareFields';
+import { KnownPeople } from './KnownPeople';
+import { useFiling } from './useFiling';
+
+const KINDS = [
+  { value: 'contact', label: 'Contact' },
+  { value: 'lead', label: 'Lead' },
+] as const;
+
+/** The last step of a card: who is already known, what to keep and take, as what to file, and the note. */
+export function FileScreen({ cardId }: { cardId: string }) {
+  const { data: card, error } = useCardQuery(cardId);
+  const cardDraft = useDraft(card);
+  if (error) return <EmptyState title="This card cannot be shown">{problemText(error)}</EmptyState>;
+  if (!card || !cardDraft) return <LoadingLines lines={5} />;
+  const fields = personFieldsOf(cardDraft.draft);
+  const wrong = cardDraft.draft.fields.map(complaintAbout).filter((c) => c !== undefined);
+  const doubts = cardDraft.draft.fields.filter(isDoubtful).length;
+  return (
+    <Filing
+      cardId={cardId}
+      fields={fields}
+      note={[noteOf(cardDraft.draft), cardDraft.note].filter(Boolean).join('\n')}
+      ownNote={cardDraft.note}
+      wrong={wrong}
+      doubts={doubts}
+      picture={<CardView cardId={cardId} reading={card.reading} spans={[]} maxHeight="60vh" />}
+    />
+  );
+}
+
+interface FilingProps {
+  cardId: string;
+  fields: PersonFields;
+  /** All that is filed as note; `ownNote` is the part written here. */
+  note: string;
+  ownNote: string;
+  wrong: readonly string[];
+  doubts: number;
+  picture: React.ReactNode;
+}
+
+function Filing({ cardId, fields, note, ownNote, wrong, doubts, picture }: FilingProps) {
+  const wide = useWide();
+  const dispatch = useDispatch();
+  const [kind, setKind] = useState<PersonKind>();
+  const [chosenId, setChosenId] = useState<string | null>();
+  const [choices, setChoices] = useState<Partial<Record<keyof PersonFields, KeepOrTake>>>({});
+  const query = { emails: fields.emails, phones: fields.phones.filter((p) => p.kind !== 'fax').map((p) => p.value) };
+  const { data, error: matchError, isFetching, refetch } = useMatchesQuery(query);
+  const { submit, isLoading, error } = useFiling(cardId);
+  const matches = data?.matches ?? [];
+  // Somebody with the same address or number is most likely the same person: that is offered first.
+  const known: Match | undefined = chosenId === null ? undefined : (matches.find((m) => m.person.id === chosenId) ?? matches[0]);
+  const differences = known ? compareFields(known.person.fields, fields) : [];
+  const choiceOf = (field: keyof PersonFields) => choices[field] ?? differences.find((d) => d.field === field)?.suggestion;
+  const filedKind = kind ?? known?.person.kind ?? 'contact';
+  const merged = known
+    ? mergeFields(known.person.fields, fields, Object.fromEntries(differences.map((d) => [d.field, choiceOf(d.field)])))
+    : fields;
+  const file = () =>
+    submit({ cardId, kind: filedKind, fields: merged, note, known: known ? { personId: known.person.id, version: known.person.version } : null });
+
+  const body = (
+    <ScrollView className="min-h-0 flex-1" contentContainerStyle={{ paddingBottom: 32 }}>
+      <View className="w-full max-w-[640px] gap-6 self-center px-4 pt-4">
+        <Link href={`/proof/${cardId}`} aria-label="Back to the proof">
+          <Text className="underline underline-offset-4">Proof</Text>
+        </Link>
+        <View className="gap-1">
+          <Heading>{displayName(fields) || 'Unnamed'}</Heading>
+          <Soft className="text-[17px]">{[fields.title, fields.company].filter(Boolean).join(', ')}</Soft>
+        </View>
+        {doubts > 0 ? <Notice>{doubts === 1 ? 'One field is still doubtful.' : `${doubts} fields are still doubtful.`}</Notice> : null}
+        {wrong.map((complaint) => (
+          <Notice key={complaint} fault>
+            {complaint}
+          </Notice>
+        ))}
+        <View className="gap-3">
+          <Subheading>Already known?</Subheading>
+          {matchError ? (
+            <Notice fault action={<Button onPress={() => void refetch()}>Try again</Button>}>
+              {problemText(matchError)}
+            </Notice>
+          ) : isFetching && !data ? (
+            <Soft role="status">Looking …</Soft>
+          ) : (
+            <KnownPeople matches={matches} chosen={known?.person.id ?? null} onChoose={setChosenId} />
+          )}
+          {known ? (
+            <CompareFields differences={differences} choiceOf={choiceOf} onChoose={(field, choice) => setChoices({ ...choices, [field]: choice })} />
+          ) : null}
+        </View>
+        <View className="gap-2">
+          <Subheading>File as</Subheading>
+          <Choice label="File as" options={KINDS} value={filedKind} onChange={setKind} />
+        </View>
+        <TextField
+          label="Note"
+          hint="What was said, what was promised."
+          value={ownNote}
+          onChangeText={(text) => dispatch(proofActions.noteEdited({ cardId, note: text }))}
+          multiline
+          maxLength={4000}
+          className="min-h-[96px]"
+        />
+      </View>
+    </ScrollView>
+  );
+  const name = known?.person.fullName;
+  const bar = (
+    <View className="gap-2 border-t border-rule bg-paper px-4 py-3">
+      {error ? <Notice fault>{problemText(error)}</Notice> : null}
+      <View className="flex-row justify-end">
+        <Button look="ink" busy={isLoading} disabled={wrong.length > 0 || (isFetching && !data) || Boolean(matchError)} onPress={() => void file()} className={wide ? '' : 'flex-1'}>
+          {name ? `Update ${name}` : filedKind === 'lead' ? 'File as lead' : 'File as contact'}
+        </Button>
+      </View>
+    </View>
+  );
+  if (!wide) {
+    return (
+      <View role="main" className="min-h-0 flex-1">
+        {body}
+        {bar}
+      </View>
+    );
+  }
+  return (
+    <View role="main" className="min-h-0 flex-1 flex-row">
+      <View className="min-w-0 flex-1 items-center justify-center bg-table p-8">{picture}</View>
+      <View className="min-h-0 min-w-0 flex-[1.1] border-l border-rule">
+        {body}
+        {bar}
+      </View>
+    </View>
+  );
+}

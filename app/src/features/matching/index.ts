@@ -1,0 +1,1 @@
+export { FileScreen } from './FileScreen';

@@ -1,0 +1,29 @@
+import { Slot, usePathname } from 'expo-router';
+import { View } from 'react-native';
+import { useWide } from '@/lib/useWide';
+import { EmptyState } from '@/ui';
+import { PeopleList } from './PeopleList';
+
+/** On a wide screen the list stays beside the person; on a phone one follows the other. */
+export function PeopleLayout() {
+  const wide = useWide();
+  const path = usePathname();
+  if (!wide) return <Slot />;
+  return (
+    <View className="min-h-0 flex-1 flex-row">
+      <View className="min-h-0 w-[380px] border-r border-rule">
+        <PeopleList chosen={path.split('/')[2]} />
+      </View>
+      <View className="min-h-0 min-w-0 flex-1">
+        <Slot />
+      </View>
+    </View>
+  );
+}
+
+/** The page behind `/people`: the list itself on a phone, a hint beside the list elsewhere. */
+export function NobodyChosen() {
+  const wide = useWide();
+  if (!wide) return <PeopleList />;
+  return <EmptyState title="Nobody chosen">Choose somebody from the list to see their dossier.</EmptyState>;
+}

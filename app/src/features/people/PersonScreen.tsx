@@ -1,0 +1,94 @@
+import type { Person } from '@dossier/contract';
+import { Link } from 'expo-router';
+import { View } from 'react-native';
+import { hasStatus, problemText } from '@/lib/api';
+import { formatWhen } from '@/lib/formatDate';
+import { useWide } from '@/lib/useWide';
+import { Button, CardImage, cardPicture, EmptyState, Heading, LoadingLines, Page, Rule, Soft, Subheading, Text } from '@/ui';
+import { usePersonQuery } from './api';
+import { History } from './History';
+import { ReachLinks } from './ReachLinks';
+import { VcardDownload } from './VcardDownload';
+
+/** Somebody's dossier. */
+export function PersonScreen({ personId }: { personId: string }) {
+  const wide = useWide();
+  const { data: person, error, refetch } = usePersonQuery(personId);
+  if (error) {
+    return (
+      <EmptyState title={hasStatus(error, 404) ? 'This person is not here' : 'This person cannot be shown'} action={<Button onPress={() => void refetch()}>Try again</Button>}>
+        {problemText(error)}
+      </EmptyState>
+    );
+  }
+  if (!person) return <LoadingLines lines={4} />;
+  return (
+    <Page>
+      <View className="gap-5">
+        {wide ? null : (
+          <Link href="/people" aria-label="Back to people">
+            <Text className="underline underline-offset-4">People</Text>
+          </Link>
+        )}
+        <Who person={person} />
+        {person.cardIds.length > 0 ? <Cards person={person} /> : null}
+        <ReachLinks fields={person.fields} />
+        <Address person={person} />
+        {person.notes.length > 0 ? <Notes person={person} /> : null}
+        <Rule />
+        <VcardDownload person={person} />
+        <Rule />
+        <History changes={person.history} />
+      </View>
+    </Page>
+  );
+}
+
+function Who({ person: { fields, fullName, kind } }: { person: Person }) {
+  const job = [fields.title, fields.department, fields.company].filter(Boolean).join(', ');
+  return (
+    <View className="gap-1">
+      <Heading className="text-[32px] leading-[40px]">
+        {fields.prefix ? <Heading className="text-[32px] leading-[40px] text-soft">{fields.prefix} </Heading> : null}
+        {fullName || 'Unnamed'}
+        {fields.suffix ? <Soft className="font-serif text-[19px]">{`  ${fields.suffix}`}</Soft> : null}
+      </Heading>
+      {job ? <Text className="text-[18px] leading-[25px]">{job}</Text> : null}
+      <Soft>{kind === 'lead' ? 'Lead' : 'Contact'}</Soft>
+    </View>
+  );
+}
+
+const Cards = ({ person }: { person: Person }) => (
+  <View className="flex-row flex-wrap gap-4">
+    {person.cardIds.slice(0, 4).map((cardId, i) => (
+      <CardImage key={cardId} src={cardPicture(cardId)} alt={i === 0 ? `The card of ${person.fullName}` : 'An earlier card'} width={i === 0 ? 300 : 140} lifted={i === 0} />
+    ))}
+  </View>
+);
+
+function Address({ person: { fields } }: { person: Person }) {
+  const town = [fields.postalCode, fields.locality, fields.region].filter(Boolean).join(' ');
+  const lines = [fields.street, town, fields.country].filter(Boolean);
+  if (lines.length === 0) return null;
+  return (
+    <View className="gap-1">
+      <Soft>Address</Soft>
+      {lines.map((line) => (
+        <Text key={line}>{line}</Text>
+      ))}
+    </View>
+  );
+}
+
+const Notes = ({ person }: { person: Person }) => (
+  <View className="gap-3">
+    <Subheading>Notes</Subheading>
+    {person.notes.map((note) => (
+      <View key={note.id} className="border-l-2 border-ink pl-3">
+        <Text>{note.text}</Text>
+        <Soft>{`${note.author}, ${formatWhen(note.at)}`}</Soft>
+      </View>
+    ))}
+  </View>
+);

@@ -1,0 +1,56 @@
+import type { FieldName, Reading } from '@dossier/core/reading';
+import { useState } from 'react';
+import { Pressable, View } from 'react-native';
+import { useDispatch } from 'react-redux';
+import { Raw, Soft, Subheading } from '@/ui';
+import { FieldChips } from './FieldChips';
+import { proofActions } from './slice';
+import { Strip } from './Strip';
+
+interface Props {
+  cardId: string;
+  reading: Reading;
+  /** Indices of the lines that no field claims. */
+  lines: readonly number[];
+  onPoint: (line: number | undefined) => void;
+}
+
+/** Lines that no field claims; a tap opens where they can be given to, a second one gives them. */
+export function LooseLines({ cardId, reading, lines, onPoint }: Props) {
+  const dispatch = useDispatch();
+  const [open, setOpen] = useState<number>();
+  if (lines.length === 0) return null;
+  const give = (line: number, field: FieldName) => {
+    const { text } = reading.lines[line]!;
+    dispatch(proofActions.fieldAdded({ cardId, field, value: text, sources: [{ line, from: 0, to: text.length }] }));
+    setOpen(undefined);
+    onPoint(undefined);
+  };
+  const toggle = (line: number) => {
+    const next = open === line ? undefined : line;
+    setOpen(next);
+    onPoint(next);
+  };
+  return (
+    <View className="gap-2 px-4 pt-6">
+      <Subheading>Loose lines</Subheading>
+      <Soft>Nothing claims these. Tap one to give it to a field.</Soft>
+      {lines.map((line) => {
+        const { text } = reading.lines[line]!;
+        return (
+          <View key={line} className="border border-dashed border-rule bg-sheet">
+            <Pressable role="button" aria-expanded={open === line} aria-label={`Give “${text}” to a field`} onPress={() => toggle(line)} className="min-h-touch gap-1 px-3 py-2">
+              <Strip cardId={cardId} reading={reading} span={{ line, from: 0, to: text.length }} />
+              <Raw>{text}</Raw>
+            </Pressable>
+            {open === line ? (
+              <View className="px-3 pb-3">
+                <FieldChips label={`Give “${text}” to`} onChoose={(field) => give(line, field)} />
+              </View>
+            ) : null}
+          </View>
+        );
+      })}
+    </View>
+  );
+}

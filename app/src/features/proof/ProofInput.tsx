@@ -1,0 +1,93 @@
+import type { Range } from '@dossier/core/proof';
+import { useId, type KeyboardEvent, type Ref } from 'react';
+
+interface Props {
+  label: string;
+  value: string;
+  doubts: readonly Range[];
+  serif?: boolean;
+  complaint?: string;
+  inputMode?: 'text' | 'email' | 'tel' | 'url';
+  onChange: (value: string) => void;
+  onFocus: () => void;
+  onEnter: () => void;
+  inputRef?: Ref<HTMLTextAreaElement>;
+}
+
+const TEXT: React.CSSProperties = {
+  gridArea: '1 / 1',
+  margin: 0,
+  padding: '5px 0 6px',
+  border: 0,
+  font: 'inherit',
+  letterSpacing: 'inherit',
+  whiteSpace: 'pre-wrap',
+  overflowWrap: 'anywhere',
+  minHeight: 36,
+};
+
+/**
+ * A field's text, to be written on as it stands. A copy of the text lies under it: it gives the
+ * field its height and carries the highlighter under doubtful characters.
+ */
+export function ProofInput({ label, value, doubts, serif, complaint, inputMode, onChange, onFocus, onEnter, inputRef }: Props) {
+  const id = useId();
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (event.key !== 'Enter' || event.nativeEvent.isComposing) return;
+    event.preventDefault();
+    onEnter();
+  };
+  return (
+    <div>
+      <div
+        style={{
+          display: 'grid',
+          font: serif ? '400 20px/25px Newsreader, Georgia, serif' : '400 17px/25px "Instrument Sans", Helvetica, sans-serif',
+          fontVariantNumeric: 'tabular-nums',
+        }}
+      >
+        <div aria-hidden style={{ ...TEXT, color: 'transparent', pointerEvents: 'none' }}>
+          {marked(value, doubts)}
+          {'\u200b'}
+        </div>
+        <textarea
+          ref={inputRef}
+          rows={1}
+          aria-label={doubts.length > 0 ? `${label}, doubtful` : label}
+          aria-invalid={Boolean(complaint)}
+          aria-describedby={complaint ? id : undefined}
+          inputMode={inputMode}
+          spellCheck={false}
+          autoComplete="off"
+          value={value}
+          placeholder="Write here"
+          onChange={(event) => onChange(event.target.value.replace(/\s*\n\s*/g, ' '))}
+          onFocus={onFocus}
+          onKeyDown={onKeyDown}
+          style={{ ...TEXT, width: '100%', resize: 'none', overflow: 'hidden', background: 'transparent', color: 'rgb(var(--ink))' }}
+        />
+      </div>
+      {complaint ? (
+        <div id={id} role="alert" style={{ font: '400 15px/20px "Instrument Sans", sans-serif', color: 'rgb(var(--brick))', paddingBottom: 4 }}>
+          {complaint}
+        </div>
+      ) : null}
+    </div>
+  );
+}
+
+function marked(value: string, doubts: readonly Range[]) {
+  const parts: React.ReactNode[] = [];
+  let at = 0;
+  for (const { from, to } of doubts) {
+    parts.push(value.slice(at, from));
+    parts.push(
+      <span key={from} className="doubt">
+        {value.slice(from, to)}
+      </span>,
+    );
+    at = to;
+  }
+  parts.push(value.slice(at));
+  return parts;
+}

@@ -1,0 +1,50 @@
+import { spanArea } from '@dossier/core/proof';
+import type { Reading, SourceSpan } from '@dossier/core/reading';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { cardPicture } from '@/ui';
+
+const TALLEST = 34;
+const LARGEST_SCALE = 1.6;
+
+/** The strip of the card picture that a text was read from, scaled to fit. */
+export function Strip({ cardId, reading, span }: { cardId: string; reading: Reading; span: SourceSpan }) {
+  const [room, setRoom] = useState(0);
+  const area = spanArea(reading, span);
+  if (!area) return null;
+  const scale = Math.min(TALLEST / area.height, room / area.width, LARGEST_SCALE);
+  return (
+    <View onLayout={(event) => setRoom(event.nativeEvent.layout.width)} className="w-full">
+      {room > 0 ? (
+        <div
+          aria-hidden
+          data-strip
+          style={{
+            position: 'relative',
+            overflow: 'hidden',
+            width: area.width * scale,
+            height: area.height * scale,
+            borderRadius: 2,
+            boxShadow: '0 0 0 1px rgb(var(--rule))',
+          }}
+        >
+          <img
+            src={cardPicture(cardId)}
+            alt=""
+            decoding="async"
+            style={{
+              position: 'absolute',
+              left: -area.left * scale,
+              top: -area.top * scale,
+              width: reading.width * scale,
+              height: reading.height * scale,
+              maxWidth: 'none',
+            }}
+          />
+        </div>
+      ) : (
+        <View style={{ height: TALLEST }} />
+      )}
+    </View>
+  );
+}

@@ -1,0 +1,49 @@
+import type { ProofCard } from '@dossier/contract';
+import { draftOf } from '@dossier/core/proof';
+import { useEffect } from 'react';
+import { useDispatch, useSelector } from 'react-redux';
+import { useSessionQuery } from '@/features/account';
+import { deviceStore } from '@/lib/deviceStore';
+import { proofActions, selectDraft, type CardDraft } from './slice';
+
+/**
+ * The draft of a card: what this device kept of an earlier visit, else the proposals. Every change is
+ * written to the device store at once, so that a reload loses nothing.
+ */
+export function useDraft(card: ProofCard | undefined): CardDraft | undefined {
+  const dispatch = useDispatch();
+  const { data: session } = useSessionQuery();
+  const accountId = session?.user.id;
+  const cardDraft = useSelector(selectDraft(card?.id ?? ''));
+
+  useEffect(() => {
+    if (!card || !accountId) return undefined;
+    let gone = false;
+    void readDraft(card.id, accountId).then((kept) => {
+      if (gone) return;
+      const fresh = { draft: draftOf(card.proposals), note: '' };
+      dispatch(proofActions.draftOpened({ cardId: card.id, cardDraft: kept ?? fresh }));
+    });
+    return () => {
+      gone = true;
+    };
+  }, [card, accountId, dispatch]);
+
+  useEffect(() => {
+    if (card && accountId && cardDraft) void writeDraft(card.id, accountId, cardDraft);
+  }, [card, accountId, cardDraft]);
+
+  return cardDraft;
+}
+
+async function readDraft(cardId: string, accountId: string): Promise<CardDraft | undefined> {
+  const kept = await (await deviceStore()).get('drafts', cardId).catch(() => undefined);
+  return kept?.accountId === accountId ? { draft: kept.draft as CardDraft['draft'], note: kept.note } : undefined;
+}
+
+const writeDraft = async (cardId: string, accountId: string, { draft, note }: CardDraft): Promise<void> => {
+  await (await deviceStore()).put('drafts', { cardId, accountId, draft, note });
+};
+
+/** The card is filed: its draft has done its work. */
+export const forgetDraft = async (cardId: string): Promise<void> => (await deviceStore()).delete('drafts', cardId);

@@ -1,0 +1,3 @@
+export { useTrayInfiniteQuery } from './api';
+export { TrayScreen } from './TrayScreen';
+export { useTrayCount } from './useTrayCount';

@@ -1,0 +1,22 @@
+import { createApi, fetchBaseQuery, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
+import { Problem } from '@dossier/contract';
+
+export const API = '/api/v1';
+
+/** The one API; each room injects its endpoints. */
+export const api = createApi({
+  reducerPath: 'api',
+  baseQuery: fetchBaseQuery({ baseUrl: API }),
+  tagTypes: ['Session', 'Tray', 'Card', 'Person'],
+  endpoints: () => ({}),
+});
+
+/** What went wrong, in words for the person at the screen. */
+export function problemText(error: unknown): string {
+  const { status, data } = (error ?? {}) as Partial<FetchBaseQueryError>;
+  if (status === 'FETCH_ERROR' || status === 'TIMEOUT_ERROR') return 'Dossier cannot be reached. Check the connection and try again.';
+  const problem = Problem.safeParse(data);
+  return problem.success ? problem.data.detail : 'Something went wrong. Try again in a moment.';
+}
+
+export const hasStatus = (error: unknown, status: number): boolean => (error as { status?: unknown } | undefined)?.status === status;

@@ -1,0 +1,70 @@
+import { Slot, usePathname } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { SafeAreaProvider } from 'react-native-safe-area-context';
+import { Provider } from 'react-redux';
+import { Portrait, SignInScreen, useSessionQuery } from '@/features/account';
+import { useSending } from '@/features/capture';
+import { useTrayCount } from '@/features/reading';
+import { hasStatus, problemText } from '@/lib/api';
+import { useWide } from '@/lib/useWide';
+import { BottomBar, MarginColumn } from '@/navigation';
+import { createStore } from '@/store';
+import { Button, EmptyState } from '@/ui';
+
+/** The application: who is signed in decides between the sign-in page and the desk. */
+export function RootScreen() {
+  const [store] = useState(createStore);
+  return (
+    <Provider store={store}>
+      <SafeAreaProvider style={{ flex: 1 }}>
+        <View className="flex-1 bg-paper">
+          <Gate />
+        </View>
+      </SafeAreaProvider>
+    </Provider>
+  );
+}
+
+function Gate() {
+  const { data, error, refetch } = useSessionQuery();
+  if (data) return <Desk name={data.user.name} accountId={data.user.id} />;
+  if (hasStatus(error, 401)) return <SignInScreen />;
+  if (error) {
+    return (
+      <EmptyState title="Dossier cannot be reached" action={<Button onPress={() => void refetch()}>Try again</Button>}>
+        {problemText(error)}
+      </EmptyState>
+    );
+  }
+  return <View role="status" aria-label="Loading" />;
+}
+
+/** On the proof desk the bottom of a phone belongs to the desk's own buttons. */
+const WITHOUT_BOTTOM_BAR = /^\/(proof|file)\//;
+
+function Desk({ name, accountId }: { name: string; accountId: string }) {
+  const wide = useWide();
+  const path = usePathname();
+  const trayCount = useTrayCount();
+  useSending(accountId);
+  const portrait = <Portrait name={name} />;
+  if (wide) {
+    return (
+      <View className="min-h-0 flex-1 flex-row">
+        <MarginColumn path={path} trayCount={trayCount} portrait={portrait} />
+        <View className="min-h-0 min-w-0 flex-1">
+          <Slot />
+        </View>
+      </View>
+    );
+  }
+  return (
+    <View className="min-h-0 flex-1">
+      <View className="min-h-0 flex-1">
+        <Slot />
+      </View>
+      {WITHOUT_BOTTOM_BAR.test(path) ? null : <BottomBar path={path} trayCount={trayCount} portrait={portrait} />}
+    </View>
+  );
+}

@@ -1,0 +1,18 @@
+import { combineReducers, configureStore } from '@reduxjs/toolkit';
+import { setupListeners } from '@reduxjs/toolkit/query';
+import { captureSlice } from '@/features/capture';
+import { proofSlice } from '@/features/proof';
+import { api } from '@/lib/api';
+
+export const createStore = () => {
+  const store = configureStore({
+    reducer: combineReducers({
+      [api.reducerPath]: api.reducer,
+      [captureSlice.name]: captureSlice.reducer,
+      [proofSlice.name]: proofSlice.reducer,
+    }),
+    middleware: (defaults) => defaults().concat(api.middleware),
+  });
+  setupListeners(store.dispatch);
+  return store;
+};

@@ -1,0 +1,53 @@
+import { createHash } from 'node:crypto';
+import { copyFileSync, existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { appFolder, dataFolder, root } from './paths.mjs';
+import { runToEnd } from './processes.mjs';
+
+const SOURCES = ['app', 'contract', 'core'];
+const SKIPPED = new Set(['node_modules', 'dist', '.expo', 'fonts']);
+const stamp = join(dataFolder, 'app-built-from');
+
+/** Font files that the application is served with, from their packages. */
+const FONTS = {
+  '@fontsource-variable/newsreader': ['newsreader-latin-wght-normal', 'newsreader-latin-ext-wght-normal'],
+  '@fontsource-variable/instrument-sans': ['instrument-sans-latin-wght-normal', 'instrument-sans-latin-ext-wght-normal'],
+  '@fontsource/ibm-plex-mono': ['ibm-plex-mono-latin-400-normal', 'ibm-plex-mono-latin-ext-400-normal'],
+};
+
+/** Exports the web application unless nothing it is made of has changed. */
+export async function buildApp() {
+  const hash = createHash('sha256');
+  for (const file of [join(root, 'package-lock.json'), ...SOURCES.flatMap((name) => filesUnder(join(root, name)))]) {
+    hash.update(file).update(readFileSync(file));
+  }
+  const state = hash.digest('hex');
+  if (existsSync(join(appFolder, 'index.html')) && existsSync(stamp) && readFileSync(stamp, 'utf8') === state) return;
+  console.log('Building the application; the first time takes a few minutes …');
+  copyFonts();
+  await runToEnd(process.execPath, [join(root, 'node_modules/expo/bin/cli'), 'export', '-p', 'web'], {
+    cwd: join(root, 'app'),
+    env: { ...process.env, EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', CI: '1', NODE_ENV: 'production' },
+  });
+  mkdirSync(dataFolder, { recursive: true });
+  writeFileSync(stamp, state);
+}
+
+function copyFonts() {
+  const to = join(root, 'app/public/fonts');
+  mkdirSync(to, { recursive: true });
+  for (const [name, files] of Object.entries(FONTS)) {
+    const folder = [join(root, 'app/node_modules', name), join(root, 'node_modules', name)].find((f) => existsSync(f));
+    for (const file of files) copyFileSync(join(folder, 'files', `${file}.woff2`), join(to, `${file}.woff2`));
+  }
+}
+
+function filesUnder(folder) {
+  return readdirSync(folder)
+    .filter((name) => !SKIPPED.has(name) && !name.endsWith('.test.ts') && !name.startsWith('expo-env'))
+    .sort()
+    .flatMap((name) => {
+      const path = join(folder, name);
+      return statSync(path).isDirectory() ? filesUnder(path) : [path];
+    });
+}
