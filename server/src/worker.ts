@@ -1,5 +1,5 @@
 import { EventEmitter } from 'node:events';
-import { makeWorkerUtils, run, type WorkerEvents } from 'graphile-worker';
+import { Logger as QueueLogger, makeWorkerUtils, run, type WorkerEvents } from 'graphile-worker';
 import type { DataSource } from 'typeorm';
 import { keepUnread, readPhotoTask } from './features/reading/jobs';
 import type { Config } from './platform/config';
@@ -23,6 +23,7 @@ export async function startWorker(config: Config, database: DataSource, logger: 
     concurrency: config.readingLanes,
     pollInterval: 1_000,
     noHandleSignals: true,
+    logger: queueLogger(logger),
     events,
     taskList: { readPhoto: readPhotoTask(database, logger) },
   });
@@ -43,7 +44,7 @@ export async function startWorker(config: Config, database: DataSource, logger: 
  * unlocked, so that the next worker finishes them.
  */
 async function adoptOrphans(config: Config, database: DataSource, logger: Logger): Promise<() => Promise<void>> {
-  const utils = await makeWorkerUtils({ connectionString: config.databaseUrl });
+  const utils = await makeWorkerUtils({ connectionString: config.databaseUrl, logger: queueLogger(logger) });
   const check = async () => {
     const orphans = await database.query<{ worker: string }[]>(
       `select distinct job.locked_by as worker from graphile_worker.jobs job
@@ -65,3 +66,7 @@ async function adoptOrphans(config: Config, database: DataSource, logger: Logger
     await utils.release();
   };
 }
+
+/** What the queue has to say goes to the same place as everything else; its small talk is for debugging. */
+const queueLogger = (logger: Logger): QueueLogger =>
+  new QueueLogger(() => (level, message) => (level === 'error' || level === 'warning' ? logger.warn(message) : logger.debug(message)));

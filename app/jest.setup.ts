@@ -1,0 +1,5 @@
+import 'fake-indexeddb/auto';
+
+// jsdom has neither; structuredClone is what the fake IndexedDB copies records with.
+globalThis.structuredClone ??= ((value: unknown) => JSON.parse(JSON.stringify(value))) as typeof structuredClone;
+window.matchMedia ??= ((query: string) => ({ matches: false, media: query, addEventListener() {}, removeEventListener() {}, addListener() {}, removeListener() {} })) as never;

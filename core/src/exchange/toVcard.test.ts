@@ -1,0 +1,49 @@
+import ICAL from 'ical.js';
+import fc from 'fast-check';
+import { emptyPersonFields, type PersonFields } from '../people';
+import { toVcard, type VcardVersion } from '.';
+
+const nella: PersonFields = {
+  ...emptyPersonFields(),
+  prefix: 'Dr.', givenName: 'Nella', familyName: 'Harrowfield; Voss, née Åkerlund', suffix: 'MBA', title: 'Head of Cold Chain', company: 'Harrowfield, Creamery',
+  department: 'Dispatch', emails: ['nella@harrowfield.example'], websites: ['harrowfield.example'], street: '9 Quay Road', postalCode: 'PE4 7QX', locality: 'Port Ellery', country: 'GB',
+  phones: [{ value: '+441632960117', kind: 'work', extension: '12' }, { value: '+447700900651', kind: 'mobile', extension: '' }, { value: '+441632960118', kind: 'fax', extension: '' }],
+};
+const options = { uid: '01900000-0000-7000-8000-000000000001', revision: new Date(Date.UTC(2026, 10, 20)) };
+const write = (fields: PersonFields, version: VcardVersion, more = {}) => toVcard(fields, { ...options, version, ...more });
+const parse = (text: string) => new ICAL.Component(ICAL.parse(text) as never);
+
+describe.each(['4.0', '3.0'] as const)('a vCard %s', (version) => {
+  it('says what is known, to an independent reader', () => {
+    const card = parse(write(nella, version, { note: 'First line\nSecond, line' }));
+    expect(card.getFirstPropertyValue('version')).toBe(version);
+    expect(card.getFirstPropertyValue('n')).toEqual(['Harrowfield; Voss, née Åkerlund', 'Nella', '', 'Dr.', 'MBA']);
+    expect(card.getFirstPropertyValue('org')).toEqual(['Harrowfield, Creamery', 'Dispatch']);
+    expect(card.getFirstPropertyValue('email')).toBe('nella@harrowfield.example');
+    expect(card.getFirstPropertyValue('adr')).toEqual(['', '', '9 Quay Road', 'Port Ellery', '', 'PE4 7QX', 'GB']);
+    expect(card.getFirstPropertyValue('note')).toBe('First line\nSecond, line');
+    expect(card.getAllProperties('tel').map((t) => [t.getParameter('type')].flat().join())).toEqual(
+      expect.arrayContaining([expect.stringContaining('work'), expect.stringContaining('cell'), expect.stringContaining('fax')]),
+    );
+  });
+
+  it('is folded at 75 octets with CRLF, and unfolds to the same photograph', () => {
+    const photo = Buffer.from('x'.repeat(900)).toString('base64');
+    const text = write(nella, version, { photo });
+    for (const line of text.split('\r\n')) expect(Buffer.byteLength(line)).toBeLessThanOrEqual(75);
+    expect(text.replace(/\r\n/g, '')).not.toMatch(/[\r\n]/);
+    expect(text.replace(/\r\n /g, '')).toContain(photo);
+  });
+
+  it('lets nothing on a card add a line of its own', () => {
+    const hostile = fc.string({ unit: fc.constantFrom('\r', '\n', ':', ';', ',', '\\', 'END:VCARD', 'a', ' ') });
+    fc.assert(
+      fc.property(hostile, hostile, (company, website) => {
+        const text = write({ ...nella, company, websites: [`h.example/${website}`] }, version, { note: company });
+        const names = text.replace(/\r\n /g, '').split('\r\n').filter(Boolean).map((line) => line.split(/[;:]/)[0]);
+        expect(names.filter((n) => n === 'END')).toHaveLength(1);
+        for (const name of names) expect(name).toMatch(/^[A-Z]+$/);
+      }),
+    );
+  });
+});

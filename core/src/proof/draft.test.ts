@@ -1,0 +1,72 @@
+import { proposeFields } from '../reading';
+import { readingOf } from '../reading/readingOf.testing';
+import { addField, complaintAbout, deleteField, doubtfulCharacters, draftOf, editField, guessOf, isDoubtful, leaveOut, looseLines, noteOf, personFieldsOf, settleField, spanArea, spanQuad } from '.';
+
+const reading = readingOf([{ text: 'Nella Voss', probability: 0.6 }, 'Dispatch Manager', 'nella@harrowfield.example', 'Seen. Heard. Understood.']);
+const proposals = proposeFields(reading).fields;
+const draft = draftOf(proposals);
+const idOf = (field: string) => draft.fields.find((f) => f.field === field)!.id;
+
+describe('a draft on the proof desk', () => {
+  it('begins with the proposals', () => {
+    expect(personFieldsOf(draft)).toMatchObject({ givenName: 'Nella', familyName: 'Voss', title: 'Dispatch Manager', emails: ['nella@harrowfield.example'] });
+    expect(guessOf(proposals).name).toBe('Nella Voss');
+  });
+
+  it('takes a person’s word: an edited or settled field is not doubtful any more', () => {
+    const given = idOf('givenName');
+    expect(isDoubtful(draft.fields.find((f) => f.id === given)!)).toBe(true);
+    for (const changed of [editField(draft, given, { value: 'Nellie' }), settleField(draft, given)]) {
+      expect(isDoubtful(changed.fields.find((f) => f.id === given)!)).toBe(false);
+    }
+    expect(personFieldsOf(editField(draft, given, { value: ' Nellie ' })).givenName).toBe('Nellie');
+  });
+
+  it('files neither what is left out nor what is deleted, and brings the first back', () => {
+    const without = leaveOut(draft, idOf('title'), true);
+    expect(personFieldsOf(without).title).toBe('');
+    expect(personFieldsOf(leaveOut(without, idOf('title'), false)).title).toBe('Dispatch Manager');
+    expect(deleteField(draft, idOf('title')).fields.map((f) => f.field)).not.toContain('title');
+  });
+
+  it('lists the lines that nothing claims, and gives them to fields', () => {
+    expect(looseLines(draft, reading.lines.length)).toEqual([3]);
+    const given = addField(draft, 'note', 'Seen. Heard. Understood.', [{ line: 3, from: 0, to: 24 }]);
+    expect(looseLines(given, reading.lines.length)).toEqual([]);
+    expect(noteOf(given)).toBe('Seen. Heard. Understood.');
+    expect(personFieldsOf(addField(draft, 'title', 'Yard')).title).toBe('Dispatch Manager, Yard');
+    expect(personFieldsOf(addField(draft, 'email', 'office@harrowfield.example')).emails).toHaveLength(2);
+  });
+
+  it('keeps fields in their usual order and their ids apart', () => {
+    const twice = addField(addField(draft, 'phone', '1'), 'phone', '2');
+    expect(new Set(twice.fields.map((f) => f.id)).size).toBe(twice.fields.length);
+    expect(addField(draft, 'department').fields.map((f) => f.field).indexOf('department')).toBe(draft.fields.findIndex((f) => f.field === 'title') + 1);
+  });
+
+  it('says what is wrong with an address', () => {
+    const [email] = addField({ fields: [], nextId: 0 }, 'email', 'nella@harrowfield').fields;
+    expect(complaintAbout(email!)).toMatch(/not a complete e-mail/);
+    expect(complaintAbout({ ...email!, value: 'nella@harrowfield.example' })).toBeUndefined();
+    expect(complaintAbout({ ...email!, leftOut: true })).toBeUndefined();
+  });
+});
+
+describe('where a field stands on the card', () => {
+  it('marks the characters that the engine was unsure of', () => {
+    const line = { ...reading.lines[2]!, characters: reading.lines[2]!.characters.map((c, i) => (i === 3 || i === 4 ? { ...c, probability: 0.4 } : c)) };
+    const doubtful = { ...reading, lines: [reading.lines[0]!, reading.lines[1]!, line, reading.lines[3]!] };
+    const email = draftOf(proposeFields(doubtful).fields).fields.find((f) => f.field === 'email')!;
+    expect(doubtfulCharacters(email, doubtful)).toEqual([{ from: 3, to: 5 }]);
+    expect(doubtfulCharacters({ ...email, confidence: 1 }, doubtful)).toEqual([]);
+    expect(doubtfulCharacters({ ...email, value: 'somebody@else.example' }, doubtful)).toEqual([{ from: 0, to: 21 }]);
+  });
+
+  it('cuts the strip of a part of a line, inside the picture', () => {
+    const whole = spanArea(reading, { line: 0, from: 0, to: 10 })!;
+    const part = spanArea(reading, { line: 0, from: 6, to: 10 })!;
+    expect(part.left).toBeGreaterThan(whole.left);
+    expect(part.left + part.width).toBeLessThanOrEqual(reading.width);
+    expect(spanQuad(reading, { line: 99, from: 0, to: 1 })).toBeUndefined();
+  });
+});

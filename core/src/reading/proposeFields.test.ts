@@ -1,0 +1,134 @@
+import fc from 'fast-check';
+import { proposeFields, type FieldName } from '.';
+import { readingOf, type PrintedLine } from './readingOf.testing';
+
+const fieldsOf = (lines: readonly (string | PrintedLine)[], assumedCountry?: string) => {
+  const { fields, looseLines } = proposeFields(readingOf(lines), { assumedCountry });
+  const all = (field: FieldName) => fields.filter((f) => f.field === field).map((f) => f.value);
+  return { one: (field: FieldName) => all(field)[0], all, fields, looseLines };
+};
+
+const CARD = [
+  { text: 'Harrowfield Creamery', size: 36 },
+  { text: 'Dr. Nella Harrowfield-Voss, MBA', size: 48, y: 200 },
+  'Head of Cold Chain & Dispatch',
+  { text: 'T 01632 960 117 ext. 12', y: 400 },
+  'M +44 7700 900 651',
+  'E nella@harrowfield.example',
+  'www.harrowfield.example',
+  { text: '9 Quay Road', x: 600, y: 400 },
+  { text: 'Port Ellery PE4 7QX', x: 600 },
+];
+
+describe('proposing fields', () => {
+  it('reads a whole card', () => {
+    const card = fieldsOf(CARD);
+    expect(card.one('prefix')).toBe('Dr.');
+    expect(card.one('givenName')).toBe('Nella');
+    expect(card.one('familyName')).toBe('Harrowfield-Voss');
+    expect(card.one('suffix')).toBe('MBA');
+    expect(card.one('title')).toBe('Head of Cold Chain & Dispatch');
+    expect(card.one('company')).toBe('Harrowfield Creamery');
+    expect(card.all('email')).toEqual(['nella@harrowfield.example']);
+    expect(card.all('phone')).toEqual(['+441632960117', '+447700900651']);
+    expect(card.fields.filter((f) => f.field === 'phone').map((f) => [f.phoneKind, f.extension])).toEqual([['work', '12'], ['mobile', undefined]]);
+    expect(card.all('website')).toEqual(['harrowfield.example']);
+    expect([card.one('street'), card.one('postalCode'), card.one('locality')]).toEqual(['9 Quay Road', 'PE4 7QX', 'Port Ellery']);
+    expect(card.looseLines).toEqual([]);
+  });
+
+  it.each([
+    ['capitals in natural case', ['HORACIO MCALLISTER', 'PROJECT MANAGER', 'h.mcallister@kestwick.example'], { givenName: 'Horacio', familyName: 'McAllister', title: 'Project Manager' }],
+    ['the company out of the domain when none is printed', ['Anna Harris', 'Account Manager', 'anna@quilingen-pianos.example'], { company: 'Quilingen Pianos' }],
+    ['no company out of a free-mail domain', ['Anna Harris', 'Account Manager', 'anna.harris@gmail.com'], { company: undefined }],
+    ['the longest form of the company', ['ORLAMO', 'Alberta Schneider, PMP', 'Operations Manager', 'Orlamo plc', 'schneider@orlamo.example'], { company: 'Orlamo plc', familyName: 'Schneider', suffix: 'PMP' }],
+    ['particles in the family name', ['DI Daniela von der Ahlen', 'Leiterin Einkauf', 'vonderahlen@corwick.at'], { prefix: 'DI', givenName: 'Daniela', familyName: 'von der Ahlen' }],
+    ['two family names where they are the rule', ['Carlos Fraga Saraiva', 'Diretor Comercial', '1200-453 Lisboa', 'cfragasaraiva@corbrook.pt'], { givenName: 'Carlos', familyName: 'Fraga Saraiva' }],
+    ['a middle initial', ['Logan M. Mayert', 'Veterinary Surgeon', 'mayert@ardvane.org.uk'], { givenName: 'Logan', middleName: 'M.', familyName: 'Mayert' }],
+    ['two positions on two lines', ['Walker Denesik', 'Partner', 'Stained Glass Conservator', 'walker@corelund.ie'], { title: 'Partner, Stained Glass Conservator' }],
+    ['a title that goes on in the next line', ['Kenyatta Streich', 'Executive Assistant to', 'the Managing Director', 'streich@kestiston.co'], { title: 'Executive Assistant to the Managing Director' }],
+    ['a department beside the title', ['Lucie Hilpert', 'Chief Estimator', 'Finance', 'lucie@ostiston.co.uk'], { title: 'Chief Estimator', department: 'Finance' }],
+  ])('gives %s', (_what, lines, expected) => {
+    const card = fieldsOf(lines);
+    for (const [field, value] of Object.entries(expected)) expect([field, card.one(field as FieldName)]).toEqual([field, value]);
+  });
+
+  it.each([
+    ['DE', ['Am Alten Hafen 38', 'D-60380 Frankfurt am Main'], ['Am Alten Hafen 38', '60380', 'Frankfurt am Main']],
+    ['FR', ['58 rue des Tanneurs', '44000 Nantes', 'FRANCE'], ['58 rue des Tanneurs', '44000', 'Nantes']],
+    ['SE', ['Östra Hamngatan 6', '411 06 Göteborg', 'Sverige'], ['Östra Hamngatan 6', '411 06', 'Göteborg']],
+    ['US', ['1021 S Prospect Ave', 'Santa Fe, NM 87507'], ['1021 S Prospect Ave', '87507', 'Santa Fe']],
+    ['CA', ['223 Lakeshore Rd E', 'Hamilton, ON L8P 9N1'], ['223 Lakeshore Rd E', 'L8P 9N1', 'Hamilton']],
+    ['AU', ['Shed 7', '14 Station Street', 'Toowoomba QLD 4350'], ['Shed 7, 14 Station Street', '4350', 'Toowoomba']],
+    ['IT', ['Via dei Conciatori 71/A', '70124 Bari (BA)', 'Italia'], ['Via dei Conciatori 71/A', '70124', 'Bari']],
+    ['BR', ['Rua do Engenho, 471', 'Belo Horizonte – MG, CEP 30118-341'], ['Rua do Engenho, 471', '30118-341', 'Belo Horizonte']],
+    ['NL', ['Prinsengracht 12', '1015 DV Amsterdam', 'Nederland'], ['Prinsengracht 12', '1015 DV', 'Amsterdam']],
+    ['GB in one line', ['Riverside House, 4 Saltworks Road, Newcastle upon Tyne', 'NE1 9DS, UK'], ['Riverside House, 4 Saltworks Road', 'NE1 9DS', 'Newcastle upon Tyne']],
+  ])('takes apart an address of %s', (_country, lines, expected) => {
+    const card = fieldsOf(lines);
+    expect([card.one('street'), card.one('postalCode'), card.one('locality')]).toEqual(expected);
+  });
+
+  it('takes no register, tax or year number for a phone', () => {
+    const card = fieldsOf(['RCS Lyon 812 440 949', 'USt-IdNr. DE318204750', 'P. IVA 02931840478', 'Class of 2007', 'NPI 1004301782', 'Tel (0117) 496 0546'], 'GB');
+    expect(card.all('phone')).toEqual(['+441174960546']);
+  });
+
+  it('never offers a fax as another kind of number', () => {
+    const { fields } = fieldsOf(['T 029 2018 0122', 'F 029 2018 0270', 'Cardiff CF14 5RN']);
+    expect(fields.filter((f) => f.field === 'phone').map((f) => f.phoneKind)).toEqual(['work', 'fax']);
+  });
+
+  it('reads one address printed twice as one, from both places', () => {
+    const { fields } = fieldsOf(['Marie Lundgren', 'mlundgren@yarvane.se', 'yarvane.se', 'mlundgren@yarvane.se']);
+    const emails = fields.filter((f) => f.field === 'email');
+    expect(emails.map((f) => f.value)).toEqual(['mlundgren@yarvane.se']);
+    expect(emails[0]!.sources).toHaveLength(2);
+  });
+
+  it('sets look-alikes right inside numbers and at the beginning of words', () => {
+    const card = fieldsOf(['ldella Block', 'Buyer', 'T 01632 96O l17', 'block@quay.example'], 'GB');
+    expect(card.one('givenName')).toBe('Idella');
+    expect(card.all('phone')).toEqual(['+441632960117']);
+  });
+
+  it('is less sure of what the engine was unsure of', () => {
+    const emailOf = (line: PrintedLine) => fieldsOf([line]).fields.find((f) => f.field === 'email')!;
+    const sure = emailOf({ text: 'nella@harrowfield.example' });
+    const unsure = emailOf({ text: 'nella@harrowfield.example', probability: 0.7 });
+    expect(sure.confidence).toBeGreaterThan(0.9);
+    expect(unsure.confidence).toBeLessThan(0.8);
+  });
+
+  it('never throws, and points only at lines and characters that are there', () => {
+    const printed = fc.array(fc.oneof(fc.string({ unit: 'grapheme' }), fc.constantFrom('T', '+', '@.', 'www.', 'CEP 1', '0'.repeat(40), 'Dr.', ', , ,', '12345')), { maxLength: 14 });
+    fc.assert(
+      fc.property(printed, (texts) => {
+        const reading = readingOf(texts.filter((t) => t.length > 0));
+        for (const field of proposeFields(reading).fields) {
+          expect(field.confidence).toBeGreaterThanOrEqual(0);
+          expect(field.confidence).toBeLessThanOrEqual(1);
+          for (const { line, from, to } of field.sources) {
+            expect(reading.lines[line]).toBeDefined();
+            expect(from).toBeGreaterThanOrEqual(0);
+            expect(to).toBeLessThanOrEqual(reading.lines[line]!.text.length);
+            expect(from).toBeLessThan(to);
+          }
+        }
+      }),
+      { numRuns: 300 },
+    );
+  });
+
+  it('finds the same addresses and numbers in whatever order the lines come', () => {
+    const indices = CARD.map((_, i) => i);
+    fc.assert(
+      fc.property(fc.shuffledSubarray(indices, { minLength: indices.length }), (order) => {
+        const placed = readingOf(CARD).lines;
+        const reading = { ...readingOf(CARD), lines: order.map((i) => placed[i]!) };
+        const values = proposeFields(reading).fields.filter((f) => f.field === 'email' || f.field === 'phone').map((f) => f.value);
+        expect(values.sort()).toEqual(['+441632960117', '+447700900651', 'nella@harrowfield.example']);
+      }),
+    );
+  });
+});

@@ -1,0 +1,2 @@
+export { people, type DemoPerson } from './people';
+export { shots, type Shot } from './shots';

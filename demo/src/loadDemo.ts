@@ -1,0 +1,116 @@
+import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import type { FileCard, Tray, TrayItem } from '@dossier/contract';
+import { v5 as uuidv5 } from 'uuid';
+import { people } from './people';
+import { shots, type Shot } from './shots';
+
+/**
+ * Loads the demo through the API, as the reps would have done it: photographs are sent and read one
+ * after the other, some cards are proved and filed, the others wait in the tray. Can be broken off
+ * and begun again at any time.
+ *
+ * Usage: loadDemo.ts ADDRESS DONE_FILE
+ */
+const folder = join(dirname(fileURLToPath(import.meta.url)), '..');
+const [address, doneFile] = process.argv.slice(2) as [string, string];
+const DEMO_NAMESPACE = '5b0c7b0e-6c1e-4d55-9f35-7a2f4f0f9d11';
+const FIRST_DAY = Date.UTC(2026, 10, 9, 9, 0);
+const POLL_MS = 400;
+
+interface Account {
+  email: string;
+  password: string;
+}
+const workspaces = JSON.parse(readFileSync(join(folder, 'workspaces.json'), 'utf8')) as { accounts: Account[] }[];
+const cookies = new Map<string, string>();
+
+async function load(shot: Shot, index: number): Promise<void> {
+  const photoId = uuidv5(shot.id, DEMO_NAMESPACE);
+  const takenAt = new Date(FIRST_DAY + index * 17 * 60_000).toISOString();
+  await call(shot.by, 'PUT', `/photos/${photoId}?takenAt=${takenAt}`, readFileSync(join(folder, 'photos', `${shot.id}.jpg`)));
+  const cards = await cardsOf(shot.by, photoId);
+  if (!shot.filed || !cards[0]) return;
+  await call(shot.by, 'POST', '/people', filing(shot.id, cards[0].id), { 'idempotency-key': `demo-${shot.id}` });
+}
+
+/** Waits until the photograph is read. */
+async function cardsOf(by: string, photoId: string): Promise<TrayItem[]> {
+  for (;;) {
+    const { items } = (await call(by, 'GET', '/tray')) as Tray;
+    const own = items.filter((item) => item.photoId === photoId);
+    if (own.every((item) => !['waiting', 'reading'].includes(item.state))) return own.filter((item) => item.kind === 'card');
+    await new Promise((resolve) => setTimeout(resolve, POLL_MS));
+  }
+}
+
+const NOTES: Record<string, string> = {
+  skerry: 'Wants two insulated doors for the new chill hall before the autumn landings. Send drawings.',
+  bramble: 'Dock leveller sticks in frost. Promised a visit in the second week.',
+  ashgrove: 'Small bakery, one rapid door. Asked for prices without fitting.',
+  tidewater: 'Cask store runs at 11 degrees; air curtain may be enough.',
+  quillan: 'Four docks, all ours from 2009. Due for seals.',
+  nordmolk: 'Needs everything in German. Decides with the plant manager.',
+  maple: 'Met at the stand with her apprentice. Interested in the service contract.',
+  crane: 'Installs for others; would like to be a partner.',
+};
+
+function filing(id: string, cardId: string): FileCard {
+  const person = people.find((p) => p.id === id)!;
+  return {
+    cardId,
+    kind: ['ashgrove', 'pollock', 'seagrain', 'crane'].includes(id) ? 'lead' : 'contact',
+    note: NOTES[id] ?? '',
+    known: null,
+    fields: {
+      prefix: person.prefix ?? '',
+      givenName: person.givenName,
+      middleName: person.middleName ?? '',
+      familyName: person.familyName,
+      suffix: person.suffix ?? '',
+      title: person.title,
+      department: person.department ?? '',
+      company: person.company,
+      emails: [...person.emails],
+      phones: person.phones.map(({ e164, kind, ext }) => ({ value: e164, kind, extension: ext ?? '' })),
+      websites: person.website ? [person.website] : [],
+      street: person.street,
+      postalCode: person.postalCode,
+      locality: person.locality,
+      region: '',
+      country: person.country,
+    },
+  };
+}
+
+/** One request as one of the reps. @throws Error with the answer when it is refused, other than as already done */
+async function call(by: string, method: string, path: string, body?: Buffer | object, headers: Record<string, string> = {}): Promise<unknown> {
+  const response = await fetch(`${address}/api/v1${path}`, {
+    method,
+    headers: { cookie: await cookieOf(by), ...(body && !Buffer.isBuffer(body) && { 'content-type': 'application/json' }), ...headers },
+    body: body === undefined ? undefined : Buffer.isBuffer(body) ? new Uint8Array(body) : JSON.stringify(body),
+  });
+  if (!response.ok && response.status !== 409) throw new Error(`${method} ${path}: ${response.status} ${await response.text()}`);
+  return response.json();
+}
+
+async function cookieOf(by: string): Promise<string> {
+  const known = cookies.get(by);
+  if (known) return known;
+  const account = workspaces.flatMap((w) => w.accounts).find((a) => a.email.startsWith(`${by}@`))!;
+  const response = await fetch(`${address}/api/v1/session`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ email: account.email, password: account.password }),
+  });
+  if (!response.ok) throw new Error(`${account.email} could not sign in: ${await response.text()}`);
+  const cookie = response.headers.get('set-cookie')!.split(';')[0]!;
+  cookies.set(by, cookie);
+  return cookie;
+}
+
+if (!existsSync(doneFile)) {
+  for (const [i, shot] of shots.entries()) await load(shot, i);
+  writeFileSync(doneFile, new Date().toISOString());
+}

@@ -1,0 +1,31 @@
+import { join } from 'node:path';
+import AxeBuilder from '@axe-core/playwright';
+import { expect, type Page } from '@playwright/test';
+
+export const demoPhoto = (name: string): string => join(import.meta.dirname, '../demo/photos', `${name}.jpg`);
+
+export async function signIn(page: Page, desk: 'phone' | 'wide' | 'trouble', path = '/tray'): Promise<void> {
+  await page.goto(path);
+  await page.getByLabel('E-mail').fill(`${desk}@keldermoss.example`);
+  await page.getByLabel('Password').fill('cold-chain');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByLabel('E-mail')).toBeHidden();
+}
+
+/** Goes to one of the places in the bar or the margin column. */
+export const goTo = (page: Page, place: 'Tray' | 'People' | 'Photograph'): Promise<void> =>
+  page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: place }).click();
+
+/** Takes what the camera sees and uses it. */
+export async function photograph(page: Page): Promise<void> {
+  await goTo(page, 'Photograph');
+  await page.getByRole('button', { name: 'Take the photograph' }).click();
+  await page.getByRole('button', { name: 'Use this' }).click();
+  await expect(page.getByText('all with Dossier, being read')).toBeVisible();
+}
+
+/** No accessibility fault that axe can find. */
+export async function expectAccessible(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map((n) => n.html.slice(0, 160)).join(' | ')}`)).toEqual([]);
+}

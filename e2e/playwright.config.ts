@@ -1,0 +1,36 @@
+import { join } from 'node:path';
+import { defineConfig } from '@playwright/test';
+
+/** A picture of a demo card stands before the camera; made by `cameraFile.ts`. */
+export const CAMERA_FILE = join(import.meta.dirname, '../.data/test-reports/camera.y4m');
+
+const size = { phone: { width: 390, height: 844 }, wide: { width: 1280, height: 800 } };
+
+export default defineConfig({
+  testDir: '.',
+  testMatch: '*.spec.ts',
+  globalSetup: './cameraFile.ts',
+  outputDir: '../test-results',
+  workers: 1,
+  retries: 0,
+  // Reading is real and the machine may be shared: nothing is timed here, this only ends what hangs.
+  timeout: 180_000,
+  expect: { timeout: 60_000 },
+  reporter: [['list'], ['json']],
+  use: {
+    baseURL: process.env.DOSSIER_E2E_ADDRESS,
+    trace: 'retain-on-failure',
+    permissions: ['camera'],
+    launchOptions: {
+      executablePath: process.env.DOSSIER_CHROMIUM ?? '/usr/bin/chromium',
+      args: [
+        '--no-sandbox', '--disable-gpu', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync',
+        '--use-fake-device-for-media-stream', '--use-fake-ui-for-media-stream', `--use-file-for-fake-video-capture=${CAMERA_FILE}`,
+      ],
+    },
+  },
+  projects: [
+    { name: 'phone', use: { viewport: size.phone, hasTouch: true } },
+    { name: 'wide', use: { viewport: size.wide } },
+  ],
+});

@@ -1,0 +1,23 @@
+const node = (name, extra = {}) => ({
+  displayName: name,
+  rootDir: `${__dirname}/${name}`,
+  testEnvironment: 'node',
+  testMatch: ['<rootDir>/src/**/*.test.ts'],
+  transform: { '\\.[cm]?[jt]sx?$': `${__dirname}/scripts/jest/esbuildTransform.cjs` },
+  transformIgnorePatterns: ['/node_modules/(?!(uuid|ical\\.js)/)'],
+  ...extra,
+});
+
+/** Units of every floor; the server's tests through HTTP are a project of their own, see scripts/test.mjs. */
+module.exports = {
+  projects: [
+    node('core'),
+    node('reader', { testEnvironment: `${__dirname}/scripts/jest/nativeArrays.cjs` }),
+    node('server', {
+      testMatch: ['<rootDir>/tests/**/*.test.ts'],
+      globalSetup: '<rootDir>/tests/startServices.ts',
+      globalTeardown: '<rootDir>/tests/stopServices.ts',
+    }),
+    `${__dirname}/app/jest.config.cjs`,
+  ],
+};

@@ -1,0 +1,29 @@
+import { withExtraOutputs } from './onnxOutputs';
+import { decodeCtc } from './recogniseLine';
+
+const charset = ['a', 'b', ' '];
+/** One row a time step: blank, a, b, space. */
+const decode = (rows: number[][]) => decodeCtc(Float32Array.from(rows.flat()), rows.length, 4, charset);
+
+describe('best-path decoding', () => {
+  it('joins runs, parts them at blanks, and keeps probabilities and places', () => {
+    const read = decode([
+      [0.1, 0.8, 0.05, 0.05],
+      [0.05, 0.9, 0.03, 0.02],
+      [0.97, 0.01, 0.01, 0.01],
+      [0.1, 0.7, 0.15, 0.05],
+      [0.1, 0.2, 0.6, 0.1],
+    ]);
+    expect(read.map((c) => c.text)).toEqual(['a', 'a', 'b']);
+    expect(read[0]!.probability).toBeCloseTo(0.9);
+    expect(read[2]!.alternatives[0]).toMatchObject({ text: 'a' });
+    expect(read.map((c) => c.at)).toEqual([0.2, 0.7, 0.9]);
+  });
+
+  it('reads nothing out of blanks', () => expect(decode([[1, 0, 0, 0], [1, 0, 0, 0]])).toEqual([]));
+});
+
+it('adds graph outputs by appending a graph message (field 7) with value infos (field 12)', () => {
+  const model = withExtraOutputs(Uint8Array.of(1, 2), ['ab']);
+  expect([...model]).toEqual([1, 2, (7 << 3) | 2, 6, (12 << 3) | 2, 4, (1 << 3) | 2, 2, 97, 98]);
+});

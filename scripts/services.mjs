@@ -1,0 +1,37 @@
+import { join } from 'node:path';
+import { root } from './paths.mjs';
+import { runToEnd, startProcess, waitUntil } from './processes.mjs';
+
+/** Its tsconfig.json, which turns decorators on, is found from the working folder. */
+const serverFolder = join(root, 'server');
+
+/** Node with the TypeScript loader, for programs of the workspaces. */
+export const tsxArguments = (program, ...args) => ['--import', 'tsx', join(root, program), ...args];
+
+export const serverEnvironment = ({ postgres, database, port, host = '127.0.0.1', appFolder, log = 'warn', more = {} }) => ({
+  ...process.env,
+  DOSSIER_OWNER_URL: postgres.url('dossier_owner', database),
+  DOSSIER_DATABASE_URL: postgres.url('dossier_serving', database),
+  DOSSIER_PORT: String(port),
+  DOSSIER_HOST: host,
+  DOSSIER_LOG: log,
+  ...(appFolder && { DOSSIER_APP_FOLDER: appFolder }),
+  ...more,
+});
+
+/** Tables, queue and accounts brought up to date. */
+export const setUpDatabase = (env, workspacesFile = join(root, 'demo/workspaces.json')) =>
+  runToEnd(process.execPath, tsxArguments('server/src/setUp.ts', workspacesFile), { cwd: serverFolder, env });
+
+export const startServer = (env, options = {}) =>
+  startProcess('server', process.execPath, tsxArguments('server/src/main.ts', 'api'), { cwd: serverFolder, env, ...options });
+
+export const startWorker = (env, options = {}) =>
+  startProcess('worker', process.execPath, tsxArguments('server/src/main.ts', 'worker'), { cwd: serverFolder, env, ...options });
+
+/** Waits until database, queue and worker are up. */
+export const waitForHealth = (address, wanted = (health) => health.status === 'ok') =>
+  waitUntil('The server', async () => {
+    const response = await fetch(`${address}/api/v1/health`).catch(() => undefined);
+    return response?.ok ? wanted(await response.json()) : false;
+  });

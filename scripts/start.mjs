@@ -1,0 +1,81 @@
+#!/usr/bin/env node
+/**
+ * Sets up and runs everything: packages, PostgreSQL, tables, application, server, worker, demo data.
+ * `npm start -- --fresh` begins again from the demo data. Settings: DOSSIER_PORT, DOSSIER_HOST,
+ * DOSSIER_DATABASE_PORT.
+ */
+import { rmSync } from 'node:fs';
+import { networkInterfaces } from 'node:os';
+import { join } from 'node:path';
+import { buildApp } from './buildApp.mjs';
+import { requirePackages } from './npmPackages.mjs';
+import { appFolder, dataFolder, root } from './paths.mjs';
+import { requireFreePort } from './ports.mjs';
+import { startPostgres } from './postgres.mjs';
+import { SetUpError, startProcess } from './processes.mjs';
+import { serverEnvironment, setUpDatabase, startServer, startWorker, tsxArguments, waitForHealth } from './services.mjs';
+
+const DATABASE = 'dossier';
+const port = Number(process.env.DOSSIER_PORT ?? 4300);
+const databasePort = Number(process.env.DOSSIER_DATABASE_PORT ?? 4301);
+const host = process.env.DOSSIER_HOST ?? '127.0.0.1';
+const fresh = process.argv.includes('--fresh');
+const demoLoaded = join(dataFolder, 'demo-loaded');
+
+const running = [];
+let stopping = false;
+
+async function stopAll(code) {
+  if (stopping) return;
+  stopping = true;
+  for (const service of running.reverse()) await service.stop();
+  process.exit(code);
+}
+for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.once(signal, () => void stopAll(0));
+
+/** A part that ends by itself takes the others with it, with a word why. */
+function watch(service) {
+  running.push(service);
+  void service.ended.then(() => {
+    if (stopping || service.stopping) return;
+    console.error(`The ${service.name} has stopped unexpectedly. See above for the reason.`);
+    void stopAll(1);
+  });
+}
+
+async function start() {
+  await requirePackages();
+  await requireFreePort(port, host, 'DOSSIER_PORT');
+  const [postgres] = await Promise.all([
+    startPostgres({ folder: join(dataFolder, 'postgres'), port: databasePort, setting: 'DOSSIER_DATABASE_PORT' }),
+    buildApp(),
+  ]);
+  running.push(postgres);
+  if (fresh) {
+    await postgres.dropDatabase(DATABASE);
+    rmSync(demoLoaded, { force: true });
+  }
+  await postgres.ensureDatabase(DATABASE);
+  const env = serverEnvironment({ postgres, database: DATABASE, port, host, appFolder });
+  await setUpDatabase(env);
+  watch(startServer(env));
+  watch(startWorker(env));
+  const address = `http://127.0.0.1:${port}`;
+  await waitForHealth(address);
+  greet(address);
+  const demo = startProcess('demo loader', process.execPath, tsxArguments('demo/src/loadDemo.ts', address, demoLoaded), { cwd: root });
+  running.push(demo);
+}
+
+function greet(address) {
+  console.log(`\n  Dossier is ready:  ${address}`);
+  const others = Object.values(networkInterfaces()).flat().filter((i) => i && i.family === 'IPv4' && !i.internal);
+  if (host === '0.0.0.0') for (const other of others) console.log(`  In this network:   http://${other.address}:${port}`);
+  console.log('  Sign in with       ottilie@keldermoss.example   cold-chain');
+  console.log('  The demo cards are read one after the other on the first start.  Ctrl-C stops everything.\n');
+}
+
+start().catch((error) => {
+  console.error(error instanceof SetUpError ? `\n${error.message}` : error);
+  void stopAll(1);
+});

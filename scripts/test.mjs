@@ -1,0 +1,139 @@
+#!/usr/bin/env node
+/**
+ * Everything that must hold: lint, format, arrows between the floors, types, units, the server
+ * against a real PostgreSQL, the application in a real browser. `--only unit|server|e2e` for a part.
+ * Databases and ports are its own; nothing is left running.
+ */
+import { mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { spawn } from 'node:child_process';
+import { buildApp } from './buildApp.mjs';
+import { requirePackages } from './npmPackages.mjs';
+import { appFolder, dataFolder, root } from './paths.mjs';
+import { anyFreePort } from './ports.mjs';
+import { startPostgres } from './postgres.mjs';
+import { SetUpError } from './processes.mjs';
+import { serverEnvironment, setUpDatabase, startServer, startWorker, waitForHealth } from './services.mjs';
+import { requireChromium } from './systemPackages.mjs';
+
+const PARTS = ['static', 'unit', 'server', 'e2e'];
+const only = process.argv.includes('--only') ? process.argv[process.argv.indexOf('--only') + 1] : undefined;
+const reports = join(dataFolder, 'test-reports');
+const running = [];
+const results = [];
+
+/** @returns the exit code; output goes to the terminal */
+const run = (command, args, env = process.env) =>
+  new Promise((resolve) => {
+    const child = spawn(command, args, { cwd: root, env, stdio: ['ignore', 'inherit', 'inherit'] });
+    child.once('close', resolve);
+  });
+const bin = (name) => join(root, 'node_modules/.bin', name);
+
+async function runStatic() {
+  const checks = [
+    ['lint', 'eslint', ['.', '--max-warnings', '0']],
+    ['format', 'prettier', ['--check', '--log-level', 'warn', '.']],
+    ['arrows', 'depcruise', ['--config', '.dependency-cruiser.cjs', 'app/src', 'server/src', 'reader/src', 'contract/src', 'core/src']],
+    ...['core', 'contract', 'reader', 'server', 'app', 'demo', 'scripts', 'e2e'].map((w) => [`types of ${w}`, 'tsc', ['-p', w]]),
+  ];
+  for (const [name, command, args] of checks) {
+    const passed = (await run(bin(command), args)) === 0;
+    if (!passed) console.error(`✗ ${name}`);
+    results.push({ part: name, passed: Number(passed), failed: Number(!passed) });
+  }
+}
+
+async function runJest(part, projects, env) {
+  const file = join(reports, `${part}.json`);
+  const args = ['--selectProjects', ...projects, '--json', '--outputFile', file, ...(part === 'server' ? ['--runInBand'] : ['--maxWorkers=2'])];
+  await run(bin('jest'), args, env);
+  const report = JSON.parse(readFileSync(file, 'utf8'));
+  results.push({ part, passed: report.numPassedTests, failed: report.numFailedTests + report.numRuntimeErrorTestSuites });
+}
+
+async function testPostgres() {
+  const postgres = await startPostgres({
+    folder: join(dataFolder, 'test-postgres'),
+    port: await anyFreePort(),
+    setting: 'PORT',
+    fast: true,
+  });
+  running.push(postgres);
+  return postgres;
+}
+
+async function freshDatabase(postgres, name, workspaces) {
+  await postgres.dropDatabase(name);
+  await postgres.ensureDatabase(name);
+  await setUpDatabase(serverEnvironment({ postgres, database: name, port: 0 }), workspaces);
+}
+
+async function runServer(postgres) {
+  const databases = {};
+  for (const name of ['api', 'recovery']) {
+    await freshDatabase(postgres, `test_${name}`);
+    databases[name] = { ownerUrl: postgres.url('dossier_owner', `test_${name}`), databaseUrl: postgres.url('dossier_serving', `test_${name}`) };
+  }
+  await runJest('server', ['server'], { ...process.env, DOSSIER_TEST_DATABASES: JSON.stringify(databases) });
+}
+
+async function runE2e(postgres) {
+  const chromium = await requireChromium();
+  await freshDatabase(postgres, 'test_e2e', join(root, 'e2e/workspaces.json'));
+  const port = await anyFreePort();
+  const env = serverEnvironment({ postgres, database: 'test_e2e', port, appFolder, log: 'error' });
+  running.push(startServer(env), startWorker(env));
+  const address = `http://127.0.0.1:${port}`;
+  await waitForHealth(address);
+  const file = join(reports, 'e2e.json');
+  await run(bin('playwright'), ['test', '--config', 'e2e/playwright.config.ts'], {
+    ...process.env,
+    DOSSIER_E2E_ADDRESS: address,
+    DOSSIER_CHROMIUM: chromium,
+    PLAYWRIGHT_JSON_OUTPUT_NAME: file,
+  });
+  const { stats } = JSON.parse(readFileSync(file, 'utf8'));
+  results.push({ part: 'e2e', passed: stats.expected, failed: stats.unexpected + stats.flaky });
+}
+
+async function stopAll() {
+  for (const service of running.splice(0).reverse()) await service.stop();
+}
+for (const signal of ['SIGINT', 'SIGTERM']) process.once(signal, () => void stopAll().then(() => process.exit(130)));
+
+async function test() {
+  if (only && !PARTS.includes(only)) throw new SetUpError(`--only takes one of: ${PARTS.join(', ')}.`);
+  const wanted = (part) => !only || only === part;
+  await requirePackages();
+  rmSync(reports, { recursive: true, force: true });
+  mkdirSync(reports, { recursive: true });
+  if (wanted('static')) await runStatic();
+  if (wanted('unit')) await runJest('unit', ['core', 'reader', 'app'], process.env);
+  const postgres = wanted('server') || wanted('e2e') ? await testPostgres() : undefined;
+  if (wanted('server')) await runServer(postgres);
+  if (wanted('e2e')) {
+    await buildApp();
+    await runE2e(postgres);
+  }
+}
+
+const summary = () => {
+  const sum = (key) => results.reduce((total, r) => total + r[key], 0);
+  for (const { part, passed, failed } of results) console.log(`${failed > 0 ? '✗' : '✓'} ${part.padEnd(20)} ${passed} passed${failed ? `, ${failed} failed` : ''}`);
+  console.log(`\n${sum('passed')} passed, ${sum('failed')} failed`);
+  return sum('failed') > 0 || sum('passed') === 0 ? 1 : 0;
+};
+
+let code = 1;
+try {
+  await test();
+} catch (error) {
+  console.error(error instanceof SetUpError ? error.message : error);
+  results.push({ part: 'set-up', passed: 0, failed: 1 });
+} finally {
+  await stopAll();
+  console.log('');
+  code = summary();
+}
+process.exit(code);

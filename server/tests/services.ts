@@ -1,0 +1,55 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { createServer } from 'node:net';
+import { join } from 'node:path';
+
+const root = join(__dirname, '../..');
+
+/** Connections of one test database, given by the test runner. */
+export function databaseOf(name: 'api' | 'recovery'): NodeJS.ProcessEnv {
+  const given = process.env.DOSSIER_TEST_DATABASES;
+  if (!given) throw new Error('These tests need a database of their own: run them with "npm test -- --only server".');
+  const { ownerUrl, databaseUrl } = (JSON.parse(given) as Record<string, { ownerUrl: string; databaseUrl: string }>)[name]!;
+  return { DOSSIER_OWNER_URL: ownerUrl, DOSSIER_DATABASE_URL: databaseUrl };
+}
+
+export interface Service {
+  process: ChildProcess;
+  stop: (signal?: NodeJS.Signals) => Promise<void>;
+}
+
+/** Starts the real server program in one of its roles. */
+export function startRole(role: 'api' | 'worker', env: NodeJS.ProcessEnv): Service {
+  const child = spawn(process.execPath, ['--import', 'tsx', join(root, 'server/src/main.ts'), role], {
+    cwd: join(root, 'server'),
+    env: { ...process.env, DOSSIER_LOG: 'error', ...env },
+    stdio: ['ignore', 'ignore', 'inherit'],
+  });
+  const ended = new Promise<void>((resolve) => child.once('close', () => resolve()));
+  return {
+    process: child,
+    stop: async (signal = 'SIGTERM') => {
+      child.kill(signal);
+      await ended;
+    },
+  };
+}
+
+export const freePort = (): Promise<number> =>
+  new Promise((resolve) => {
+    const probe = createServer();
+    probe.listen(0, '127.0.0.1', () => {
+      const { port } = probe.address() as { port: number };
+      probe.close(() => resolve(port));
+    });
+  });
+
+/** Asks again and again until the answer is there; the test's own time limit ends it. */
+export async function until<T>(ask: () => Promise<T | undefined | false>): Promise<T> {
+  for (;;) {
+    const answer = await ask().catch(() => undefined);
+    if (answer) return answer;
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  }
+}
+
+export const isUp = (address: string): Promise<boolean> => fetch(`${address}/health`).then((r) => r.ok);

@@ -1,0 +1,12 @@
+import { databaseOf, freePort, isUp, startRole, until } from './services';
+
+/** One server and one worker for all tests that need no other. */
+export default async function startServices(): Promise<void> {
+  if (!process.env.DOSSIER_TEST_DATABASES) return;
+  const port = await freePort();
+  const env = { ...databaseOf('api'), DOSSIER_PORT: String(port), DOSSIER_SIGN_IN_LIMIT: '40' };
+  const address = `http://127.0.0.1:${port}/api/v1`;
+  process.env.DOSSIER_TEST_ADDRESS = address;
+  Object.assign(globalThis, { testServices: [startRole('api', env), startRole('worker', env)] });
+  await until(() => isUp(address));
+}
