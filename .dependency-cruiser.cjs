@@ -14,13 +14,19 @@ module.exports = {
       name: `${floor}-points-down`,
       severity: 'error',
       from: { path: `^${floor}/` },
-      to: { path: `^(?:app|server|reader|contract|core|demo|e2e|scripts)/`, pathNot: `^(?:${[floor, ...below].join('|')})/` },
+      to: {
+        path: `^(?:app|server|reader|contract|core|demo|e2e|scripts)/`,
+        pathNot: `^(?:${[floor, ...below].join('|')})/`,
+      },
     })),
     {
       name: 'features-meet-at-their-index',
       severity: 'error',
       from: { path: '^(app|server)/src/features/([^/]+)/' },
-      to: { path: '^(?:app|server)/src/features/([^/]+)/', pathNot: ['^(?:app|server)/src/features/$2/', '/index\\.tsx?$'] },
+      to: {
+        path: '^(?:app|server)/src/features/([^/]+)/',
+        pathNot: ['^(?:app|server)/src/features/$2/', '/index\\.tsx?$'],
+      },
     },
     {
       name: 'core-is-pure',
@@ -40,6 +46,10 @@ module.exports = {
     exclude: { path: '\\.(?:css|onnx)$|/dist/' },
     tsPreCompilationDeps: true,
     tsConfig: { fileName: 'tsconfig.json' },
-    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'require', 'node', 'default', 'types'], extensions: ['.ts', '.tsx', '.mjs', '.cjs', '.js'] },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'require', 'node', 'default', 'types'],
+      extensions: ['.ts', '.tsx', '.mjs', '.cjs', '.js'],
+    },
   },
 };

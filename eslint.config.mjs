@@ -23,7 +23,18 @@ export default tseslint.config(
   {
     files: ['**/*.{cjs,mjs}', 'app/*.js'],
     languageOptions: {
-      globals: { console: 'readonly', process: 'readonly', require: 'readonly', module: 'writable', __dirname: 'readonly', URL: 'readonly', fetch: 'readonly', setTimeout: 'readonly', clearTimeout: 'readonly', Buffer: 'readonly' },
+      globals: {
+        console: 'readonly',
+        process: 'readonly',
+        require: 'readonly',
+        module: 'writable',
+        __dirname: 'readonly',
+        URL: 'readonly',
+        fetch: 'readonly',
+        setTimeout: 'readonly',
+        clearTimeout: 'readonly',
+        Buffer: 'readonly',
+      },
     },
     rules: { '@typescript-eslint/no-require-imports': 'off' },
   },

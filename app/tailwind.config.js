@@ -7,8 +7,15 @@ module.exports = {
   theme: {
     extend: {
       colors: {
-        paper: ink('paper'), table: ink('table'), sheet: ink('sheet'), rule: ink('rule'),
-        ink: ink('ink'), soft: ink('soft'), marigold: ink('marigold'), onmarigold: ink('onmarigold'), brick: ink('brick'),
+        paper: ink('paper'),
+        table: ink('table'),
+        sheet: ink('sheet'),
+        rule: ink('rule'),
+        ink: ink('ink'),
+        soft: ink('soft'),
+        marigold: ink('marigold'),
+        onmarigold: ink('onmarigold'),
+        brick: ink('brick'),
       },
       fontFamily: {
         serif: ['Newsreader', 'Georgia', 'serif'],

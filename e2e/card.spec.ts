@@ -1,7 +1,9 @@
 import { expect, test } from '@playwright/test';
 import { demoPhoto, expectAccessible, goTo, photograph, signIn } from './desk';
 
-test('a card goes from the camera to a filed person, and a second time updates that person', async ({ page }, { project }) => {
+test('a card goes from the camera to a filed person, and a second time updates that person', async ({ page }, {
+  project,
+}) => {
   await page.goto('/');
   await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible();
   await expectAccessible(page);
@@ -44,9 +46,15 @@ test('a card goes from the camera to a filed person, and a second time updates t
 
   await expect(page.getByRole('heading', { name: /Nella Harrowfield-Voss/ })).toBeVisible();
   await expect(page.getByText('Asked for a strip curtain at dock two.')).toBeVisible();
-  await expect(page.getByRole('link', { name: 'nella@harrowfield.example' })).toHaveAttribute('href', 'mailto:nella@harrowfield.example');
+  await expect(page.getByRole('link', { name: 'nella@harrowfield.example' })).toHaveAttribute(
+    'href',
+    'mailto:nella@harrowfield.example',
+  );
   await expectAccessible(page);
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Download' }).click()]);
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'Download' }).click(),
+  ]);
   expect(download.suggestedFilename()).toBe('nella-harrowfield-voss.vcf');
 
   await goTo(page, 'People');
@@ -80,13 +88,19 @@ test('a card goes from the camera to a filed person, and a second time updates t
 test('loose lines can be given to a field, and signing out closes the desk', async ({ page }, { project }) => {
   const desk = project.name as 'phone' | 'wide';
   await signIn(page, desk, '/photograph');
-  const [chooser] = await Promise.all([page.waitForEvent('filechooser'), page.getByRole('button', { name: 'Pick files' }).click()]);
+  const [chooser] = await Promise.all([
+    page.waitForEvent('filechooser'),
+    page.getByRole('button', { name: 'Pick files' }).click(),
+  ]);
   await chooser.setFiles(demoPhoto('seagrain'));
   await goTo(page, 'Tray');
   await page.getByRole('link', { name: /Margit Thorsager/ }).click();
   const loose = page.getByRole('button', { name: /VAT reg/ });
   await loose.click();
-  await page.getByRole('group', { name: /Give “VAT reg/ }).getByRole('button', { name: 'Note' }).click();
+  await page
+    .getByRole('group', { name: /Give “VAT reg/ })
+    .getByRole('button', { name: 'Note' })
+    .click();
   await expect(loose).toBeHidden();
   await expect(page.getByRole('textbox', { name: 'Note' })).toHaveValue(/VAT reg/);
 

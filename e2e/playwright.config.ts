@@ -24,8 +24,15 @@ export default defineConfig({
     launchOptions: {
       executablePath: process.env.DOSSIER_CHROMIUM ?? '/usr/bin/chromium',
       args: [
-        '--no-sandbox', '--disable-gpu', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync',
-        '--use-fake-device-for-media-stream', '--use-fake-ui-for-media-stream', `--use-file-for-fake-video-capture=${CAMERA_FILE}`,
+        '--no-sandbox',
+        '--disable-gpu',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+        '--use-fake-device-for-media-stream',
+        '--use-fake-ui-for-media-stream',
+        `--use-file-for-fake-video-capture=${CAMERA_FILE}`,
       ],
     },
   },

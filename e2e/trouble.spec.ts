@@ -1,12 +1,15 @@
 import { expect, test, type FileChooser, type Page } from '@playwright/test';
 import { demoPhoto, goTo, signIn } from './desk';
 
-test.beforeEach(({}, { project }) => test.skip(project.name !== 'phone', 'once is enough'));
+test.beforeEach(({ page }, { project }) => test.skip(project.name !== 'phone' || !page, 'once is enough'));
 
 async function pick(page: Page, files: Parameters<FileChooser['setFiles']>[0]): Promise<void> {
   const [chooser] = await Promise.all([
     page.waitForEvent('filechooser'),
-    page.getByRole('button', { name: /^Pick (files|pictures)$/ }).first().click(),
+    page
+      .getByRole('button', { name: /^Pick (files|pictures)$/ })
+      .first()
+      .click(),
   ]);
   await chooser.setFiles(files);
 }

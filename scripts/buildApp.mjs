@@ -11,7 +11,10 @@ const stamp = join(dataFolder, 'app-built-from');
 /** Font files that the application is served with, from their packages. */
 const FONTS = {
   '@fontsource-variable/newsreader': ['newsreader-latin-wght-normal', 'newsreader-latin-ext-wght-normal'],
-  '@fontsource-variable/instrument-sans': ['instrument-sans-latin-wght-normal', 'instrument-sans-latin-ext-wght-normal'],
+  '@fontsource-variable/instrument-sans': [
+    'instrument-sans-latin-wght-normal',
+    'instrument-sans-latin-ext-wght-normal',
+  ],
   '@fontsource/ibm-plex-mono': ['ibm-plex-mono-latin-400-normal', 'ibm-plex-mono-latin-ext-400-normal'],
 };
 

@@ -8,7 +8,9 @@ const stamp = join(root, 'node_modules/.installed-for');
 
 /** Installs the packages of the lock file unless they are there already. */
 export async function requirePackages() {
-  const lock = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).digest('hex');
+  const lock = createHash('sha256')
+    .update(readFileSync(join(root, 'package-lock.json')))
+    .digest('hex');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
   console.log('Installing npm packages …');
   await runToEnd('npm', ['ci', '--loglevel=error'], { cwd: root });

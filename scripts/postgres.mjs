@@ -41,7 +41,9 @@ export async function startPostgres({ folder, port, setting, fast = false }) {
   await waitUntil('PostgreSQL', ready);
   const url = (role, database) => `postgres://${role}:${secrets[role]}@${HOST}:${actualPort}/${database}`;
   const psql = (database, sql) =>
-    runToEnd(join(bin, 'psql'), ['-q', '-v', 'ON_ERROR_STOP=1', '-At', '-d', url('postgres', database), '-c', sql], { cwd: '/' });
+    runToEnd(join(bin, 'psql'), ['-q', '-v', 'ON_ERROR_STOP=1', '-At', '-d', url('postgres', database), '-c', sql], {
+      cwd: '/',
+    });
   return {
     url,
     /** Makes the two roles and an empty database unless they are there. */
@@ -54,7 +56,10 @@ export async function startPostgres({ folder, port, setting, fast = false }) {
         );
       }
       if ((await psql('postgres', `select 1 from pg_database where datname = '${name}'`)).trim()) return;
-      await psql('postgres', `create database ${name} owner dossier_owner encoding 'UTF8' lc_collate 'C.UTF-8' lc_ctype 'C.UTF-8' template template0`);
+      await psql(
+        'postgres',
+        `create database ${name} owner dossier_owner encoding 'UTF8' lc_collate 'C.UTF-8' lc_ctype 'C.UTF-8' template template0`,
+      );
       await psql('postgres', `grant create on database ${name} to dossier_serving`);
     },
     dropDatabase: (name) => psql('postgres', `drop database if exists ${name} with (force)`),
@@ -78,7 +83,9 @@ function userPrefix(parent) {
 
 function readSecrets(file) {
   if (!existsSync(file)) {
-    const secrets = Object.fromEntries(['postgres', 'dossier_owner', 'dossier_serving'].map((role) => [role, randomBytes(18).toString('base64url')]));
+    const secrets = Object.fromEntries(
+      ['postgres', 'dossier_owner', 'dossier_serving'].map((role) => [role, randomBytes(18).toString('base64url')]),
+    );
     writeFileSync(file, JSON.stringify(secrets), { mode: 0o600 });
   }
   return JSON.parse(readFileSync(file, 'utf8'));
@@ -94,8 +101,18 @@ async function createCluster(bin, folder, asUser, secrets) {
     for (const path of [folder, passwordFile]) chownSync(path, id('-u'), id('-g'));
   }
   const [command, ...args] = [
-    ...asUser, join(bin, 'initdb'), '-D', folder, '-U', 'postgres', `--pwfile=${passwordFile}`,
-    '--auth=scram-sha-256', '--encoding=UTF8', '--locale=C.UTF-8', '--no-sync', '--data-checksums',
+    ...asUser,
+    join(bin, 'initdb'),
+    '-D',
+    folder,
+    '-U',
+    'postgres',
+    `--pwfile=${passwordFile}`,
+    '--auth=scram-sha-256',
+    '--encoding=UTF8',
+    '--locale=C.UTF-8',
+    '--no-sync',
+    '--data-checksums',
   ];
   await runToEnd(command, args, { cwd: '/' });
   writeFileSync(passwordFile, '');

@@ -16,7 +16,9 @@ export function runToEnd(command, args, options = {}) {
     child.stderr?.on('data', keep);
     child.once('error', (error) => reject(new SetUpError(`${command} could not be started: ${error.message}`)));
     child.once('close', (code) =>
-      code === 0 ? resolve(output) : reject(new SetUpError(`${[command, ...args].join(' ')} failed:\n${output.trim()}`)),
+      code === 0
+        ? resolve(output)
+        : reject(new SetUpError(`${[command, ...args].join(' ')} failed:\n${output.trim()}`)),
     );
   });
 }

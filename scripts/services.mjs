@@ -8,7 +8,15 @@ const serverFolder = join(root, 'server');
 /** Node with the TypeScript loader, for programs of the workspaces. */
 export const tsxArguments = (program, ...args) => ['--import', 'tsx', join(root, program), ...args];
 
-export const serverEnvironment = ({ postgres, database, port, host = '127.0.0.1', appFolder, log = 'warn', more = {} }) => ({
+export const serverEnvironment = ({
+  postgres,
+  database,
+  port,
+  host = '127.0.0.1',
+  appFolder,
+  log = 'warn',
+  more = {},
+}) => ({
   ...process.env,
   DOSSIER_OWNER_URL: postgres.url('dossier_owner', database),
   DOSSIER_DATABASE_URL: postgres.url('dossier_serving', database),
@@ -24,10 +32,18 @@ export const setUpDatabase = (env, workspacesFile = join(root, 'demo/workspaces.
   runToEnd(process.execPath, tsxArguments('server/src/setUp.ts', workspacesFile), { cwd: serverFolder, env });
 
 export const startServer = (env, options = {}) =>
-  startProcess('server', process.execPath, tsxArguments('server/src/main.ts', 'api'), { cwd: serverFolder, env, ...options });
+  startProcess('server', process.execPath, tsxArguments('server/src/main.ts', 'api'), {
+    cwd: serverFolder,
+    env,
+    ...options,
+  });
 
 export const startWorker = (env, options = {}) =>
-  startProcess('worker', process.execPath, tsxArguments('server/src/main.ts', 'worker'), { cwd: serverFolder, env, ...options });
+  startProcess('worker', process.execPath, tsxArguments('server/src/main.ts', 'worker'), {
+    cwd: serverFolder,
+    env,
+    ...options,
+  });
 
 /** Waits until database, queue and worker are up. */
 export const waitForHealth = (address, wanted = (health) => health.status === 'ok') =>

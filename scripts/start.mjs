@@ -13,7 +13,14 @@ import { appFolder, dataFolder, root } from './paths.mjs';
 import { requireFreePort } from './ports.mjs';
 import { startPostgres } from './postgres.mjs';
 import { SetUpError, startProcess } from './processes.mjs';
-import { serverEnvironment, setUpDatabase, startServer, startWorker, tsxArguments, waitForHealth } from './services.mjs';
+import {
+  serverEnvironment,
+  setUpDatabase,
+  startServer,
+  startWorker,
+  tsxArguments,
+  waitForHealth,
+} from './services.mjs';
 
 const DATABASE = 'dossier';
 const port = Number(process.env.DOSSIER_PORT ?? 4300);
@@ -63,14 +70,22 @@ async function start() {
   const address = `http://127.0.0.1:${port}`;
   await waitForHealth(address);
   greet(address);
-  const demo = startProcess('demo loader', process.execPath, tsxArguments('demo/src/loadDemo.ts', address, demoLoaded), { cwd: root });
+  const demo = startProcess(
+    'demo loader',
+    process.execPath,
+    tsxArguments('demo/src/loadDemo.ts', address, demoLoaded),
+    { cwd: root },
+  );
   running.push(demo);
 }
 
 function greet(address) {
   console.log(`\n  Dossier is ready:  ${address}`);
-  const others = Object.values(networkInterfaces()).flat().filter((i) => i && i.family === 'IPv4' && !i.internal);
-  if (host === '0.0.0.0') for (const other of others) console.log(`  In this network:   http://${other.address}:${port}`);
+  const others = Object.values(networkInterfaces())
+    .flat()
+    .filter((i) => i && i.family === 'IPv4' && !i.internal);
+  if (host === '0.0.0.0')
+    for (const other of others) console.log(`  In this network:   http://${other.address}:${port}`);
   console.log('  Sign in with       ottilie@keldermoss.example   cold-chain');
   console.log('  The demo cards are read one after the other on the first start.  Ctrl-C stops everything.\n');
 }

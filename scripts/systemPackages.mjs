@@ -10,13 +10,16 @@ export async function requirePostgres() {
   if (found) return found;
   await installFromDebian('PostgreSQL', ['postgresql']);
   const installed = findPostgres();
-  if (!installed) throw new SetUpError('PostgreSQL was installed, but its programs were not found under /usr/lib/postgresql.');
+  if (!installed)
+    throw new SetUpError('PostgreSQL was installed, but its programs were not found under /usr/lib/postgresql.');
   return installed;
 }
 
 function findPostgres() {
   const versions = existsSync(VERSIONS) ? readdirSync(VERSIONS).sort((a, b) => Number(b) - Number(a)) : [];
-  return versions.map((v) => join(VERSIONS, v, 'bin')).find((bin) => existsSync(join(bin, 'postgres')) && existsSync(join(bin, 'psql')));
+  return versions
+    .map((v) => join(VERSIONS, v, 'bin'))
+    .find((bin) => existsSync(join(bin, 'postgres')) && existsSync(join(bin, 'psql')));
 }
 
 /** Path of Chromium; installs Debian's package where that is possible. */

@@ -34,8 +34,16 @@ async function runStatic() {
   const checks = [
     ['lint', 'eslint', ['.', '--max-warnings', '0']],
     ['format', 'prettier', ['--check', '--log-level', 'warn', '.']],
-    ['arrows', 'depcruise', ['--config', '.dependency-cruiser.cjs', 'app/src', 'server/src', 'reader/src', 'contract/src', 'core/src']],
-    ...['core', 'contract', 'reader', 'server', 'app', 'demo', 'scripts', 'e2e'].map((w) => [`types of ${w}`, 'tsc', ['-p', w]]),
+    [
+      'arrows',
+      'depcruise',
+      ['--config', '.dependency-cruiser.cjs', 'app/src', 'server/src', 'reader/src', 'contract/src', 'core/src'],
+    ],
+    ...['core', 'contract', 'reader', 'server', 'app', 'demo', 'scripts', 'e2e'].map((w) => [
+      `types of ${w}`,
+      'tsc',
+      ['-p', w],
+    ]),
   ];
   for (const [name, command, args] of checks) {
     const passed = (await run(bin(command), args)) === 0;
@@ -46,10 +54,21 @@ async function runStatic() {
 
 async function runJest(part, projects, env) {
   const file = join(reports, `${part}.json`);
-  const args = ['--selectProjects', ...projects, '--json', '--outputFile', file, ...(part === 'server' ? ['--runInBand'] : ['--maxWorkers=2'])];
+  const args = [
+    '--selectProjects',
+    ...projects,
+    '--json',
+    '--outputFile',
+    file,
+    ...(part === 'server' ? ['--runInBand'] : ['--maxWorkers=2']),
+  ];
   await run(bin('jest'), args, env);
   const report = JSON.parse(readFileSync(file, 'utf8'));
-  results.push({ part, passed: report.numPassedTests, failed: report.numFailedTests + report.numRuntimeErrorTestSuites });
+  results.push({
+    part,
+    passed: report.numPassedTests,
+    failed: report.numFailedTests + report.numRuntimeErrorTestSuites,
+  });
 }
 
 async function testPostgres() {
@@ -73,7 +92,10 @@ async function runServer(postgres) {
   const databases = {};
   for (const name of ['api', 'recovery']) {
     await freshDatabase(postgres, `test_${name}`);
-    databases[name] = { ownerUrl: postgres.url('dossier_owner', `test_${name}`), databaseUrl: postgres.url('dossier_serving', `test_${name}`) };
+    databases[name] = {
+      ownerUrl: postgres.url('dossier_owner', `test_${name}`),
+      databaseUrl: postgres.url('dossier_serving', `test_${name}`),
+    };
   }
   await runJest('server', ['server'], { ...process.env, DOSSIER_TEST_DATABASES: JSON.stringify(databases) });
 }
@@ -120,7 +142,8 @@ async function test() {
 
 const summary = () => {
   const sum = (key) => results.reduce((total, r) => total + r[key], 0);
-  for (const { part, passed, failed } of results) console.log(`${failed > 0 ? '✗' : '✓'} ${part.padEnd(20)} ${passed} passed${failed ? `, ${failed} failed` : ''}`);
+  for (const { part, passed, failed } of results)
+    console.log(`${failed > 0 ? '✗' : '✓'} ${part.padEnd(20)} ${passed} passed${failed ? `, ${failed} failed` : ''}`);
   console.log(`\n${sum('passed')} passed, ${sum('failed')} failed`);
   return sum('failed') > 0 || sum('passed') === 0 ? 1 : 0;
 };

@@ -12,25 +12,41 @@ interface Props {
 const isAt = (path: string, href: string): boolean =>
   path === href || path.startsWith(`${href}/`) || (href === '/tray' && /^\/(proof|file)\//.test(path));
 
-const words = (here: boolean): string => `font-sans text-[16px] leading-[21px] ${here ? 'font-semibold text-ink' : 'text-soft'}`;
+const words = (here: boolean): string =>
+  `font-sans text-[16px] leading-[21px] ${here ? 'font-semibold text-ink' : 'text-soft'}`;
 
 /** The places of the application at the bottom of a phone, with the release in the middle. */
-export const BottomBar = ({ path, trayCount, portrait }: Props) => (
-  <View role="navigation" aria-label="Places" className="flex-row items-center justify-around border-t border-rule bg-paper px-2 pb-1 pt-1">
+export const BottomBar = ({ path, trayCount }: Omit<Props, 'portrait'>) => (
+  <View
+    role="navigation"
+    aria-label="Places"
+    className="flex-row items-center justify-around border-t border-rule bg-paper px-2 pb-1 pt-1"
+  >
     <BarLink path={path} href="/tray" label="Tray" count={trayCount} />
+    {path === '/photograph' ? null : (
+      <Link href="/photograph" aria-label="Photograph">
+        <View className="h-[58px] w-[58px] items-center justify-center rounded-full border-2 border-ink">
+          <View className="h-[46px] w-[46px] rounded-full bg-ink" />
+        </View>
+      </Link>
+    )}
     <BarLink path={path} href="/people" label="People" />
-    <Link href="/photograph" aria-label="Photograph" aria-current={isAt(path, '/photograph') ? 'page' : undefined}>
-      <View className="h-[58px] w-[58px] items-center justify-center rounded-full border-2 border-ink">
-        <View className="h-[46px] w-[46px] rounded-full bg-ink" />
-      </View>
-    </Link>
-    {portrait}
   </View>
 );
 
-const BarLink = ({ path, href, label, count = 0 }: { path: string; href: Href & string; label: string; count?: number }) => (
+const BarLink = ({
+  path,
+  href,
+  label,
+  count = 0,
+}: {
+  path: string;
+  href: Href & string;
+  label: string;
+  count?: number;
+}) => (
   <Link href={href} aria-current={isAt(path, href) ? 'page' : undefined}>
-    <View className="min-h-[52px] min-w-[72px] flex-row items-center justify-center gap-2">
+    <View className="min-h-[52px] min-w-[104px] flex-row items-center justify-center gap-2">
       <NativeText className={words(isAt(path, href))}>{label}</NativeText>
       {count > 0 ? <Highlight>{count}</Highlight> : null}
     </View>
@@ -50,11 +66,23 @@ export const MarginColumn = ({ path, trayCount, portrait }: Props) => (
   </View>
 );
 
-const ColumnLink = ({ path, href, label, count = 0 }: { path: string; href: Href & string; label: string; count?: number }) => {
+const ColumnLink = ({
+  path,
+  href,
+  label,
+  count = 0,
+}: {
+  path: string;
+  href: Href & string;
+  label: string;
+  count?: number;
+}) => {
   const here = isAt(path, href);
   return (
     <Link href={href} aria-current={here ? 'page' : undefined}>
-      <View className={`min-h-[46px] w-[175px] flex-row items-center gap-2 border-l-[3px] px-[17px] hover:bg-table ${here ? 'border-ink' : 'border-transparent'}`}>
+      <View
+        className={`min-h-[46px] w-[175px] flex-row items-center gap-2 border-l-[3px] px-[17px] hover:bg-table ${here ? 'border-ink' : 'border-transparent'}`}
+      >
         <NativeText className={words(here)}>{label}</NativeText>
         {count > 0 ? <Highlight>{count}</Highlight> : null}
       </View>

@@ -10,7 +10,7 @@ import { hasStatus, problemText } from '@/lib/api';
 import { useWide } from '@/lib/useWide';
 import { BottomBar, MarginColumn } from '@/navigation';
 import { createStore } from '@/store';
-import { Button, EmptyState } from '@/ui';
+import { Button, EmptyState, Serif } from '@/ui';
 
 /** The application: who is signed in decides between the sign-in page and the desk. */
 export function RootScreen() {
@@ -41,6 +41,7 @@ function Gate() {
 }
 
 /** On the proof desk the bottom of a phone belongs to the desk's own buttons. */
+const WITH_PORTRAIT = /^\/(tray|people|account)$/;
 const WITHOUT_BOTTOM_BAR = /^\/(proof|file)\//;
 
 function Desk({ name, accountId }: { name: string; accountId: string }) {
@@ -61,10 +62,16 @@ function Desk({ name, accountId }: { name: string; accountId: string }) {
   }
   return (
     <View className="min-h-0 flex-1">
+      {WITH_PORTRAIT.test(path) ? (
+        <View className="flex-row items-center justify-between border-b border-rule pl-4 pr-2">
+          <Serif className="text-[18px] text-soft">Dossier</Serif>
+          {portrait}
+        </View>
+      ) : null}
       <View className="min-h-0 flex-1">
         <Slot />
       </View>
-      {WITHOUT_BOTTOM_BAR.test(path) ? null : <BottomBar path={path} trayCount={trayCount} portrait={portrait} />}
+      {WITHOUT_BOTTOM_BAR.test(path) ? null : <BottomBar path={path} trayCount={trayCount} />}
     </View>
   );
 }

@@ -22,7 +22,10 @@ export const PersonFields = z.object({
   title: text(240).default(''),
   department: text(240).default(''),
   company: text(240).default(''),
-  emails: z.array(text(254).toLowerCase().pipe(z.email('This is not a complete e-mail address.'))).max(12).default([]),
+  emails: z
+    .array(text(254).toLowerCase().pipe(z.email('This is not a complete e-mail address.')))
+    .max(12)
+    .default([]),
   phones: z.array(PhoneEntry).max(12).default([]),
   websites: z.array(text(500).min(1)).max(12).default([]),
   street: text(300).default(''),
@@ -45,7 +48,11 @@ export const PersonSummary = z.object({
 });
 export type PersonSummary = z.infer<typeof PersonSummary>;
 
-export const PeoplePage = z.object({ items: z.array(PersonSummary), total: z.number().int(), next: z.string().nullable() });
+export const PeoplePage = z.object({
+  items: z.array(PersonSummary),
+  total: z.number().int(),
+  next: z.string().nullable(),
+});
 export type PeoplePage = z.infer<typeof PeoplePage>;
 
 export const PeopleQuery = z.object({
@@ -82,7 +89,10 @@ export const Person = z.object({
 export type Person = z.infer<typeof Person>;
 
 /** Who is already known under one of these addresses or numbers. */
-export const MatchQuery = z.object({ emails: z.array(z.string().max(254)).max(12), phones: z.array(z.string().max(60)).max(12) });
+export const MatchQuery = z.object({
+  emails: z.array(z.string().max(254)).max(12),
+  phones: z.array(z.string().max(60)).max(12),
+});
 export type MatchQuery = z.infer<typeof MatchQuery>;
 
 export const Match = z.object({

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { FIELD_NAMES } from '@dossier/core/reading';
+import { FIELD_NAMES } from '@dossier/core/reading/fields';
 
 const Point = z.tuple([z.number(), z.number()]);
 export const QuadShape = z.tuple([Point, Point, Point, Point]);

@@ -11,7 +11,14 @@ import { truthOf } from './truth';
 const folder = join(dirname(fileURLToPath(import.meta.url)), '../photos');
 const browser = await chromium.launch({
   executablePath: process.env.DOSSIER_CHROMIUM ?? '/usr/bin/chromium',
-  args: ['--no-sandbox', '--disable-gpu', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
 });
 const truth: unknown[] = [];
 for (const shot of shots) {

@@ -29,7 +29,12 @@ const cookies = new Map<string, string>();
 async function load(shot: Shot, index: number): Promise<void> {
   const photoId = uuidv5(shot.id, DEMO_NAMESPACE);
   const takenAt = new Date(FIRST_DAY + index * 17 * 60_000).toISOString();
-  await call(shot.by, 'PUT', `/photos/${photoId}?takenAt=${takenAt}`, readFileSync(join(folder, 'photos', `${shot.id}.jpg`)));
+  await call(
+    shot.by,
+    'PUT',
+    `/photos/${photoId}?takenAt=${takenAt}`,
+    readFileSync(join(folder, 'photos', `${shot.id}.jpg`)),
+  );
   const cards = await cardsOf(shot.by, photoId);
   if (!shot.filed || !cards[0]) return;
   await call(shot.by, 'POST', '/people', filing(shot.id, cards[0].id), { 'idempotency-key': `demo-${shot.id}` });
@@ -40,7 +45,8 @@ async function cardsOf(by: string, photoId: string): Promise<TrayItem[]> {
   for (;;) {
     const { items } = (await call(by, 'GET', '/tray')) as Tray;
     const own = items.filter((item) => item.photoId === photoId);
-    if (own.every((item) => !['waiting', 'reading'].includes(item.state))) return own.filter((item) => item.kind === 'card');
+    if (own.every((item) => !['waiting', 'reading'].includes(item.state)))
+      return own.filter((item) => item.kind === 'card');
     await new Promise((resolve) => setTimeout(resolve, POLL_MS));
   }
 }
@@ -85,13 +91,24 @@ function filing(id: string, cardId: string): FileCard {
 }
 
 /** One request as one of the reps. @throws Error with the answer when it is refused, other than as already done */
-async function call(by: string, method: string, path: string, body?: Buffer | object, headers: Record<string, string> = {}): Promise<unknown> {
+async function call(
+  by: string,
+  method: string,
+  path: string,
+  body?: Buffer | object,
+  headers: Record<string, string> = {},
+): Promise<unknown> {
   const response = await fetch(`${address}/api/v1${path}`, {
     method,
-    headers: { cookie: await cookieOf(by), ...(body && !Buffer.isBuffer(body) && { 'content-type': 'application/json' }), ...headers },
+    headers: {
+      cookie: await cookieOf(by),
+      ...(body && !Buffer.isBuffer(body) && { 'content-type': 'application/json' }),
+      ...headers,
+    },
     body: body === undefined ? undefined : Buffer.isBuffer(body) ? new Uint8Array(body) : JSON.stringify(body),
   });
-  if (!response.ok && response.status !== 409) throw new Error(`${method} ${path}: ${response.status} ${await response.text()}`);
+  if (!response.ok && response.status !== 409)
+    throw new Error(`${method} ${path}: ${response.status} ${await response.text()}`);
   return response.json();
 }
 

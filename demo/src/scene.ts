@@ -35,7 +35,8 @@ const LIGHTS: Record<NonNullable<Shot['light']> | 'day', string> = {
   day: 'linear-gradient(115deg, rgb(255 255 255 / .16), rgb(0 0 0 / .16))',
   lamp: 'radial-gradient(circle at 22% 12%, rgb(255 214 150 / .42), rgb(40 20 0 / .38) 78%)',
   dusk: 'linear-gradient(150deg, rgb(20 30 60 / .5), rgb(20 24 40 / .62))',
-  glare: 'radial-gradient(ellipse 300px 190px at 70% 24%, rgb(255 255 255 / .62), rgb(255 255 255 / 0)), linear-gradient(115deg, rgb(255 255 255 / .1), rgb(0 0 0 / .2))',
+  glare:
+    'radial-gradient(ellipse 300px 190px at 70% 24%, rgb(255 255 255 / .62), rgb(255 255 255 / 0)), linear-gradient(115deg, rgb(255 255 255 / .1), rgb(0 0 0 / .2))',
   blur: 'linear-gradient(115deg, rgb(255 255 255 / .1), rgb(0 0 0 / .3))',
 };
 

@@ -30,14 +30,29 @@ export interface Shot {
 }
 
 const one = (
-  id: string, layout: LayoutName, table: Table, turn: number, filed: boolean, by: Shot['by'] = 'ottilie',
+  id: string,
+  layout: LayoutName,
+  table: Table,
+  turn: number,
+  filed: boolean,
+  by: Shot['by'] = 'ottilie',
   extra: Partial<Pick<Shot, 'light'>> & { tilt?: readonly [number, number]; size?: number } = {},
 ): Shot => ({
   id,
   table,
   width: 1600,
   height: 1200,
-  cards: [{ person: id, layout, x: 800, y: 600, size: extra.size ?? (layout === 'upright' ? 640 : 1130), turn, tilt: extra.tilt }],
+  cards: [
+    {
+      person: id,
+      layout,
+      x: 800,
+      y: 600,
+      size: extra.size ?? (layout === 'upright' ? 640 : 1130),
+      turn,
+      tilt: extra.tilt,
+    },
+  ],
   light: extra.light,
   filed,
   by,
@@ -68,7 +83,12 @@ export const shots: readonly Shot[] = [
   one('boreal', 'ledger', 'steel', 92, false),
   one('larch', 'night', 'walnut', -5, false, 'ottilie', { light: 'blur', size: 900 }),
   {
-    id: 'table', table: 'oak', width: 2000, height: 1500, filed: false, by: 'ottilie',
+    id: 'table',
+    table: 'oak',
+    width: 2000,
+    height: 1500,
+    filed: false,
+    by: 'ottilie',
     cards: [
       { person: 'haddon', layout: 'band', x: 540, y: 400, size: 800, turn: -5 },
       { person: 'anchor', layout: 'ledger', x: 1470, y: 420, size: 790, turn: 4 },
@@ -77,7 +97,12 @@ export const shots: readonly Shot[] = [
     ],
   },
   {
-    id: 'pair', table: 'slate', width: 1800, height: 1350, filed: false, by: 'idris',
+    id: 'pair',
+    table: 'slate',
+    width: 1800,
+    height: 1350,
+    filed: false,
+    by: 'idris',
     cards: [
       { person: 'brine', layout: 'centred', x: 900, y: 360, size: 920, turn: 2 },
       { person: 'harrowfield', layout: 'back', x: 900, y: 980, size: 920, turn: -3 },

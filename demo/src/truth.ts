@@ -19,12 +19,29 @@ export function truthOf(shot: Shot, quads: readonly Quad[]) {
 function cardTruth(card: Lying, quad: Quad) {
   const person = personNamed(card.person);
   const isBack = card.layout === 'back';
-  return { side: isBack ? 'back' : 'front', quad, template: card.layout, country: person.country, fields: isBack ? backFields(person) : frontFields(person) };
+  return {
+    side: isBack ? 'back' : 'front',
+    quad,
+    template: card.layout,
+    country: person.country,
+    fields: isBack ? backFields(person) : frontFields(person),
+  };
 }
 
 const nothing = {
-  prefix: null, givenName: null, middleName: null, familyName: null, suffix: null, fullName: null, title: null,
-  department: null, emails: [], phones: [], websites: [], address: null, social: [],
+  prefix: null,
+  givenName: null,
+  middleName: null,
+  familyName: null,
+  suffix: null,
+  fullName: null,
+  title: null,
+  department: null,
+  emails: [],
+  phones: [],
+  websites: [],
+  address: null,
+  social: [],
 };
 
 const backFields = (person: DemoPerson) => ({ ...nothing, company: person.company, companyPrinted: true });

@@ -1,6 +1,6 @@
-/// <reference path="./heic-decode.d.ts" />
 import sharp, { type Sharp } from 'sharp';
 import { UnreadablePhoto } from './errors';
+import { heicDecode } from './heicDecode';
 import type { Pixels } from './pixels';
 import { sniffPhoto } from './sniffPhoto';
 
@@ -68,9 +68,8 @@ function spreadGrey(data: Uint8Array, channels: number): Uint8Array {
 
 /** HEVC-coded HEIF goes through libheif (WebAssembly); sharp's own build has no HEVC decoder. */
 async function openHeic(bytes: Uint8Array): Promise<Sharp> {
-  const { default: heicDecode } = await import('heic-decode');
   try {
-    const images = await heicDecode.all({ buffer: bytes });
+    const images = await heicDecode().all({ buffer: bytes });
     const first = images[0];
     if (!first) throw new Error('no image inside');
     assertPixelCount(first.width * first.height);

@@ -18,9 +18,7 @@ async function upsideDownProbability(models: Models, crop: Pixels): Promise<numb
 
 /** The longest lines of a card vote, weighted by how sure the classifier is, whether the card stands on its head. */
 export async function isUpsideDown(models: Models, card: Pixels, lines: readonly Quad[]): Promise<boolean> {
-  const asked = [...lines]
-    .sort((a, b) => distance(b[0], b[1]) - distance(a[0], a[1]))
-    .slice(0, LINES_ASKED);
+  const asked = [...lines].sort((a, b) => distance(b[0], b[1]) - distance(a[0], a[1])).slice(0, LINES_ASKED);
   let balance = 0;
   for (const quad of asked) balance += (await upsideDownProbability(models, lineCrop(card, quad))) - 0.5;
   return balance > 0;

@@ -1,4 +1,13 @@
-import { area, centre, chooseCards, contains, coveredShare, rectangle, scaleQuad, type Quad } from '@dossier/core/capture';
+import {
+  area,
+  centre,
+  chooseCards,
+  contains,
+  coveredShare,
+  rectangle,
+  scaleQuad,
+  type Quad,
+} from '@dossier/core/capture';
 import { detectText } from './detectText';
 import type { Models } from './models';
 import { OUTLINE_LONG_SIDE, outlineCandidates } from './outlineCandidates';

@@ -142,7 +142,11 @@ function distinct(quads: readonly Quad[]): Quad[] {
 }
 
 /** Largest Sobel magnitude over the Lab channels, in grey levels. */
-function gradientStrength(cv: OpenCv, planes: readonly Mat[], keep: <M extends { delete(): void }>(m: M) => M): Float32Array {
+function gradientStrength(
+  cv: OpenCv,
+  planes: readonly Mat[],
+  keep: <M extends { delete(): void }>(m: M) => M,
+): Float32Array {
   const out = new Float32Array(planes[0]!.rows * planes[0]!.cols);
   for (const plane of planes) {
     const dx = keep(new cv.Mat());

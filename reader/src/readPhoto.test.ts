@@ -9,7 +9,10 @@ import { sniffPhoto } from './sniffPhoto';
 
 const demo = join(__dirname, '../../demo/photos');
 const photo = (name: string) => readFileSync(join(demo, `${name}.jpg`));
-const truth = JSON.parse(readFileSync(join(demo, 'truth.json'), 'utf8')) as { id: string; cards: { quad: Quad; fields: { familyName: string | null; company: string } }[] }[];
+const truth = JSON.parse(readFileSync(join(demo, 'truth.json'), 'utf8')) as {
+  id: string;
+  cards: { quad: Quad; fields: { familyName: string | null; company: string } }[];
+}[];
 const truthOf = (name: string) => truth.find((t) => t.id === name)!.cards;
 
 jest.setTimeout(180_000);
@@ -62,7 +65,9 @@ describe('reading a photograph', () => {
   });
 
   it('gives the whole picture when there is no card', async () => {
-    const plain = await sharp({ create: { width: 500, height: 400, channels: 3, background: '#8a9ba8' } }).png().toBuffer();
+    const plain = await sharp({ create: { width: 500, height: 400, channels: 3, background: '#8a9ba8' } })
+      .png()
+      .toBuffer();
     const { cards, whole } = await readPhoto(plain);
     expect(cards).toEqual([]);
     expect(whole.reading).toEqual({ width: 500, height: 400, lines: [] });
@@ -79,12 +84,24 @@ describe('pictures of every kind', () => {
   const small = sharp({ create: { width: 64, height: 48, channels: 3, background: '#ddd' } });
 
   it.each([
-    ['a PNG with transparency', () => sharp({ create: { width: 64, height: 48, channels: 4, background: '#dddddd80' } }).png().toBuffer()],
+    [
+      'a PNG with transparency',
+      () =>
+        sharp({ create: { width: 64, height: 48, channels: 4, background: '#dddddd80' } })
+          .png()
+          .toBuffer(),
+    ],
     ['a 16-bit PNG', () => small.clone().toColourspace('rgb16').png().toBuffer()],
     ['a grey JPEG', () => small.clone().greyscale().jpeg().toBuffer()],
     ['a CMYK JPEG', () => small.clone().toColourspace('cmyk').jpeg().toBuffer()],
     ['a WebP', () => small.clone().webp().toBuffer()],
-    ['one pixel', () => sharp({ create: { width: 1, height: 1, channels: 3, background: '#ddd' } }).png().toBuffer()],
+    [
+      'one pixel',
+      () =>
+        sharp({ create: { width: 1, height: 1, channels: 3, background: '#ddd' } })
+          .png()
+          .toBuffer(),
+    ],
   ])('opens %s', async (_kind, make) => {
     const { cards } = await readPhoto(await make());
     expect(cards).toEqual([]);
@@ -94,8 +111,16 @@ describe('pictures of every kind', () => {
     ['text', Buffer.from('Dear Sir or Madam'), 'not-a-picture'],
     ['nothing', Buffer.alloc(0), 'not-a-picture'],
     ['a cut-off JPEG', photo('harrowfield').subarray(0, 300), 'damaged'],
-    ['a PNG with a broken middle', Buffer.concat([Buffer.from('89504e470d0a1a0a', 'hex'), Buffer.alloc(200, 7)]), 'damaged'],
-    ['an HEIC without content', Buffer.concat([Buffer.from('00000018', 'hex'), Buffer.from('ftypheic'), Buffer.alloc(60)]), 'damaged'],
+    [
+      'a PNG with a broken middle',
+      Buffer.concat([Buffer.from('89504e470d0a1a0a', 'hex'), Buffer.alloc(200, 7)]),
+      'damaged',
+    ],
+    [
+      'an HEIC without content',
+      Buffer.concat([Buffer.from('00000018', 'hex'), Buffer.from('ftypheic'), Buffer.alloc(60)]),
+      'damaged',
+    ],
     ['more than 15 MB', Buffer.alloc(15 * 1024 * 1024 + 1), 'too-large'],
   ])('refuses %s with words for a person', async (_kind, bytes, code) => {
     const refusal = await readPhoto(bytes).catch((error: unknown) => error);
@@ -104,7 +129,9 @@ describe('pictures of every kind', () => {
   });
 
   it('refuses more than 60 megapixels before it decodes them', async () => {
-    const huge = await sharp({ create: { width: 9000, height: 7000, channels: 3, background: '#fff' } }).png().toBuffer();
+    const huge = await sharp({ create: { width: 9000, height: 7000, channels: 3, background: '#fff' } })
+      .png()
+      .toBuffer();
     await expect(readPhoto(huge)).rejects.toMatchObject({ code: 'too-many-pixels' });
   });
 

@@ -81,7 +81,11 @@ async function unreadCard(photo: Pixels): Promise<CardRead> {
 
 async function pictures(card: Pixels): Promise<Pick<CardRead, 'picture' | 'thumbnail'>> {
   const scale = Math.min(1, THUMBNAIL_SIDE / Math.max(card.width, card.height));
-  const small = await resizePixels(card, Math.max(1, Math.round(card.width * scale)), Math.max(1, Math.round(card.height * scale)));
+  const small = await resizePixels(
+    card,
+    Math.max(1, Math.round(card.width * scale)),
+    Math.max(1, Math.round(card.height * scale)),
+  );
   return { picture: await encodeJpeg(card), thumbnail: await encodeJpeg(small) };
 }
 
@@ -122,7 +126,10 @@ async function rectify(photo: Pixels, quad: Quad): Promise<Pixels> {
 }
 
 /** Turns a rectified card so that its text stands upright, and gives the boxes of its lines there. */
-async function turnUpright(models: Models, flat: Pixels): Promise<{ turns: QuarterTurns; upright: Pixels; boxes: Quad[] }> {
+async function turnUpright(
+  models: Models,
+  flat: Pixels,
+): Promise<{ turns: QuarterTurns; upright: Pixels; boxes: Quad[] }> {
   const found = (await detectText(models, flat)).map((b) => b.quad);
   const extent = (q: Quad) => Math.max(distance(q[0], q[1]), distance(q[0], q[3]));
   const total = found.reduce((sum, q) => sum + extent(q), 0);
@@ -130,7 +137,11 @@ async function turnUpright(models: Models, flat: Pixels): Promise<{ turns: Quart
   const lying = vertical > total / 2;
   const level = lying ? turnPixels(flat, 1) : flat;
   const levelBoxes = lying ? (await detectText(models, level)).map((b) => b.quad) : found;
-  const upsideDown = await isUpsideDown(models, level, levelBoxes.filter((q) => !isVertical(q)));
+  const upsideDown = await isUpsideDown(
+    models,
+    level,
+    levelBoxes.filter((q) => !isVertical(q)),
+  );
   const turns = ((lying ? 1 : 0) + (upsideDown ? 2 : 0)) as QuarterTurns;
   const turned = upsideDown ? levelBoxes.map((q) => turnHalf(q, level)) : levelBoxes;
   return { turns, upright: turnPixels(level, upsideDown ? 2 : 0), boxes: turned.map(layFlat) };

@@ -20,7 +20,13 @@ describe('best-path decoding', () => {
     expect(read.map((c) => c.at)).toEqual([0.2, 0.7, 0.9]);
   });
 
-  it('reads nothing out of blanks', () => expect(decode([[1, 0, 0, 0], [1, 0, 0, 0]])).toEqual([]));
+  it('reads nothing out of blanks', () =>
+    expect(
+      decode([
+        [1, 0, 0, 0],
+        [1, 0, 0, 0],
+      ]),
+    ).toEqual([]));
 });
 
 it('adds graph outputs by appending a graph message (field 7) with value infos (field 12)', () => {

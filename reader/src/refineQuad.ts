@@ -93,7 +93,6 @@ function median(values: readonly number[]): number {
 function meet(a: Line, b: Line): Point | undefined {
   const cross = a.direction[0] * b.direction[1] - a.direction[1] * b.direction[0];
   if (Math.abs(cross) < 0.15) return undefined;
-  const t =
-    ((b.point[0] - a.point[0]) * b.direction[1] - (b.point[1] - a.point[1]) * b.direction[0]) / cross;
+  const t = ((b.point[0] - a.point[0]) * b.direction[1] - (b.point[1] - a.point[1]) * b.direction[0]) / cross;
   return [a.point[0] + a.direction[0] * t, a.point[1] + a.direction[1] * t];
 }

@@ -4,7 +4,14 @@ const { TestEnvironment } = require('jest-environment-node');
 module.exports = class extends TestEnvironment {
   constructor(...args) {
     super(...args);
-    for (const name of ['Float32Array', 'Uint8Array', 'Int32Array', 'BigInt64Array', 'Uint8ClampedArray', 'ArrayBuffer']) {
+    for (const name of [
+      'Float32Array',
+      'Uint8Array',
+      'Int32Array',
+      'BigInt64Array',
+      'Uint8ClampedArray',
+      'ArrayBuffer',
+    ]) {
       this.global[name] = globalThis[name];
     }
   }

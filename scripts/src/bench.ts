@@ -36,7 +36,9 @@ for (const { name, photos, truth } of sets) {
   const cpu = process.cpuUsage(cpuBefore);
   const file = join(outFolder, `${name}.predictions.json`);
   writeFileSync(file, JSON.stringify(predictions));
-  const ms = Object.values(predictions).map((p) => p.ms).sort((a, b) => a - b);
+  const ms = Object.values(predictions)
+    .map((p) => p.ms)
+    .sort((a, b) => a - b);
   const quantile = (q: number) => ms[Math.min(ms.length - 1, Math.floor(q * ms.length))]!;
   figures[name] = {
     photographs: ms.length,
@@ -47,7 +49,12 @@ for (const { name, photos, truth } of sets) {
     memoryMB: Math.round(process.memoryUsage.rss() / 2 ** 20),
   };
   console.log(`\n== ${name}`);
-  if (existsSync(scorer)) console.log(execFileSync(process.execPath, [scorer, truth, file, '--json', join(outFolder, `${name}.json`)], { encoding: 'utf8' }));
+  if (existsSync(scorer))
+    console.log(
+      execFileSync(process.execPath, [scorer, truth, file, '--json', join(outFolder, `${name}.json`)], {
+        encoding: 'utf8',
+      }),
+    );
 }
 console.log(JSON.stringify(figures, null, 1));
 writeFileSync(join(outFolder, 'figures.json'), JSON.stringify(figures, null, 1));

@@ -3,7 +3,8 @@ import { parseArgs } from 'node:util';
 import { photoFiles } from './photoFiles';
 import { readFiles } from './readFiles';
 
-const USAGE = 'Usage: npm run -s cards:read -- PATH… --out FILE [--country XX]\nPATH is a picture (JPEG, PNG, WebP, HEIC) or a folder of pictures.';
+const USAGE =
+  'Usage: npm run -s cards:read -- PATH… --out FILE [--country XX]\nPATH is a picture (JPEG, PNG, WebP, HEIC) or a folder of pictures.';
 
 /** @throws Error with words for the terminal */
 function settings() {
@@ -15,7 +16,8 @@ function settings() {
   if (positionals.length === 0 || !values.out) throw new Error(USAGE);
   const missing = positionals.filter((path) => !existsSync(path));
   if (missing.length > 0) throw new Error(`Not found: ${missing.join(', ')}`);
-  if (values.country && !/^[A-Za-z]{2}$/.test(values.country)) throw new Error('--country takes two letters, such as GB.');
+  if (values.country && !/^[A-Za-z]{2}$/.test(values.country))
+    throw new Error('--country takes two letters, such as GB.');
   return { paths: positionals, out: values.out, country: values.country?.toUpperCase() };
 }
 

@@ -11,12 +11,18 @@ const GONE_AFTER_SECONDS = 20;
 const ORPHAN_CHECK_MS = 5_000;
 
 /** Takes reading jobs from PostgreSQL's queue until stopped. */
-export async function startWorker(config: Config, database: DataSource, logger: Logger): Promise<{ stop: () => Promise<void> }> {
+export async function startWorker(
+  config: Config,
+  database: DataSource,
+  logger: Logger,
+): Promise<{ stop: () => Promise<void> }> {
   const names = new Set<string>();
   const events = new EventEmitter() as WorkerEvents;
   events.on('worker:create', ({ worker }) => names.add(worker.workerId));
   events.on('job:failed', ({ job }) => {
-    void keepUnread(database, job.payload).catch((error: unknown) => logger.error({ err: error }, 'could not mark a photograph'));
+    void keepUnread(database, job.payload).catch((error: unknown) =>
+      logger.error({ err: error }, 'could not mark a photograph'),
+    );
   });
   const runner = await run({
     connectionString: config.databaseUrl,
@@ -69,4 +75,6 @@ async function adoptOrphans(config: Config, database: DataSource, logger: Logger
 
 /** What the queue has to say goes to the same place as everything else; its small talk is for debugging. */
 const queueLogger = (logger: Logger): QueueLogger =>
-  new QueueLogger(() => (level, message) => (level === 'error' || level === 'warning' ? logger.warn(message) : logger.debug(message)));
+  new QueueLogger(
+    () => (level, message) => (level === 'error' || level === 'warning' ? logger.warn(message) : logger.debug(message)),
+  );

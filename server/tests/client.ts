@@ -24,7 +24,12 @@ export class Client {
     return client;
   }
 
-  async send<T = unknown>(method: string, path: string, body?: object | Buffer, headers: Record<string, string> = {}): Promise<Answer<T>> {
+  async send<T = unknown>(
+    method: string,
+    path: string,
+    body?: object | Buffer,
+    headers: Record<string, string> = {},
+  ): Promise<Answer<T>> {
     const raw = Buffer.isBuffer(body);
     const response = await fetch(this.address + path, {
       method,
@@ -68,7 +73,9 @@ export class Client {
 
   file(request: Partial<FileCard> & { cardId: string }, key: string = randomUUID()) {
     const body = { kind: 'contact', note: '', known: null, fields: emptyPersonFields(), ...request };
-    return this.send<{ personId: string; outcome: string; detail: string; code: string }>('POST', '/people', body, { 'idempotency-key': key });
+    return this.send<{ personId: string; outcome: string; detail: string; code: string }>('POST', '/people', body, {
+      'idempotency-key': key,
+    });
   }
 }
 

@@ -8,7 +8,9 @@ const root = join(__dirname, '../..');
 export function databaseOf(name: 'api' | 'recovery'): NodeJS.ProcessEnv {
   const given = process.env.DOSSIER_TEST_DATABASES;
   if (!given) throw new Error('These tests need a database of their own: run them with "npm test -- --only server".');
-  const { ownerUrl, databaseUrl } = (JSON.parse(given) as Record<string, { ownerUrl: string; databaseUrl: string }>)[name]!;
+  const { ownerUrl, databaseUrl } = (JSON.parse(given) as Record<string, { ownerUrl: string; databaseUrl: string }>)[
+    name
+  ]!;
   return { DOSSIER_OWNER_URL: ownerUrl, DOSSIER_DATABASE_URL: databaseUrl };
 }
 

@@ -14,9 +14,11 @@ export const api = createApi({
 /** What went wrong, in words for the person at the screen. */
 export function problemText(error: unknown): string {
   const { status, data } = (error ?? {}) as Partial<FetchBaseQueryError>;
-  if (status === 'FETCH_ERROR' || status === 'TIMEOUT_ERROR') return 'Dossier cannot be reached. Check the connection and try again.';
+  if (status === 'FETCH_ERROR' || status === 'TIMEOUT_ERROR')
+    return 'Dossier cannot be reached. Check the connection and try again.';
   const problem = Problem.safeParse(data);
   return problem.success ? problem.data.detail : 'Something went wrong. Try again in a moment.';
 }
 
-export const hasStatus = (error: unknown, status: number): boolean => (error as { status?: unknown } | undefined)?.status === status;
+export const hasStatus = (error: unknown, status: number): boolean =>
+  (error as { status?: unknown } | undefined)?.status === status;

@@ -20,7 +20,12 @@ const FRAME = {
   bare: 'border-transparent bg-transparent hover:bg-table',
   brick: 'border-transparent bg-transparent hover:bg-table',
 } as const;
-const WORDS = { ink: 'text-paper', plain: 'text-ink', bare: 'text-ink underline', brick: 'text-brick underline' } as const;
+const WORDS = {
+  ink: 'text-paper',
+  plain: 'text-ink',
+  bare: 'text-ink underline',
+  brick: 'text-brick underline',
+} as const;
 
 export function Button({ children, onPress, look = 'plain', icon, disabled, busy, label, className = '' }: Props) {
   const off = disabled || busy;
@@ -35,13 +40,27 @@ export function Button({ children, onPress, look = 'plain', icon, disabled, busy
       className={`min-h-touch min-w-touch flex-row items-center justify-center gap-2 rounded-[5px] border px-4 py-2 active:opacity-70 ${FRAME[look]} ${off ? 'opacity-50' : ''} ${className}`}
     >
       {busy ? <ActivityIndicator size="small" color="currentColor" /> : icon}
-      <NativeText className={`text-center font-sans text-[16px] font-medium leading-[21px] underline-offset-4 ${WORDS[look]}`}>{children}</NativeText>
+      <NativeText
+        className={`text-center font-sans text-[16px] font-medium leading-[21px] underline-offset-4 ${WORDS[look]}`}
+      >
+        {children}
+      </NativeText>
     </Pressable>
   );
 }
 
 /** A square button that shows only a picture; its words are for screen readers and tooltips. */
-export function IconButton({ label, onPress, children, disabled }: { label: string; onPress: () => void; children: ReactNode; disabled?: boolean }) {
+export function IconButton({
+  label,
+  onPress,
+  children,
+  disabled,
+}: {
+  label: string;
+  onPress: () => void;
+  children: ReactNode;
+  disabled?: boolean;
+}) {
   return (
     <Pressable
       role="button"

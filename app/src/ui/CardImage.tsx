@@ -1,29 +1,37 @@
 import { API } from '@/lib/api';
 
-export const cardPicture = (cardId: string, size: 'full' | 'thumbnail' = 'full'): string => `${API}/cards/${cardId}/picture?size=${size}`;
+export const cardPicture = (cardId: string, size: 'full' | 'thumbnail' = 'full'): string =>
+  `${API}/cards/${cardId}/picture?size=${size}`;
 
 interface Props {
   src: string;
   alt: string;
   width: number | '100%';
-  /** Width over height of the place kept for it. */
-  aspect?: number;
+  /** Keeps the picture's own proportions instead of a place of a card's. */
+  natural?: boolean;
   lifted?: boolean;
 }
 
 /** A card as a crisp rectangle with a hairline edge; shadows only lie under photographs. */
-export const CardImage = ({ src, alt, width, aspect = 1.7, lifted }: Props) => (
+export const CardImage = ({ src, alt, width, natural, lifted }: Props) => (
   <div
     style={{
       width,
-      aspectRatio: String(aspect),
+      maxWidth: '100%',
+      aspectRatio: natural ? undefined : '1.7',
       borderRadius: 4,
       overflow: 'hidden',
-      background: 'rgb(var(--sheet))',
+      background: 'rgb(var(--table))',
       boxShadow: lifted ? '0 1px 2px rgb(0 0 0 / 0.12), 0 8px 22px rgb(0 0 0 / 0.14)' : '0 0 0 1px rgb(var(--rule))',
       flexShrink: 0,
     }}
   >
-    <img src={src} alt={alt} loading="lazy" decoding="async" style={{ width: '100%', height: '100%', objectFit: 'contain', display: 'block' }} />
+    <img
+      src={src}
+      alt={alt}
+      loading="lazy"
+      decoding="async"
+      style={{ width: '100%', height: natural ? 'auto' : '100%', objectFit: 'contain', display: 'block' }}
+    />
   </div>
 );

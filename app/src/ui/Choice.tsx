@@ -6,7 +6,17 @@ interface Option<T extends string> {
 }
 
 /** One of a few: a row of words, the chosen one set on ink. */
-export function Choice<T extends string>({ label, options, value, onChange }: { label: string; options: readonly Option<T>[]; value: T; onChange: (value: T) => void }) {
+export function Choice<T extends string>({
+  label,
+  options,
+  value,
+  onChange,
+}: {
+  label: string;
+  options: readonly Option<T>[];
+  value: T;
+  onChange: (value: T) => void;
+}) {
   return (
     <View role="radiogroup" aria-label={label} className="flex-row self-start rounded-[5px] border border-ink">
       {options.map((option) => {
@@ -19,7 +29,11 @@ export function Choice<T extends string>({ label, options, value, onChange }: { 
             onPress={() => onChange(option.value)}
             className={`min-h-touch justify-center rounded-[3px] px-4 py-2 ${chosen ? 'bg-ink' : 'hover:bg-table'}`}
           >
-            <NativeText className={`font-sans text-[16px] leading-[21px] ${chosen ? 'font-medium text-paper' : 'text-ink'}`}>{option.label}</NativeText>
+            <NativeText
+              className={`font-sans text-[16px] leading-[21px] ${chosen ? 'font-medium text-paper' : 'text-ink'}`}
+            >
+              {option.label}
+            </NativeText>
           </Pressable>
         );
       })}

@@ -22,12 +22,22 @@ export const Serif = ({ className = '', ...props }: Props) => (
 
 /** The heading of a screen. */
 export const Heading = ({ className = '', ...props }: Props) => (
-  <NativeText role="heading" aria-level={1} className={`font-serif text-[27px] leading-[34px] text-ink ${className}`} {...props} />
+  <NativeText
+    role="heading"
+    aria-level={1}
+    className={`font-serif text-[27px] leading-[34px] text-ink ${className}`}
+    {...props}
+  />
 );
 
 /** The heading of a part of a screen. */
 export const Subheading = ({ className = '', ...props }: Props) => (
-  <NativeText role="heading" aria-level={2} className={`font-serif text-[20px] leading-[26px] text-ink ${className}`} {...props} />
+  <NativeText
+    role="heading"
+    aria-level={2}
+    className={`font-serif text-[20px] leading-[26px] text-ink ${className}`}
+    {...props}
+  />
 );
 
 /** A raw reading, as the engine saw it. */

@@ -55,9 +55,7 @@ export function chooseCards(
   const cards = distinct.filter((c) => !isGroup(c, distinct));
   const chosen: Judged[] = [];
   for (const c of cards.sort((a, b) => b.quality * Math.sqrt(b.size) - a.quality * Math.sqrt(a.size))) {
-    const free = chosen.every(
-      (d) => coveredShare(c.quad, d.quad) < 0.12 && coveredShare(d.quad, c.quad) < 0.12,
-    );
+    const free = chosen.every((d) => coveredShare(c.quad, d.quad) < 0.12 && coveredShare(d.quad, c.quad) < 0.12);
     if (free) chosen.push(c);
   }
   if (chosen.length === 1 && chosen[0]!.cutShare > MOST_TEXT_CUT) return [wholePicture];

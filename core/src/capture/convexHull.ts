@@ -16,5 +16,4 @@ export function convexHull(points: readonly Point[]): Point[] {
   return [...chain(sorted), ...chain(sorted.reverse())];
 }
 
-const turn = (o: Point, a: Point, b: Point): number =>
-  (a[0] - o[0]) * (b[1] - o[1]) - (a[1] - o[1]) * (b[0] - o[0]);
+const turn = (o: Point, a: Point, b: Point): number => (a[0] - o[0]) * (b[1] - o[1]) - (a[1] - o[1]) * (b[0] - o[0]);

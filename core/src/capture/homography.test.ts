@@ -2,8 +2,25 @@ import fc from 'fast-check';
 import { applyHomography, aspectOfQuad, homographyBetween, rectangle, rectifiedSize, type Point, type Quad } from '.';
 
 const jitter = fc.integer({ min: -60, max: 60 });
-const tilted = fc.tuple(...(Array.from({ length: 8 }, () => jitter) as [typeof jitter, typeof jitter, typeof jitter, typeof jitter, typeof jitter, typeof jitter, typeof jitter, typeof jitter]))
-  .map((d): Quad => [[200 + d[0], 150 + d[1]], [800 + d[2], 150 + d[3]], [800 + d[4], 500 + d[5]], [200 + d[6], 500 + d[7]]]);
+const tilted = fc
+  .tuple(
+    ...(Array.from({ length: 8 }, () => jitter) as [
+      typeof jitter,
+      typeof jitter,
+      typeof jitter,
+      typeof jitter,
+      typeof jitter,
+      typeof jitter,
+      typeof jitter,
+      typeof jitter,
+    ]),
+  )
+  .map((d): Quad => [
+    [200 + d[0], 150 + d[1]],
+    [800 + d[2], 150 + d[3]],
+    [800 + d[4], 500 + d[5]],
+    [200 + d[6], 500 + d[7]],
+  ]);
 
 describe('taking the perspective out', () => {
   it('brings every corner to its place', () => {
@@ -21,7 +38,12 @@ describe('taking the perspective out', () => {
   });
 
   it('refuses corners on one line', () => {
-    const flat: Quad = [[0, 0], [10, 0], [20, 0], [30, 0]];
+    const flat: Quad = [
+      [0, 0],
+      [10, 0],
+      [20, 0],
+      [30, 0],
+    ];
     expect(() => homographyBetween(flat, rectangle(0, 0, 1, 1))).toThrow(RangeError);
   });
 
@@ -34,7 +56,12 @@ describe('taking the perspective out', () => {
       const [Y, Z] = [y * Math.cos(tilt) - Z1 * Math.sin(tilt), y * Math.sin(tilt) + Z1 * Math.cos(tilt) + 160];
       return [800 + (focal * X) / Z, 600 + (focal * Y) / Z];
     };
-    const corners: Point[] = [[-42.5, -25], [42.5, -25], [42.5, 25], [-42.5, 25]];
+    const corners: Point[] = [
+      [-42.5, -25],
+      [42.5, -25],
+      [42.5, 25],
+      [-42.5, 25],
+    ];
     const quad = corners.map(project) as unknown as Quad;
     expect(aspectOfQuad(quad, [1600, 1200])).toBeCloseTo(1.7, 1);
   });

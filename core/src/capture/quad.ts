@@ -47,9 +47,7 @@ export function renameCorners(quad: Quad, turns: QuarterTurns): Quad {
  */
 export function orderCorners(corners: readonly Point[]): Quad {
   const [cx, cy] = centre(corners);
-  const clockwise = [...corners].sort(
-    (p, q) => Math.atan2(p[1] - cy, p[0] - cx) - Math.atan2(q[1] - cy, q[0] - cx),
-  );
+  const clockwise = [...corners].sort((p, q) => Math.atan2(p[1] - cy, p[0] - cx) - Math.atan2(q[1] - cy, q[0] - cx));
   let best = 0;
   let bestTilt = Infinity;
   for (let i = 0; i < 4; i++) {

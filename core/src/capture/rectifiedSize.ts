@@ -41,11 +41,7 @@ export function rectifiedSize(quad: Quad, pictureSize: readonly [number, number]
 }
 
 type V3 = readonly [number, number, number];
-const cross = (a: V3, b: V3): V3 => [
-  a[1] * b[2] - a[2] * b[1],
-  a[2] * b[0] - a[0] * b[2],
-  a[0] * b[1] - a[1] * b[0],
-];
+const cross = (a: V3, b: V3): V3 => [a[1] * b[2] - a[2] * b[1], a[2] * b[0] - a[0] * b[2], a[0] * b[1] - a[1] * b[0]];
 const dot = (a: V3, b: V3): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
 
 function meanSides([a, b, c, d]: readonly [Point, Point, Point, Point]) {

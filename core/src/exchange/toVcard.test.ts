@@ -5,12 +5,28 @@ import { toVcard, type VcardVersion } from '.';
 
 const nella: PersonFields = {
   ...emptyPersonFields(),
-  prefix: 'Dr.', givenName: 'Nella', familyName: 'Harrowfield; Voss, née Åkerlund', suffix: 'MBA', title: 'Head of Cold Chain', company: 'Harrowfield, Creamery',
-  department: 'Dispatch', emails: ['nella@harrowfield.example'], websites: ['harrowfield.example'], street: '9 Quay Road', postalCode: 'PE4 7QX', locality: 'Port Ellery', country: 'GB',
-  phones: [{ value: '+441632960117', kind: 'work', extension: '12' }, { value: '+447700900651', kind: 'mobile', extension: '' }, { value: '+441632960118', kind: 'fax', extension: '' }],
+  prefix: 'Dr.',
+  givenName: 'Nella',
+  familyName: 'Harrowfield; Voss, née Åkerlund',
+  suffix: 'MBA',
+  title: 'Head of Cold Chain',
+  company: 'Harrowfield, Creamery',
+  department: 'Dispatch',
+  emails: ['nella@harrowfield.example'],
+  websites: ['harrowfield.example'],
+  street: '9 Quay Road',
+  postalCode: 'PE4 7QX',
+  locality: 'Port Ellery',
+  country: 'GB',
+  phones: [
+    { value: '+441632960117', kind: 'work', extension: '12' },
+    { value: '+447700900651', kind: 'mobile', extension: '' },
+    { value: '+441632960118', kind: 'fax', extension: '' },
+  ],
 };
 const options = { uid: '01900000-0000-7000-8000-000000000001', revision: new Date(Date.UTC(2026, 10, 20)) };
-const write = (fields: PersonFields, version: VcardVersion, more = {}) => toVcard(fields, { ...options, version, ...more });
+const write = (fields: PersonFields, version: VcardVersion, more = {}) =>
+  toVcard(fields, { ...options, version, ...more });
 const parse = (text: string) => new ICAL.Component(ICAL.parse(text) as never);
 
 describe.each(['4.0', '3.0'] as const)('a vCard %s', (version) => {
@@ -23,7 +39,11 @@ describe.each(['4.0', '3.0'] as const)('a vCard %s', (version) => {
     expect(card.getFirstPropertyValue('adr')).toEqual(['', '', '9 Quay Road', 'Port Ellery', '', 'PE4 7QX', 'GB']);
     expect(card.getFirstPropertyValue('note')).toBe('First line\nSecond, line');
     expect(card.getAllProperties('tel').map((t) => [t.getParameter('type')].flat().join())).toEqual(
-      expect.arrayContaining([expect.stringContaining('work'), expect.stringContaining('cell'), expect.stringContaining('fax')]),
+      expect.arrayContaining([
+        expect.stringContaining('work'),
+        expect.stringContaining('cell'),
+        expect.stringContaining('fax'),
+      ]),
     );
   });
 
@@ -40,7 +60,11 @@ describe.each(['4.0', '3.0'] as const)('a vCard %s', (version) => {
     fc.assert(
       fc.property(hostile, hostile, (company, website) => {
         const text = write({ ...nella, company, websites: [`h.example/${website}`] }, version, { note: company });
-        const names = text.replace(/\r\n /g, '').split('\r\n').filter(Boolean).map((line) => line.split(/[;:]/)[0]);
+        const names = text
+          .replace(/\r\n /g, '')
+          .split('\r\n')
+          .filter(Boolean)
+          .map((line) => line.split(/[;:]/)[0]);
         expect(names.filter((n) => n === 'END')).toHaveLength(1);
         for (const name of names) expect(name).toMatch(/^[A-Z]+$/);
       }),

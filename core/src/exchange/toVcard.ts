@@ -15,15 +15,22 @@ export interface VcardOptions {
 }
 
 /** Phone kinds as TYPE values: RFC 6350 section 6.4.1 and RFC 2426 section 3.3.1 share them. */
-const PHONE_TYPES: Record<PhoneEntry['kind'], string[]> = { work: ['work', 'voice'], mobile: ['cell', 'voice'], fax: ['work', 'fax'] };
+const PHONE_TYPES: Record<PhoneEntry['kind'], string[]> = {
+  work: ['work', 'voice'],
+  mobile: ['cell', 'voice'],
+  fax: ['work', 'fax'],
+};
 
 /** One person as a vCard: version 4.0 (RFC 6350) or 3.0 (RFC 2426). */
 export function toVcard(fields: PersonFields, { version, uid, revision, note, photo }: VcardOptions): string {
   const isFour = version === '4.0';
   const lines: string[] = ['BEGIN:VCARD\r\n'];
-  const text = (name: string, value: string, parameters?: VcardParameters) => lines.push(vcardLine(name, [value], parameters));
-  const parts = (name: string, values: string[], parameters?: VcardParameters) => lines.push(vcardLine(name, values, parameters));
-  const raw = (name: string, value: string, parameters?: VcardParameters) => lines.push(vcardLine(name, value, parameters));
+  const text = (name: string, value: string, parameters?: VcardParameters) =>
+    lines.push(vcardLine(name, [value], parameters));
+  const parts = (name: string, values: string[], parameters?: VcardParameters) =>
+    lines.push(vcardLine(name, values, parameters));
+  const raw = (name: string, value: string, parameters?: VcardParameters) =>
+    lines.push(vcardLine(name, value, parameters));
 
   raw('VERSION', version);
   text('PRODID', '-//Dossier//EN');
@@ -31,13 +38,15 @@ export function toVcard(fields: PersonFields, { version, uid, revision, note, ph
   raw('REV', revision.toISOString().replace(/[-:]|\.\d+/g, ''));
   text('FN', displayName(fields) || 'Unknown');
   parts('N', [fields.familyName, fields.givenName, fields.middleName, fields.prefix, fields.suffix]);
-  if (fields.company || fields.department) parts('ORG', [fields.company, ...(fields.department ? [fields.department] : [])]);
+  if (fields.company || fields.department)
+    parts('ORG', [fields.company, ...(fields.department ? [fields.department] : [])]);
   if (fields.title) text('TITLE', fields.title);
   fields.emails.forEach((email) => text('EMAIL', email, { TYPE: isFour ? ['work'] : ['internet', 'work'] }));
   fields.phones.forEach(({ value, kind, extension }) => {
     const number = value.replace(/[^\d+]/g, '');
     const digits = extension.replace(/\D/g, '');
-    if (isFour) raw('TEL', `tel:${number}${digits ? `;ext=${digits}` : ''}`, { VALUE: ['uri'], TYPE: PHONE_TYPES[kind] });
+    if (isFour)
+      raw('TEL', `tel:${number}${digits ? `;ext=${digits}` : ''}`, { VALUE: ['uri'], TYPE: PHONE_TYPES[kind] });
     else text('TEL', digits ? `${number} ext. ${digits}` : number, { TYPE: PHONE_TYPES[kind] });
   });
   fields.websites.forEach((site) => raw('URL', encodeURI(/^https?:/.test(site) ? site : `https://${site}`)));

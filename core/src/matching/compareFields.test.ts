@@ -1,12 +1,29 @@
 import { emptyPersonFields, type PersonFields } from '../people';
 import { compareFields, emailKey, mergeFields, phoneKey, sharedReach, websiteKey } from '.';
 
-const known: PersonFields = { ...emptyPersonFields(), givenName: 'Nella', familyName: 'Voss', title: 'Dispatch lead', emails: ['nella@harrowfield.example'], phones: [{ value: '+447700900651', kind: 'mobile', extension: '' }] };
-const card: PersonFields = { ...emptyPersonFields(), givenName: 'Nella', familyName: 'Harrowfield-Voss', title: 'Dispatch lead', emails: ['NELLA@harrowfield.example', 'office@harrowfield.example'], phones: [{ value: '07700 900651', kind: 'mobile', extension: '' }] };
+const known: PersonFields = {
+  ...emptyPersonFields(),
+  givenName: 'Nella',
+  familyName: 'Voss',
+  title: 'Dispatch lead',
+  emails: ['nella@harrowfield.example'],
+  phones: [{ value: '+447700900651', kind: 'mobile', extension: '' }],
+};
+const card: PersonFields = {
+  ...emptyPersonFields(),
+  givenName: 'Nella',
+  familyName: 'Harrowfield-Voss',
+  title: 'Dispatch lead',
+  emails: ['NELLA@harrowfield.example', 'office@harrowfield.example'],
+  phones: [{ value: '07700 900651', kind: 'mobile', extension: '' }],
+};
 
 describe('the card against the record', () => {
   it('differs only where the card says something else', () => {
-    expect(compareFields(known, { ...card, phones: known.phones }).map((d) => d.field)).toEqual(['familyName', 'emails']);
+    expect(compareFields(known, { ...card, phones: known.phones }).map((d) => d.field)).toEqual([
+      'familyName',
+      'emails',
+    ]);
     expect(compareFields(known, emptyPersonFields())).toEqual([]);
     expect(compareFields(known, known)).toEqual([]);
   });
@@ -20,7 +37,9 @@ describe('the card against the record', () => {
   });
 
   it('never empties a field that the card is silent about', () => {
-    expect(mergeFields(known, emptyPersonFields(), { familyName: 'take', emails: 'take', phones: 'take' })).toEqual(known);
+    expect(mergeFields(known, emptyPersonFields(), { familyName: 'take', emails: 'take', phones: 'take' })).toEqual(
+      known,
+    );
   });
 
   it('does not call another order of the same addresses a difference', () => {

@@ -1,4 +1,12 @@
-import { emptyPersonFields, fieldText, LIST_FIELDS, TEXT_FIELDS, type ListField, type PersonFields, type TextField } from '../people';
+import {
+  emptyPersonFields,
+  fieldText,
+  LIST_FIELDS,
+  TEXT_FIELDS,
+  type ListField,
+  type PersonFields,
+  type TextField,
+} from '../people';
 import { emailKey, phoneKey, websiteKey } from './reachKeys';
 
 export type Choice = 'keep' | 'take';
@@ -32,7 +40,11 @@ export function compareFields(known: PersonFields, card: PersonFields): Differen
 }
 
 /** The known person's fields with the card's where the choice is to take them; a field without a choice is kept. */
-export function mergeFields(known: PersonFields, card: PersonFields, choices: Readonly<Partial<Record<keyof PersonFields, Choice>>>): PersonFields {
+export function mergeFields(
+  known: PersonFields,
+  card: PersonFields,
+  choices: Readonly<Partial<Record<keyof PersonFields, Choice>>>,
+): PersonFields {
   let merged: PersonFields = { ...known };
   for (const field of TEXT_FIELDS) {
     if (choices[field] === 'take' && card[field] !== '') merged[field] = card[field];
@@ -44,7 +56,11 @@ export function mergeFields(known: PersonFields, card: PersonFields, choices: Re
 }
 
 /** Which address or number of the card is already known, in words. */
-export function sharedReach(known: PersonFields, card: { emails: readonly string[]; phones: readonly string[] }, country?: string): string[] {
+export function sharedReach(
+  known: PersonFields,
+  card: { emails: readonly string[]; phones: readonly string[] },
+  country?: string,
+): string[] {
   const emails = new Set(known.emails.map(emailKey));
   const phones = new Set(known.phones.map((p) => phoneKey(p.value, country)));
   return [
@@ -58,7 +74,8 @@ function mergeList(known: PersonFields, card: PersonFields, field: ListField): P
   const merged = { ...emptyPersonFields(), ...known };
   if (field === 'emails') merged.emails = union(card.emails, known.emails, emailKey);
   if (field === 'websites') merged.websites = union(card.websites, known.websites, websiteKey);
-  if (field === 'phones') merged.phones = union(card.phones, known.phones, (p) => `${phoneKey(p.value)} ${p.extension}`);
+  if (field === 'phones')
+    merged.phones = union(card.phones, known.phones, (p) => `${phoneKey(p.value)} ${p.extension}`);
   const sameEntries = fieldText({ ...known, [field]: [...merged[field]].sort(byText) } as PersonFields, field);
   const before = fieldText({ ...known, [field]: [...known[field]].sort(byText) } as PersonFields, field);
   return sameEntries === before ? known : merged;

@@ -1,4 +1,4 @@
-import { parsePhoneNumberFromString, type CountryCode } from 'libphonenumber-js/max';
+import { parsePhoneNumberFromString, type CountryCode } from 'libphonenumber-js/min';
 
 /** What equal e-mail addresses share: letter case is of no importance in practice, blanks are none. */
 export const emailKey = (email: string): string => email.trim().toLowerCase();
@@ -14,4 +14,9 @@ export function phoneKey(phone: string, country?: string): string {
 
 /** What equal web addresses share: no scheme, no `www.`, no trailing slash. */
 export const websiteKey = (website: string): string =>
-  website.trim().toLowerCase().replace(/^https?:\/\//, '').replace(/^www\./, '').replace(/\/+$/, '');
+  website
+    .trim()
+    .toLowerCase()
+    .replace(/^https?:\/\//, '')
+    .replace(/^www\./, '')
+    .replace(/\/+$/, '');

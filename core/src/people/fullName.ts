@@ -1,4 +1,4 @@
-import { fold } from '../reading/fold';
+import { fold } from '../reading/fields';
 import type { PersonFields } from './personFields';
 
 type NameFields = Pick<PersonFields, 'givenName' | 'middleName' | 'familyName'>;

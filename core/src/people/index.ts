@@ -1,3 +1,5 @@
+export * from './addressLines';
+export * from './formatPhone';
 export * from './fullName';
 export * from './personFields';
 export * from './changesBetween';

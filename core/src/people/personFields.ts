@@ -1,4 +1,4 @@
-import type { PhoneKind } from '../reading';
+import type { PhoneKind } from '../reading/fields';
 
 export interface PhoneEntry {
   value: string;
@@ -27,8 +27,19 @@ export interface PersonFields {
 }
 
 export const TEXT_FIELDS = [
-  'prefix', 'givenName', 'middleName', 'familyName', 'suffix', 'title', 'department', 'company',
-  'street', 'postalCode', 'locality', 'region', 'country',
+  'prefix',
+  'givenName',
+  'middleName',
+  'familyName',
+  'suffix',
+  'title',
+  'department',
+  'company',
+  'street',
+  'postalCode',
+  'locality',
+  'region',
+  'country',
 ] as const satisfies readonly (keyof PersonFields)[];
 export type TextField = (typeof TEXT_FIELDS)[number];
 
@@ -36,8 +47,22 @@ export const LIST_FIELDS = ['emails', 'phones', 'websites'] as const satisfies r
 export type ListField = (typeof LIST_FIELDS)[number];
 
 export const emptyPersonFields = (): PersonFields => ({
-  prefix: '', givenName: '', middleName: '', familyName: '', suffix: '', title: '', department: '', company: '',
-  emails: [], phones: [], websites: [], street: '', postalCode: '', locality: '', region: '', country: '',
+  prefix: '',
+  givenName: '',
+  middleName: '',
+  familyName: '',
+  suffix: '',
+  title: '',
+  department: '',
+  company: '',
+  emails: [],
+  phones: [],
+  websites: [],
+  street: '',
+  postalCode: '',
+  locality: '',
+  region: '',
+  country: '',
 });
 
 /** One field as text, for comparing and for the change log. */
@@ -45,6 +70,10 @@ export function fieldText(fields: PersonFields, field: keyof PersonFields): stri
   const value = fields[field];
   if (typeof value === 'string') return value;
   return value
-    .map((entry) => (typeof entry === 'string' ? entry : `${entry.value}${entry.extension ? ` ext. ${entry.extension}` : ''} (${entry.kind})`))
+    .map((entry) =>
+      typeof entry === 'string'
+        ? entry
+        : `${entry.value}${entry.extension ? ` ext. ${entry.extension}` : ''} (${entry.kind})`,
+    )
     .join(', ');
 }

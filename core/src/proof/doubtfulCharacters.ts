@@ -1,4 +1,4 @@
-import { CHARACTER_DOUBT_BELOW, type ReadCharacter, type Reading } from '../reading';
+import { CHARACTER_DOUBT_BELOW, type ReadCharacter, type Reading } from '../reading/fields';
 import { isDoubtful, type DraftField } from './draft';
 
 /** Characters `from` (included) to `to` (excluded) of a field's value. */

@@ -1,15 +1,41 @@
 import { proposeFields } from '../reading';
 import { readingOf } from '../reading/readingOf.testing';
-import { addField, complaintAbout, deleteField, doubtfulCharacters, draftOf, editField, guessOf, isDoubtful, leaveOut, looseLines, noteOf, personFieldsOf, settleField, spanArea, spanQuad } from '.';
+import {
+  addField,
+  complaintAbout,
+  deleteField,
+  doubtfulCharacters,
+  draftOf,
+  editField,
+  guessOf,
+  isDoubtful,
+  leaveOut,
+  looseLines,
+  noteOf,
+  personFieldsOf,
+  settleField,
+  spanArea,
+  spanQuad,
+} from '.';
 
-const reading = readingOf([{ text: 'Nella Voss', probability: 0.6 }, 'Dispatch Manager', 'nella@harrowfield.example', 'Seen. Heard. Understood.']);
+const reading = readingOf([
+  { text: 'Nella Voss', probability: 0.6 },
+  'Dispatch Manager',
+  'nella@harrowfield.example',
+  'Seen. Heard. Understood.',
+]);
 const proposals = proposeFields(reading).fields;
 const draft = draftOf(proposals);
 const idOf = (field: string) => draft.fields.find((f) => f.field === field)!.id;
 
 describe('a draft on the proof desk', () => {
   it('begins with the proposals', () => {
-    expect(personFieldsOf(draft)).toMatchObject({ givenName: 'Nella', familyName: 'Voss', title: 'Dispatch Manager', emails: ['nella@harrowfield.example'] });
+    expect(personFieldsOf(draft)).toMatchObject({
+      givenName: 'Nella',
+      familyName: 'Voss',
+      title: 'Dispatch Manager',
+      emails: ['nella@harrowfield.example'],
+    });
     expect(guessOf(proposals).name).toBe('Nella Voss');
   });
 
@@ -41,7 +67,11 @@ describe('a draft on the proof desk', () => {
   it('keeps fields in their usual order and their ids apart', () => {
     const twice = addField(addField(draft, 'phone', '1'), 'phone', '2');
     expect(new Set(twice.fields.map((f) => f.id)).size).toBe(twice.fields.length);
-    expect(addField(draft, 'department').fields.map((f) => f.field).indexOf('department')).toBe(draft.fields.findIndex((f) => f.field === 'title') + 1);
+    expect(
+      addField(draft, 'department')
+        .fields.map((f) => f.field)
+        .indexOf('department'),
+    ).toBe(draft.fields.findIndex((f) => f.field === 'title') + 1);
   });
 
   it('says what is wrong with an address', () => {
@@ -54,7 +84,10 @@ describe('a draft on the proof desk', () => {
 
 describe('where a field stands on the card', () => {
   it('marks the characters that the engine was unsure of', () => {
-    const line = { ...reading.lines[2]!, characters: reading.lines[2]!.characters.map((c, i) => (i === 3 || i === 4 ? { ...c, probability: 0.4 } : c)) };
+    const line = {
+      ...reading.lines[2]!,
+      characters: reading.lines[2]!.characters.map((c, i) => (i === 3 || i === 4 ? { ...c, probability: 0.4 } : c)),
+    };
     const doubtful = { ...reading, lines: [reading.lines[0]!, reading.lines[1]!, line, reading.lines[3]!] };
     const email = draftOf(proposeFields(doubtful).fields).fields.find((f) => f.field === 'email')!;
     expect(doubtfulCharacters(email, doubtful)).toEqual([{ from: 3, to: 5 }]);

@@ -1,5 +1,12 @@
 import { emptyPersonFields, type PersonFields, type TextField } from '../people';
-import { DOUBT_BELOW, fold, type FieldName, type FieldProposal, type PhoneKind, type SourceSpan } from '../reading';
+import {
+  DOUBT_BELOW,
+  fold,
+  type FieldName,
+  type FieldProposal,
+  type PhoneKind,
+  type SourceSpan,
+} from '../reading/fields';
 
 /** One field on the proof desk. */
 export interface DraftField {
@@ -33,16 +40,25 @@ export function draftOf(proposals: readonly FieldProposal[]): Draft {
 export const isDoubtful = (field: DraftField): boolean => !field.leftOut && field.confidence < DOUBT_BELOW;
 
 /** A person wrote the value: it is settled. */
-export function editField(draft: Draft, id: string, change: Partial<Pick<DraftField, 'value' | 'phoneKind' | 'extension'>>): Draft {
+export function editField(
+  draft: Draft,
+  id: string,
+  change: Partial<Pick<DraftField, 'value' | 'phoneKind' | 'extension'>>,
+): Draft {
   return mapField(draft, id, (field) => ({ ...field, ...change, confidence: 1 }));
 }
 
 /** A person looked and left it as it is. */
-export const settleField = (draft: Draft, id: string): Draft => mapField(draft, id, (field) => ({ ...field, confidence: 1 }));
+export const settleField = (draft: Draft, id: string): Draft =>
+  mapField(draft, id, (field) => ({ ...field, confidence: 1 }));
 
-export const leaveOut = (draft: Draft, id: string, leftOut: boolean): Draft => mapField(draft, id, (field) => ({ ...field, leftOut }));
+export const leaveOut = (draft: Draft, id: string, leftOut: boolean): Draft =>
+  mapField(draft, id, (field) => ({ ...field, leftOut }));
 
-export const deleteField = (draft: Draft, id: string): Draft => ({ ...draft, fields: draft.fields.filter((f) => f.id !== id) });
+export const deleteField = (draft: Draft, id: string): Draft => ({
+  ...draft,
+  fields: draft.fields.filter((f) => f.id !== id),
+});
 
 const mapField = (draft: Draft, id: string, change: (field: DraftField) => DraftField): Draft => ({
   ...draft,
@@ -53,8 +69,15 @@ const mapField = (draft: Draft, id: string, change: (field: DraftField) => Draft
 export function addField(draft: Draft, field: FieldName, value = '', sources: readonly SourceSpan[] = []): Draft {
   const standing = draft.fields.find((f) => f.field === field && !f.leftOut);
   if (standing && value && !['email', 'phone', 'website'].includes(field)) {
-    const joined = [standing.value, value].filter(Boolean).join(field === 'street' || field === 'title' || field === 'note' ? ', ' : ' ');
-    return mapField(draft, standing.id, (f) => ({ ...f, value: joined, sources: [...f.sources, ...sources], confidence: 1 }));
+    const joined = [standing.value, value]
+      .filter(Boolean)
+      .join(field === 'street' || field === 'title' || field === 'note' ? ', ' : ' ');
+    return mapField(draft, standing.id, (f) => ({
+      ...f,
+      value: joined,
+      sources: [...f.sources, ...sources],
+      confidence: 1,
+    }));
   }
   const added: DraftField = {
     id: `a${draft.nextId}`,
@@ -79,8 +102,23 @@ function insertInOrder(fields: readonly DraftField[], added: DraftField): DraftF
 
 /** The order in which fields stand on the desk. */
 export const FIELD_ORDER: readonly FieldName[] = [
-  'prefix', 'givenName', 'middleName', 'familyName', 'suffix', 'title', 'department', 'company',
-  'email', 'phone', 'website', 'street', 'postalCode', 'locality', 'region', 'country', 'note',
+  'prefix',
+  'givenName',
+  'middleName',
+  'familyName',
+  'suffix',
+  'title',
+  'department',
+  'company',
+  'email',
+  'phone',
+  'website',
+  'street',
+  'postalCode',
+  'locality',
+  'region',
+  'country',
+  'note',
 ];
 
 /** Lines that no field of the draft claims. */
@@ -119,13 +157,15 @@ export function guessOf(proposals: readonly FieldProposal[]): { name: string | n
   return { name: name || null, company: value('company') ?? null };
 }
 
-export const countDoubts = (proposals: readonly FieldProposal[]): number => proposals.filter((p) => p.confidence < DOUBT_BELOW).length;
+export const countDoubts = (proposals: readonly FieldProposal[]): number =>
+  proposals.filter((p) => p.confidence < DOUBT_BELOW).length;
 
 /** Ways a field's text falls short of its form, in words; undefined when it is fine or empty. */
 export function complaintAbout({ field, value, leftOut }: DraftField): string | undefined {
   const text = value.trim();
   if (leftOut || !text) return undefined;
-  if (field === 'email' && !/^[^\s@]+@[^\s@]+\.[^\s@.]{2,}$/.test(fold(text))) return 'This is not a complete e-mail address.';
+  if (field === 'email' && !/^[^\s@]+@[^\s@]+\.[^\s@.]{2,}$/.test(fold(text)))
+    return 'This is not a complete e-mail address.';
   if (field === 'phone' && text.replace(/\D/g, '').length < 5) return 'This is too short for a phone number.';
   return undefined;
 }

@@ -1,5 +1,5 @@
-import type { Point, Quad } from '../capture';
-import type { Reading, SourceSpan } from '../reading';
+import { distance, type Point, type Quad } from '../capture/quad';
+import type { Reading, SourceSpan } from '../reading/fields';
 
 /** An upright rectangle in pixels of the rectified card. */
 export interface Area {
@@ -12,14 +12,17 @@ export interface Area {
 /** Room left around the text, as a share of the line's height. */
 const MARGIN = 0.12;
 
-/** The outline of some characters of a line, from the places of its characters along it. */
-export function spanQuad({ lines }: Reading, { line, from, to }: SourceSpan): Quad | undefined {
+/**
+ * The outline of some characters of a line, from the places of its characters along it.
+ * @param margin room left around them, as a share of the line's height
+ */
+export function spanQuad({ lines }: Reading, { line, from, to }: SourceSpan, margin = 0): Quad | undefined {
   const read = lines[line];
   if (!read) return undefined;
   const at = read.characters.map((c) => c.at);
   const start = from <= 0 ? 0 : ((at[from - 1] ?? 0) + (at[from] ?? 1)) / 2;
   const end = to >= at.length ? 1 : ((at[to - 1] ?? 0) + (at[to] ?? 1)) / 2;
-  const [a, b, c, d] = read.quad;
+  const [a, b, c, d] = widened(read.quad, margin);
   const along = (p: Point, q: Point, t: number): Point => [p[0] + (q[0] - p[0]) * t, p[1] + (q[1] - p[1]) * t];
   return [along(a, b, start), along(a, b, end), along(d, c, end), along(d, c, start)];
 }
@@ -39,4 +42,21 @@ export function spanArea(reading: Reading, span: SourceSpan): Area | undefined {
     width: Math.min(reading.width, Math.max(...xs) + 2 * margin) - left,
     height: Math.min(reading.height, Math.max(...ys) + margin) - top,
   };
+}
+
+/** A line's outline moved outward by a share of its height on every side. */
+function widened([a, b, c, d]: Quad, share: number): Quad {
+  const step = (from: Point, to: Point, length: number): Point => {
+    const whole = distance(from, to) || 1;
+    return [((to[0] - from[0]) / whole) * length, ((to[1] - from[1]) / whole) * length];
+  };
+  const by = share * distance(a, d);
+  const [rx, ry] = step(a, b, by);
+  const [dx, dy] = step(a, d, by);
+  return [
+    [a[0] - rx - dx, a[1] - ry - dy],
+    [b[0] + rx - dx, b[1] + ry - dy],
+    [c[0] + rx + dx, c[1] + ry + dy],
+    [d[0] - rx + dx, d[1] - ry + dy],
+  ];
 }

@@ -1,5 +1,13 @@
 import { isNextInBlock, sharesColumn, type CardLine } from './cardLine';
-import { scoreCompany, scoreDepartment, scoreName, scoreTitle, type Candidate, type CardEvidence, type RoleScore } from './roleScores';
+import {
+  scoreCompany,
+  scoreDepartment,
+  scoreName,
+  scoreTitle,
+  type Candidate,
+  type CardEvidence,
+  type RoleScore,
+} from './roleScores';
 import { nameParts } from './personName';
 import { titleHeads, titleJoiners, titleModifiers } from './tables/titleWords';
 
@@ -38,8 +46,16 @@ export function chooseRoles(lines: readonly CardLine[], evidence: CardEvidence):
       .sort((a, b) => b.score - a.score)
       .slice(0, CANDIDATES_A_ROLE);
 
-  const names = ranked([...singles, ...pairs.filter(mayBeSplitName)], (c) => paired(c, scoreName(c, evidence), PAIR.name), EMPTY.name);
-  const companies = ranked([...singles, ...pairs.filter((p) => sameSize(p))], (c) => paired(c, scoreCompany(c, evidence), PAIR.company), EMPTY.company);
+  const names = ranked(
+    [...singles, ...pairs.filter(mayBeSplitName)],
+    (c) => paired(c, scoreName(c, evidence), PAIR.name),
+    EMPTY.name,
+  );
+  const companies = ranked(
+    [...singles, ...pairs.filter((p) => sameSize(p))],
+    (c) => paired(c, scoreCompany(c, evidence), PAIR.company),
+    EMPTY.company,
+  );
   const titles = ranked([...singles, ...pairs.filter(mayBeSplitTitle)], scoreTitle, EMPTY.title);
 
   let best: Roles = {};
@@ -61,7 +77,9 @@ export function chooseRoles(lines: readonly CardLine[], evidence: CardEvidence):
       }
     }
   }
-  const free = singles.filter((c) => ![best.name, best.company, best.title].some((chosen) => share(chosen, { candidate: c } as Chosen)));
+  const free = singles.filter(
+    (c) => ![best.name, best.company, best.title].some((chosen) => share(chosen, { candidate: c } as Chosen)),
+  );
   if (best.title) best.title = withSecondTitle(best.title, free);
   const departments = ranked(
     free.filter((c) => !share(best.title, { candidate: c } as Chosen)),
@@ -69,7 +87,9 @@ export function chooseRoles(lines: readonly CardLine[], evidence: CardEvidence):
       const base = scoreDepartment(c);
       const near = best.title ?? best.name;
       const follows = near && isNextInBlock(near.candidate.lines[near.candidate.lines.length - 1]!, c.lines[0]!, 1.8);
-      return follows ? { score: base.score + 0.6, reasons: base.reasons } : { score: base.score - 0.8, reasons: base.reasons };
+      return follows
+        ? { score: base.score + 0.6, reasons: base.reasons }
+        : { score: base.score - 0.8, reasons: base.reasons };
     },
     EMPTY.department,
   );
@@ -97,14 +117,20 @@ const sameSize = ({ lines: [a, b] }: Candidate, tolerance = 1.2): boolean =>
 function mayBeSplitName(pair: Candidate): boolean {
   const [upper, lower] = pair.lines as [CardLine, CardLine];
   const words = [nameParts(upper.text).core.length, nameParts(lower.text).core.length];
-  return sameSize(pair, ACCENT_TOLERANCE) && words[0]! <= 2 && words[1]! <= 3 && Math.min(upper.relativeHeight, lower.relativeHeight) > 1.05;
+  return (
+    sameSize(pair, ACCENT_TOLERANCE) &&
+    words[0]! <= 2 &&
+    words[1]! <= 3 &&
+    Math.min(upper.relativeHeight, lower.relativeHeight) > 1.05
+  );
 }
 
 /** A title over two lines: the first line is no title on its own, or says that it goes on. */
 function mayBeSplitTitle({ lines: [upper, lower] }: Candidate): boolean {
   const words = upper!.text.split(/\s+/);
   const goesOn = titleJoiners.has(words[words.length - 1]!) || titleJoiners.has(lower!.text.split(/\s+/)[0]!);
-  const incomplete = !words.some((w) => titleHeads.has(w)) && words.every((w) => titleModifiers.has(w) || titleJoiners.has(w));
+  const incomplete =
+    !words.some((w) => titleHeads.has(w)) && words.every((w) => titleModifiers.has(w) || titleJoiners.has(w));
   return goesOn || incomplete;
 }
 
@@ -125,7 +151,12 @@ function togetherness(name: Chosen | undefined, title: Chosen | undefined, compa
 /** A second position printed right under the first joins it. */
 function withSecondTitle(title: Chosen, free: readonly Candidate[]): Chosen {
   const last = title.candidate.lines[title.candidate.lines.length - 1]!;
-  const second = free.find((c) => isNextInBlock(last, c.lines[0]!, 1.2) && scoreTitle(c).score >= 2.5 && scoreDepartment(c).score < 1);
+  const second = free.find(
+    (c) => isNextInBlock(last, c.lines[0]!, 1.2) && scoreTitle(c).score >= 2.5 && scoreDepartment(c).score < 1,
+  );
   if (!second) return title;
-  return { ...title, candidate: { text: `${title.candidate.text}, ${second.text}`, lines: [...title.candidate.lines, ...second.lines] } };
+  return {
+    ...title,
+    candidate: { text: `${title.candidate.text}, ${second.text}`, lines: [...title.candidate.lines, ...second.lines] },
+  };
 }

@@ -2,7 +2,8 @@ import { asciiSpellings, fold } from './fold';
 import { registeredDomain } from './findEmails';
 import { freeMailDomains, legalForms, tradeWords } from './tables/companyWords';
 
-export const isFreeMail = (domain: string): boolean => freeMailDomains.has(domain) || freeMailDomains.has(registeredDomain(domain));
+export const isFreeMail = (domain: string): boolean =>
+  freeMailDomains.has(domain) || freeMailDomains.has(registeredDomain(domain));
 
 /** The name part of a domain: `mail.quilingen-pianos.au` gives `quilingen-pianos`. */
 export const domainLabel = (domain: string): string => registeredDomain(domain).split('.')[0]!;
@@ -20,7 +21,8 @@ function splitTradeWord(label: string): string[] {
   return label.split('-').flatMap((word) => {
     for (let at = word.length - 4; at >= 4; at--) {
       const end = word.slice(at);
-      if (end.length >= 5 && tradeWords.has(end) && !tradeWords.has(word.slice(at - 1))) return [word.slice(0, at), end];
+      if (end.length >= 5 && tradeWords.has(end) && !tradeWords.has(word.slice(at - 1)))
+        return [word.slice(0, at), end];
     }
     return [word];
   });

@@ -20,7 +20,12 @@ const EXACT_FIELDS: readonly FieldName[] = ['email', 'phone', 'website', 'postal
  * role is. The least sure character decides the first, since errors on a line go together.
  * @param trust log-odds of the role
  */
-export function confidenceOf(lines: readonly ReadLine[], sources: readonly SourceSpan[], field: FieldName, trust: number): number {
+export function confidenceOf(
+  lines: readonly ReadLine[],
+  sources: readonly SourceSpan[],
+  field: FieldName,
+  trust: number,
+): number {
   const role = 1 / (1 + Math.exp(-trust));
   if (sources.length === 0) return 0.7 * role;
   // Each printed place alone would do: the surest counts.

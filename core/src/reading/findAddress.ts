@@ -99,7 +99,9 @@ function bestAnchor(lines: readonly CardLine[], country: string | undefined): An
         line,
         form,
         code: { value: text, sources: [{ line: line.index, from: at, to: at + text.length }] },
-        region: region ? { value: region, sources: [{ line: line.index, from: match.index, to: match.index + region.length }] } : undefined,
+        region: region
+          ? { value: region, sources: [{ line: line.index, from: match.index, to: match.index + region.length }] }
+          : undefined,
         before: { line: line.index, from: 0, to: match.index, text: lead.replace(/(?:\bCEP:?|\b[A-Z]{1,2}-)\s*$/, '') },
         after: { line: line.index, from: match.index + match[0].length, to: line.text.length, text: tail },
       };

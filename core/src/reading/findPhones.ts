@@ -42,7 +42,11 @@ export function findPhoneCandidates(lines: readonly ReadLine[], taken: readonly 
       const source = { line: index, from, to: match.index + match[0].length };
       if (digits < FEWEST_DIGITS || digits > MOST_DIGITS || !/\d{2}/.test(match[0])) return [];
       if (taken.some((t) => overlap(t, source))) return [];
-      if (/[\p{L}\d@]$/u.test(line.text.slice(0, from).replace(GLUED_LABEL, '')) || /^[\p{L}@]/u.test(line.text.slice(source.to))) return [];
+      if (
+        /[\p{L}\d@]$/u.test(line.text.slice(0, from).replace(GLUED_LABEL, '')) ||
+        /^[\p{L}@]/u.test(line.text.slice(source.to))
+      )
+        return [];
       if (isAddressNumber(line.text, match[0], from)) return [];
       const label = labelBefore(line.text, from);
       const rest = line.text.slice(source.to);
@@ -64,7 +68,8 @@ function isAddressNumber(text: string, run: string, from: number): boolean {
   return /^\d{5}-\d{3}$/.test(run.trim()) || /\bCEP\W*$/i.test(text.slice(0, from));
 }
 
-const trimOpenBracket = (text: string): string => (text.includes('(') && !text.includes(')') ? text.replace('(', '') : text);
+const trimOpenBracket = (text: string): string =>
+  text.includes('(') && !text.includes(')') ? text.replace('(', '') : text;
 
 const digitsForLookAlikes = (text: string): string =>
   text.replace(/[Oo]/g, '0').replace(/[lI]/g, '1').replace(/[sS]/g, '5');
@@ -75,7 +80,7 @@ const LABELS = (Object.entries(phoneLabels) as [PhoneLabel, readonly string[]][]
 
 function labelBefore(text: string, at: number): { kind: PhoneLabel; from: number } | undefined {
   const before = text.slice(0, at);
-  const match = /(?:^|[\s|/·•,;)])(?<label>\p{L}[\p{L}\s.\-]*?)\s?[.:;]*\s*$/u.exec(before);
+  const match = /(?:^|[\s|/·•,;)])(?<label>\p{L}[\p{L}\s.-]*?)\s?[.:;]*\s*$/u.exec(before);
   if (!match) return undefined;
   const label = fold(match.groups!.label!).replace(/\./g, ' ').replace(/\s+/g, ' ').trim();
   const found = LABELS.find(({ word }) => label === word || label.endsWith(` ${word}`));
@@ -85,7 +90,11 @@ function labelBefore(text: string, at: number): { kind: PhoneLabel; from: number
 
 /** A number with its country, kind and validity; undefined when no country makes it possible. */
 export function placePhone(candidate: PhoneCandidate, country: string | undefined): FoundPhone | undefined {
-  const printed = candidate.printed.replace(/\(0\)/, '').replace(/[–—/·]/g, ' ').replace(/^00/, '+').replace(/^\(\+/, '+');
+  const printed = candidate.printed
+    .replace(/\(0\)/, '')
+    .replace(/[–—/·]/g, ' ')
+    .replace(/^00/, '+')
+    .replace(/^\(\+/, '+');
   const parsed = parsePhoneNumberFromString(printed, country as CountryCode | undefined);
   if (!parsed?.isPossible()) return undefined;
   const kind = candidate.label ?? kindOfType(parsed.getType(), parsed.country);

@@ -25,7 +25,11 @@ export function findWebsites(lines: readonly ReadLine[], taken: readonly SourceS
 /** "S.A." and "B.Sc" are not hosts: without `www.` the name needs two letters and lower case somewhere. */
 function looksLikeHost(host: string): boolean {
   const labels = host.split('.');
-  return labels[labels.length - 2]!.trim().length > 1 && /[a-z]/.test(labels[labels.length - 1]!) && !/^\d+$/.test(labels[0]!);
+  return (
+    labels[labels.length - 2]!.trim().length > 1 &&
+    /[a-z]/.test(labels[labels.length - 1]!) &&
+    !/^\d+$/.test(labels[0]!)
+  );
 }
 
 export const overlap = (a: SourceSpan, b: SourceSpan): boolean => a.line === b.line && a.from < b.to && b.from < a.to;

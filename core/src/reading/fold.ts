@@ -1,5 +1,13 @@
 const SPECIAL: Record<string, string> = {
-  ß: 'ss', æ: 'ae', œ: 'oe', ø: 'o', ł: 'l', đ: 'd', ð: 'd', þ: 'th', ı: 'i',
+  ß: 'ss',
+  æ: 'ae',
+  œ: 'oe',
+  ø: 'o',
+  ł: 'l',
+  đ: 'd',
+  ð: 'd',
+  þ: 'th',
+  ı: 'i',
 };
 
 /** Lower case without accents, for comparing words: "Ångström" becomes "angstrom". */

@@ -4,11 +4,38 @@ import type { PhoneCandidate } from './findPhones';
 import { fold } from './fold';
 import type { ReadLine } from './types';
 
-const WEIGHT = { countryName: 5, telltalePostcode: 4, barePostcode: 0.5, callingCode: 4, domainEnding: 3, assumed: 1, fitsNumbers: 1, grouping: 2 } as const;
+const WEIGHT = {
+  countryName: 5,
+  telltalePostcode: 4,
+  barePostcode: 0.5,
+  callingCode: 4,
+  domainEnding: 3,
+  assumed: 1,
+  fitsNumbers: 1,
+  grouping: 2,
+} as const;
 
 const DOMAIN_COUNTRIES: Readonly<Record<string, string>> = {
-  uk: 'GB', ie: 'IE', us: 'US', ca: 'CA', au: 'AU', de: 'DE', at: 'AT', ch: 'CH', fr: 'FR', be: 'BE', nl: 'NL', es: 'ES',
-  pt: 'PT', it: 'IT', se: 'SE', dk: 'DK', no: 'NO', fi: 'FI', pl: 'PL', br: 'BR',
+  uk: 'GB',
+  ie: 'IE',
+  us: 'US',
+  ca: 'CA',
+  au: 'AU',
+  de: 'DE',
+  at: 'AT',
+  ch: 'CH',
+  fr: 'FR',
+  be: 'BE',
+  nl: 'NL',
+  es: 'ES',
+  pt: 'PT',
+  it: 'IT',
+  se: 'SE',
+  dk: 'DK',
+  no: 'NO',
+  fi: 'FI',
+  pl: 'PL',
+  br: 'BR',
 };
 
 /**
@@ -27,7 +54,8 @@ export function guessCountry(
     if (country) votes.set(country, (votes.get(country) ?? 0) + weight);
   };
   for (const [index, { text }] of lines.entries()) {
-    for (const part of text.split(/[,/|·•]|\s[–-]\s/)) vote(countryNames[fold(part).trim()] ?? countryNames[part.trim().toLowerCase()], WEIGHT.countryName);
+    for (const part of text.split(/[,/|·•]|\s[–-]\s/))
+      vote(countryNames[fold(part).trim()] ?? countryNames[part.trim().toLowerCase()], WEIGHT.countryName);
     if (phones.some((p) => p.source.line === index)) continue;
     const form = postcodeForms.find((f) => formMatches(f, text));
     if (!form) continue;
@@ -46,7 +74,9 @@ export function guessCountry(
   if (northAmerican(phones)) vote('US', WEIGHT.grouping);
   vote(assumed, WEIGHT.assumed);
   for (const country of votes.keys()) {
-    const fitting = phones.filter((p) => !p.printed.startsWith('+') && parsePhoneNumberFromString(p.printed, country as never)?.isValid());
+    const fitting = phones.filter(
+      (p) => !p.printed.startsWith('+') && parsePhoneNumberFromString(p.printed, country as never)?.isValid(),
+    );
     vote(country, WEIGHT.fitsNumbers * fitting.length);
   }
   if (votes.size === 0) return undefined;

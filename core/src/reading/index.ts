@@ -1,10 +1,6 @@
-export * from './types';
-export * from './proposal';
-export { CHARACTER_DOUBT_BELOW, DOUBT_BELOW } from './confidence';
-export { fold, foldTight } from './fold';
+export * from './fields';
 export { naturalCompany, naturalName, naturalTitle } from './naturalCase';
 export { splitName, type PersonName } from './personName';
-export { isKnownDomain, registeredDomain } from './findEmails';
 export { companyFromDomain, domainAgreement, isFreeMail } from './companyFromDomain';
 export { proposeFields, type ProposeOptions } from './proposeFields';
 export { toPrediction, type CardPrediction } from './toPrediction';

@@ -39,7 +39,11 @@ export function naturalName(name: string): string {
     .join(' ');
 }
 
-const ACRONYMS = new Set('ceo cto cfo coo cio cmo it hr qa qc hse r&d pr erp crm uk usa eu emea apac dach md vp svp evp gm b2b oem plc'.split(' '));
+const ACRONYMS = new Set(
+  'ceo cto cfo coo cio cmo it hr qa qc hse r&d pr erp crm uk usa eu emea apac dach md vp svp evp gm b2b oem plc'.split(
+    ' ',
+  ),
+);
 const SENTENCE_CASE = new Set(['FR', 'ES', 'PT', 'BR', 'IT', 'SE', 'DK', 'NO', 'FI', 'PL', 'BE']);
 
 /** A title or department set in capitals in natural case: sentence case where the country's language uses it. */
@@ -68,7 +72,8 @@ export function naturalCompany(company: string): string {
       const plain = word.replace(/[^\p{L}]/gu, '');
       if (i > 0 && titleJoiners.has(word)) return word.toLowerCase();
       if (!shouting) return capitalise(word);
-      if (legalForms.has(word.replace(/[.,]/g, ''))) return plain.length > 3 || /^(ltd|inc)/i.test(plain) ? capitalise(word) : word;
+      if (legalForms.has(word.replace(/[.,]/g, '')))
+        return plain.length > 3 || /^(ltd|inc)/i.test(plain) ? capitalise(word) : word;
       return plain.length <= 3 && !/[AEIOUYÄÖÜ]/.test(plain) ? word : capitalise(word);
     })
     .join(' ');

@@ -28,7 +28,8 @@ export function nameParts(text: string): NameParts {
   const suffixes: string[] = [];
   while (words.length > 2 && isCredential(words[words.length - 1]!)) suffixes.unshift(words.pop()!);
   const behind = afterComma.filter(Boolean);
-  if (behind.length > 0 && behind.every((part) => isCredential(part) || part.split(/\s+/).every(isCredential))) suffixes.push(...behind);
+  if (behind.length > 0 && behind.every((part) => isCredential(part) || part.split(/\s+/).every(isCredential)))
+    suffixes.push(...behind);
   else if (behind.length === 1 && words.length <= 2 && prefixes.length === 0) words.unshift(...behind[0]!.split(/\s+/));
   return { prefixes, core: words, suffixes };
 }
@@ -37,7 +38,11 @@ function isPrefix(word: string, words: readonly string[]): boolean {
   const key = plain(word);
   if (key.split('-').some((part) => part === 'dipl') || /^dipl\b/.test(key)) return true;
   if (!namePrefixes.has(key)) return false;
-  return !ambiguousPrefixes.has(key) || (key.length > 1 && word.endsWith('.') && words.length > 2) || (key === 'di' && words.length > 2 && word === 'DI');
+  return (
+    !ambiguousPrefixes.has(key) ||
+    (key.length > 1 && word.endsWith('.') && words.length > 2) ||
+    (key === 'di' && words.length > 2 && word === 'DI')
+  );
 }
 
 const isCredential = (word: string): boolean => {
@@ -79,7 +84,8 @@ function findFamilyStart(words: readonly string[], country: string | undefined, 
   }
   for (let start = 1; start < words.length; start++) {
     const family = asciiSpellings(words.slice(start).join(''));
-    if (words.length - start > 1 && localParts.some((local) => family.some((f) => foldTight(local).endsWith(f)))) return start;
+    if (words.length - start > 1 && localParts.some((local) => family.some((f) => foldTight(local).endsWith(f))))
+      return start;
   }
   if (TWO_FAMILY_NAMES.has(country ?? '') && words.length > 2) {
     const secondIsGiven = givenNames.has(words[1]!) && words.length > 3;
@@ -94,7 +100,9 @@ function findFamilyStart(words: readonly string[], country: string | undefined, 
  */
 export function localPartAgreement(text: string, localPart: string): number {
   const local = foldTight(localPart);
-  const words = nameParts(text).core.map((w) => asciiSpellings(w.replace(/-/g, ''))).filter((w) => w[0]!.length > 0);
+  const words = nameParts(text)
+    .core.map((w) => asciiSpellings(w.replace(/-/g, '')))
+    .filter((w) => w[0]!.length > 0);
   const full = words.map((w) => w.find((spelling) => spelling.length > 2 && local.includes(spelling)));
   const found = full.filter((w) => w !== undefined);
   if (found.length === 0) return 0;

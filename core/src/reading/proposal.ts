@@ -1,7 +1,22 @@
 /** What a proposal can be for. `email`, `phone` and `website` may occur several times, the others once. */
 export const FIELD_NAMES = [
-  'prefix', 'givenName', 'middleName', 'familyName', 'suffix', 'title', 'department', 'company',
-  'email', 'phone', 'website', 'street', 'postalCode', 'locality', 'region', 'country', 'note',
+  'prefix',
+  'givenName',
+  'middleName',
+  'familyName',
+  'suffix',
+  'title',
+  'department',
+  'company',
+  'email',
+  'phone',
+  'website',
+  'street',
+  'postalCode',
+  'locality',
+  'region',
+  'country',
+  'note',
 ] as const;
 export type FieldName = (typeof FIELD_NAMES)[number];
 

@@ -31,26 +31,74 @@ describe('proposing fields', () => {
     expect(card.one('company')).toBe('Harrowfield Creamery');
     expect(card.all('email')).toEqual(['nella@harrowfield.example']);
     expect(card.all('phone')).toEqual(['+441632960117', '+447700900651']);
-    expect(card.fields.filter((f) => f.field === 'phone').map((f) => [f.phoneKind, f.extension])).toEqual([['work', '12'], ['mobile', undefined]]);
+    expect(card.fields.filter((f) => f.field === 'phone').map((f) => [f.phoneKind, f.extension])).toEqual([
+      ['work', '12'],
+      ['mobile', undefined],
+    ]);
     expect(card.all('website')).toEqual(['harrowfield.example']);
-    expect([card.one('street'), card.one('postalCode'), card.one('locality')]).toEqual(['9 Quay Road', 'PE4 7QX', 'Port Ellery']);
+    expect([card.one('street'), card.one('postalCode'), card.one('locality')]).toEqual([
+      '9 Quay Road',
+      'PE4 7QX',
+      'Port Ellery',
+    ]);
     expect(card.looseLines).toEqual([]);
   });
 
   it.each([
-    ['capitals in natural case', ['HORACIO MCALLISTER', 'PROJECT MANAGER', 'h.mcallister@kestwick.example'], { givenName: 'Horacio', familyName: 'McAllister', title: 'Project Manager' }],
-    ['the company out of the domain when none is printed', ['Anna Harris', 'Account Manager', 'anna@quilingen-pianos.example'], { company: 'Quilingen Pianos' }],
-    ['no company out of a free-mail domain', ['Anna Harris', 'Account Manager', 'anna.harris@gmail.com'], { company: undefined }],
-    ['the longest form of the company', ['ORLAMO', 'Alberta Schneider, PMP', 'Operations Manager', 'Orlamo plc', 'schneider@orlamo.example'], { company: 'Orlamo plc', familyName: 'Schneider', suffix: 'PMP' }],
-    ['particles in the family name', ['DI Daniela von der Ahlen', 'Leiterin Einkauf', 'vonderahlen@corwick.at'], { prefix: 'DI', givenName: 'Daniela', familyName: 'von der Ahlen' }],
-    ['two family names where they are the rule', ['Carlos Fraga Saraiva', 'Diretor Comercial', '1200-453 Lisboa', 'cfragasaraiva@corbrook.pt'], { givenName: 'Carlos', familyName: 'Fraga Saraiva' }],
-    ['a middle initial', ['Logan M. Mayert', 'Veterinary Surgeon', 'mayert@ardvane.org.uk'], { givenName: 'Logan', middleName: 'M.', familyName: 'Mayert' }],
-    ['two positions on two lines', ['Walker Denesik', 'Partner', 'Stained Glass Conservator', 'walker@corelund.ie'], { title: 'Partner, Stained Glass Conservator' }],
-    ['a title that goes on in the next line', ['Kenyatta Streich', 'Executive Assistant to', 'the Managing Director', 'streich@kestiston.co'], { title: 'Executive Assistant to the Managing Director' }],
-    ['a department beside the title', ['Lucie Hilpert', 'Chief Estimator', 'Finance', 'lucie@ostiston.co.uk'], { title: 'Chief Estimator', department: 'Finance' }],
+    [
+      'capitals in natural case',
+      ['HORACIO MCALLISTER', 'PROJECT MANAGER', 'h.mcallister@kestwick.example'],
+      { givenName: 'Horacio', familyName: 'McAllister', title: 'Project Manager' },
+    ],
+    [
+      'the company out of the domain when none is printed',
+      ['Anna Harris', 'Account Manager', 'anna@quilingen-pianos.example'],
+      { company: 'Quilingen Pianos' },
+    ],
+    [
+      'no company out of a free-mail domain',
+      ['Anna Harris', 'Account Manager', 'anna.harris@gmail.com'],
+      { company: undefined },
+    ],
+    [
+      'the longest form of the company',
+      ['ORLAMO', 'Alberta Schneider, PMP', 'Operations Manager', 'Orlamo plc', 'schneider@orlamo.example'],
+      { company: 'Orlamo plc', familyName: 'Schneider', suffix: 'PMP' },
+    ],
+    [
+      'particles in the family name',
+      ['DI Daniela von der Ahlen', 'Leiterin Einkauf', 'vonderahlen@corwick.at'],
+      { prefix: 'DI', givenName: 'Daniela', familyName: 'von der Ahlen' },
+    ],
+    [
+      'two family names where they are the rule',
+      ['Carlos Fraga Saraiva', 'Diretor Comercial', '1200-453 Lisboa', 'cfragasaraiva@corbrook.pt'],
+      { givenName: 'Carlos', familyName: 'Fraga Saraiva' },
+    ],
+    [
+      'a middle initial',
+      ['Logan M. Mayert', 'Veterinary Surgeon', 'mayert@ardvane.org.uk'],
+      { givenName: 'Logan', middleName: 'M.', familyName: 'Mayert' },
+    ],
+    [
+      'two positions on two lines',
+      ['Walker Denesik', 'Partner', 'Stained Glass Conservator', 'walker@corelund.ie'],
+      { title: 'Partner, Stained Glass Conservator' },
+    ],
+    [
+      'a title that goes on in the next line',
+      ['Kenyatta Streich', 'Executive Assistant to', 'the Managing Director', 'streich@kestiston.co'],
+      { title: 'Executive Assistant to the Managing Director' },
+    ],
+    [
+      'a department beside the title',
+      ['Lucie Hilpert', 'Chief Estimator', 'Finance', 'lucie@ostiston.co.uk'],
+      { title: 'Chief Estimator', department: 'Finance' },
+    ],
   ])('gives %s', (_what, lines, expected) => {
     const card = fieldsOf(lines);
-    for (const [field, value] of Object.entries(expected)) expect([field, card.one(field as FieldName)]).toEqual([field, value]);
+    for (const [field, value] of Object.entries(expected))
+      expect([field, card.one(field as FieldName)]).toEqual([field, value]);
   });
 
   it.each([
@@ -61,16 +109,34 @@ describe('proposing fields', () => {
     ['CA', ['223 Lakeshore Rd E', 'Hamilton, ON L8P 9N1'], ['223 Lakeshore Rd E', 'L8P 9N1', 'Hamilton']],
     ['AU', ['Shed 7', '14 Station Street', 'Toowoomba QLD 4350'], ['Shed 7, 14 Station Street', '4350', 'Toowoomba']],
     ['IT', ['Via dei Conciatori 71/A', '70124 Bari (BA)', 'Italia'], ['Via dei Conciatori 71/A', '70124', 'Bari']],
-    ['BR', ['Rua do Engenho, 471', 'Belo Horizonte – MG, CEP 30118-341'], ['Rua do Engenho, 471', '30118-341', 'Belo Horizonte']],
+    [
+      'BR',
+      ['Rua do Engenho, 471', 'Belo Horizonte – MG, CEP 30118-341'],
+      ['Rua do Engenho, 471', '30118-341', 'Belo Horizonte'],
+    ],
     ['NL', ['Prinsengracht 12', '1015 DV Amsterdam', 'Nederland'], ['Prinsengracht 12', '1015 DV', 'Amsterdam']],
-    ['GB in one line', ['Riverside House, 4 Saltworks Road, Newcastle upon Tyne', 'NE1 9DS, UK'], ['Riverside House, 4 Saltworks Road', 'NE1 9DS', 'Newcastle upon Tyne']],
+    [
+      'GB in one line',
+      ['Riverside House, 4 Saltworks Road, Newcastle upon Tyne', 'NE1 9DS, UK'],
+      ['Riverside House, 4 Saltworks Road', 'NE1 9DS', 'Newcastle upon Tyne'],
+    ],
   ])('takes apart an address of %s', (_country, lines, expected) => {
     const card = fieldsOf(lines);
     expect([card.one('street'), card.one('postalCode'), card.one('locality')]).toEqual(expected);
   });
 
   it('takes no register, tax or year number for a phone', () => {
-    const card = fieldsOf(['RCS Lyon 812 440 949', 'USt-IdNr. DE318204750', 'P. IVA 02931840478', 'Class of 2007', 'NPI 1004301782', 'Tel (0117) 496 0546'], 'GB');
+    const card = fieldsOf(
+      [
+        'RCS Lyon 812 440 949',
+        'USt-IdNr. DE318204750',
+        'P. IVA 02931840478',
+        'Class of 2007',
+        'NPI 1004301782',
+        'Tel (0117) 496 0546',
+      ],
+      'GB',
+    );
     expect(card.all('phone')).toEqual(['+441174960546']);
   });
 
@@ -101,7 +167,13 @@ describe('proposing fields', () => {
   });
 
   it('never throws, and points only at lines and characters that are there', () => {
-    const printed = fc.array(fc.oneof(fc.string({ unit: 'grapheme' }), fc.constantFrom('T', '+', '@.', 'www.', 'CEP 1', '0'.repeat(40), 'Dr.', ', , ,', '12345')), { maxLength: 14 });
+    const printed = fc.array(
+      fc.oneof(
+        fc.string({ unit: 'grapheme' }),
+        fc.constantFrom('T', '+', '@.', 'www.', 'CEP 1', '0'.repeat(40), 'Dr.', ', , ,', '12345'),
+      ),
+      { maxLength: 14 },
+    );
     fc.assert(
       fc.property(printed, (texts) => {
         const reading = readingOf(texts.filter((t) => t.length > 0));
@@ -126,7 +198,9 @@ describe('proposing fields', () => {
       fc.property(fc.shuffledSubarray(indices, { minLength: indices.length }), (order) => {
         const placed = readingOf(CARD).lines;
         const reading = { ...readingOf(CARD), lines: order.map((i) => placed[i]!) };
-        const values = proposeFields(reading).fields.filter((f) => f.field === 'email' || f.field === 'phone').map((f) => f.value);
+        const values = proposeFields(reading)
+          .fields.filter((f) => f.field === 'email' || f.field === 'phone')
+          .map((f) => f.value);
         expect(values.sort()).toEqual(['+441632960117', '+447700900651', 'nella@harrowfield.example']);
       }),
     );

@@ -29,7 +29,10 @@ export interface ProposeOptions {
 export function proposeFields(reading: Reading, options: ProposeOptions = {}): CardProposal {
   const lines = reading.lines.map(repairLine);
   const emails = findEmails(lines);
-  const websites = findWebsites(lines, emails.map((e) => e.source));
+  const websites = findWebsites(
+    lines,
+    emails.map((e) => e.source),
+  );
   reconcileDomains(emails, websites);
   reconcileRepeats(emails, lines);
   const online = [...emails, ...websites].map((a) => a.source);
@@ -52,15 +55,30 @@ export function proposeFields(reading: Reading, options: ProposeOptions = {}): C
   const roleOwned = new Set(
     Object.values(roles).flatMap((chosen: Chosen | undefined) => chosen?.candidate.lines.map((l) => l.index) ?? []),
   );
-  const address = findAddress(addressLines.filter((line) => !roleOwned.has(line.index)), country);
+  const address = findAddress(
+    addressLines.filter((line) => !roleOwned.has(line.index)),
+    country,
+  );
 
   const fields = [
     ...nameFields(roles, country, localParts),
     ...roleFields(roles, country),
     ...companyField(roles, geometry, domains),
-    ...emails.map((e): Draft => ({ field: 'email', value: e.value, sources: [e.source], trust: 6, reasons: ['has the form of an e-mail address'] })),
+    ...emails.map((e): Draft => ({
+      field: 'email',
+      value: e.value,
+      sources: [e.source],
+      trust: 6,
+      reasons: ['has the form of an e-mail address'],
+    })),
     ...phoneFields(phoneCandidates, address.postalCode?.sources ?? [], country),
-    ...websites.map((w): Draft => ({ field: 'website', value: w.value, sources: [w.source], trust: 5, reasons: ['has the form of a web address'] })),
+    ...websites.map((w): Draft => ({
+      field: 'website',
+      value: w.value,
+      sources: [w.source],
+      trust: 5,
+      reasons: ['has the form of a web address'],
+    })),
     ...addressFields(address),
   ];
   const proposals = withoutRepeats(fields).map((draft): FieldProposal => {
@@ -90,7 +108,11 @@ function isOpen(line: CardLine, online: readonly SourceSpan[], numberLines: Read
   if (spans.length === 0) return true;
   let rest = line.text;
   for (const span of [...spans].sort((a, b) => b.from - a.from)) rest = rest.slice(0, span.from) + rest.slice(span.to);
-  const words = fold(rest).replace(/[^a-z\s-]/g, ' ').trim().split(/\s+/).filter(Boolean);
+  const words = fold(rest)
+    .replace(/[^a-z\s-]/g, ' ')
+    .trim()
+    .split(/\s+/)
+    .filter(Boolean);
   return words.filter((w) => !onlineLabels.test(w)).join('').length > 6;
 }
 
@@ -100,7 +122,11 @@ const mayHoldRole = (line: CardLine): boolean =>
   !yearPattern.test(line.text) &&
   !/^\W*@|^in\//.test(line.text) &&
   !countryNames[line.text.trim().toLowerCase()] &&
-  !(looksLikeStreet(line.text) && /^\d|\d$/.test(line.text.trim()) && !/\p{L}{3,}.*\p{L}{3,}.*\p{L}{3,}/u.test(line.text));
+  !(
+    looksLikeStreet(line.text) &&
+    /^\d|\d$/.test(line.text.trim()) &&
+    !/\p{L}{3,}.*\p{L}{3,}.*\p{L}{3,}/u.test(line.text)
+  );
 
 /**
  * Two domains that differ in one or two letters are one: the spelling that the engine is surer of
@@ -111,7 +137,8 @@ function reconcileDomains(emails: FoundAddress[], websites: FoundAddress[]): voi
     const near = websites.find((w) => w.domain !== email.domain && editDistance(w.domain, email.domain) <= 1);
     if (!near) continue;
     const votes = (domain: string) => [...emails, ...websites].filter((a) => a.domain === domain).length;
-    const [from, to] = votes(email.domain) > votes(near.domain) ? [near.domain, email.domain] : [email.domain, near.domain];
+    const [from, to] =
+      votes(email.domain) > votes(near.domain) ? [near.domain, email.domain] : [email.domain, near.domain];
     for (const address of [...emails, ...websites]) {
       if (address.domain !== from) continue;
       address.value = address.value.replace(from, to);
@@ -125,7 +152,13 @@ function reconcileRepeats(emails: FoundAddress[], lines: readonly ReadLine[]): v
   const certainty = (e: FoundAddress) =>
     Math.min(...lines[e.source.line]!.characters.slice(e.source.from, e.source.to).map((c) => c.probability));
   for (const email of emails) {
-    const better = emails.find((o) => o !== email && o.value !== email.value && editDistance(o.value, email.value) <= 1 && certainty(o) > certainty(email));
+    const better = emails.find(
+      (o) =>
+        o !== email &&
+        o.value !== email.value &&
+        editDistance(o.value, email.value) <= 1 &&
+        certainty(o) > certainty(email),
+    );
     if (better) email.value = better.value;
   }
 }
@@ -178,7 +211,15 @@ function roleFields(roles: Roles, country: string | undefined): Draft[] {
     const chosen = roles[field];
     if (!chosen) return [];
     const text = chosen.candidate.text.replace(/[\s,;|·]+$/, '');
-    return [{ field, value: naturalTitle(text, country), sources: spansOf(chosen), trust: chosen.score, reasons: chosen.reasons }];
+    return [
+      {
+        field,
+        value: naturalTitle(text, country),
+        sources: spansOf(chosen),
+        trust: chosen.score,
+        reasons: chosen.reasons,
+      },
+    ];
   });
 }
 
@@ -202,19 +243,37 @@ function companyField(roles: Roles, geometry: readonly CardLine[], domains: read
 }
 
 /** A short and a long form of one name on a card: the longest printed line that begins with the chosen one. */
-function fullestForm(company: Chosen, roles: Roles, geometry: readonly CardLine[]): { text: string; lines: readonly CardLine[] } {
+function fullestForm(
+  company: Chosen,
+  roles: Roles,
+  geometry: readonly CardLine[],
+): { text: string; lines: readonly CardLine[] } {
   const taken = new Set([roles.name, roles.title, roles.department].flatMap((r) => r?.candidate.lines ?? []));
   const key = foldTight(company.candidate.text);
   const longer = geometry
     .filter((line) => !taken.has(line) && !/[@\d]|www/.test(line.text) && !/\.\p{Ll}{2,}$/u.test(line.text))
-    .filter((line) => foldTight(line.text).startsWith(key) && foldTight(line.text).length > key.length && line.text.length < key.length + 24)
+    .filter(
+      (line) =>
+        foldTight(line.text).startsWith(key) &&
+        foldTight(line.text).length > key.length &&
+        line.text.length < key.length + 24,
+    )
     .sort((a, b) => b.text.length - a.text.length)[0];
   return longer ? { text: longer.text, lines: [longer] } : company.candidate;
 }
 
-function phoneFields(candidates: readonly PhoneCandidate[], postcode: readonly SourceSpan[], country: string | undefined): Draft[] {
+function phoneFields(
+  candidates: readonly PhoneCandidate[],
+  postcode: readonly SourceSpan[],
+  country: string | undefined,
+): Draft[] {
   return candidates.flatMap((candidate): Draft[] => {
-    if (postcode.some((p) => p.line === candidate.source.line && p.from < candidate.source.to && candidate.source.from < p.to)) return [];
+    if (
+      postcode.some(
+        (p) => p.line === candidate.source.line && p.from < candidate.source.to && candidate.source.from < p.to,
+      )
+    )
+      return [];
     const phone = placePhone(candidate, country);
     if (!phone) return [];
     return [
@@ -225,18 +284,31 @@ function phoneFields(candidates: readonly PhoneCandidate[], postcode: readonly S
         extension: phone.extension,
         sources: [phone.source],
         trust: (phone.valid ? 4 : 2) + (phone.labelled ? 2 : 0),
-        reasons: [phone.valid ? 'is a valid number' : 'is a possible number', ...(phone.labelled ? ['has a label'] : [])],
+        reasons: [
+          phone.valid ? 'is a valid number' : 'is a possible number',
+          ...(phone.labelled ? ['has a label'] : []),
+        ],
       },
     ];
   });
 }
 
 function addressFields(address: ReturnType<typeof findAddress>): Draft[] {
-  return (['street', 'postalCode', 'locality', 'region', 'country'] as const).flatMap((field: FieldName & keyof typeof address): Draft[] => {
-    const part = address[field];
-    if (!part) return [];
-    return [{ field, value: part.value, sources: part.sources, trust: address.postalCode ? 3.5 : 1, reasons: ['is part of the postal address'] }];
-  });
+  return (['street', 'postalCode', 'locality', 'region', 'country'] as const).flatMap(
+    (field: FieldName & keyof typeof address): Draft[] => {
+      const part = address[field];
+      if (!part) return [];
+      return [
+        {
+          field,
+          value: part.value,
+          sources: part.sources,
+          trust: address.postalCode ? 3.5 : 1,
+          reasons: ['is part of the postal address'],
+        },
+      ];
+    },
+  );
 }
 
 /** The same address or number printed twice is one proposal with both places. */

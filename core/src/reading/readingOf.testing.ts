@@ -16,10 +16,21 @@ export interface PrintedLine {
 export function readingOf(lines: readonly (string | PrintedLine)[]): Reading {
   let below = 40;
   const read = lines.map((given) => {
-    const { text, x = 60, size = 30, probability = 0.999, ...rest } = typeof given === 'string' ? { text: given } : given;
+    const {
+      text,
+      x = 60,
+      size = 30,
+      probability = 0.999,
+      ...rest
+    } = typeof given === 'string' ? { text: given } : given;
     const y = rest.y ?? below;
     below = y + size * 1.4;
-    const characters = [...text].map((character, i) => ({ text: character, probability, alternatives: [], at: (i + 0.5) / text.length }));
+    const characters = [...text].map((character, i) => ({
+      text: character,
+      probability,
+      alternatives: [],
+      at: (i + 0.5) / text.length,
+    }));
     return { text, quad: rectangle(x, y, text.length * size * 0.55, size), characters, confidence: probability };
   });
   return { width: 1000, height: 600, lines: read };

@@ -42,14 +42,24 @@ const count = (words: readonly string[], test: (word: string) => boolean): numbe
 function proseLevel(text: string): number {
   const words = wordsOf(text);
   const small = count(words, (w) => /^\p{Ll}/u.test(w) && !nameParticles.has(w));
-  return (/[.!?…]$/.test(text) && words.length > 2 ? 1.5 : 0) + (/[!?]|\.\s/.test(text) ? 1 : 0) + (words.length > 2 ? (2 * small) / words.length : 0);
+  return (
+    (/[.!?…]$/.test(text) && words.length > 2 ? 1.5 : 0) +
+    (/[!?]|\.\s/.test(text) ? 1 : 0) +
+    (words.length > 2 ? (2 * small) / words.length : 0)
+  );
 }
 
 const capitalised = (word: string): boolean => /^\P{L}*\p{Lu}/u.test(word);
 const relativeHeight = (c: Candidate): number => Math.max(...c.lines.map((l) => l.relativeHeight));
 const hasTitleWord = (text: string): boolean => wordsOf(text).some((w) => titleHeads.has(w.replace(/[.:]/g, '')));
 const legalForm = (words: readonly string[]): boolean =>
-  words.some((w, i) => i > 0 && legalForms.has(w.replace(/[.,]/g, '')) && /^\P{Ll}|^[lgksc]/u.test(w) && (w.length > 2 || i === words.length - 1));
+  words.some(
+    (w, i) =>
+      i > 0 &&
+      legalForms.has(w.replace(/[.,]/g, '')) &&
+      /^\P{Ll}|^[lgksc]/u.test(w) &&
+      (w.length > 2 || i === words.length - 1),
+  );
 
 export function scoreName(candidate: Candidate, evidence: CardEvidence): RoleScore {
   const tally = new Tally();
@@ -134,7 +144,8 @@ export function scoreDepartment(candidate: Candidate): RoleScore {
   if (words.length === 0 || words.length > 6 || /[\d@]/.test(candidate.text)) return { score: -9, reasons: [] };
   if (departmentTopics.has(candidate.text)) tally.add(2.6, 'names a part of a firm');
   else if (words.some((w) => departmentHeads.has(w))) tally.add(2.4, 'names a part of a firm');
-  else if (words.every((w) => departmentTopics.has(w) || titleJoiners.has(w) || w === '&')) tally.add(1.6, 'names what a part of a firm does');
+  else if (words.every((w) => departmentTopics.has(w) || titleJoiners.has(w) || w === '&'))
+    tally.add(1.6, 'names what a part of a firm does');
   if (hasTitleWord(candidate.text) && !departmentHeads.has(words[0]!)) tally.add(-2.5);
   if (legalForm(words)) tally.add(-3);
   return tally;

@@ -202,7 +202,18 @@ create table worker_heartbeat (
 `;
 
 /** Tables whose rows belong to one workspace. Accounts and sessions are looked up before the workspace is known. */
-const SCOPED = ['stored_file', 'photo', 'card', 'person', 'company', 'employment', 'reach', 'note', 'change_log', 'filing_receipt'];
+const SCOPED = [
+  'stored_file',
+  'photo',
+  'card',
+  'person',
+  'company',
+  'employment',
+  'reach',
+  'note',
+  'change_log',
+  'filing_receipt',
+];
 
 /** The second lock behind the service's own checks: without the setting no row is visible. */
 const policies = SCOPED.map(

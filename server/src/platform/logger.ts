@@ -1,4 +1,5 @@
 import { pino, type Logger } from 'pino';
 
-export const createLogger = (level: string, name: string): Logger => pino({ level, name, redact: ['req.headers.cookie', 'password'] });
+export const createLogger = (level: string, name: string): Logger =>
+  pino({ level, name, redact: ['req.headers.cookie', 'password'] });
 export type { Logger };

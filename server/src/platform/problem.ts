@@ -18,9 +18,15 @@ export class ProblemError extends Error {
 }
 
 export const notFound = (what: string): ProblemError =>
-  new ProblemError(404, 'not-found', 'Not found', `${what} is not here. It may have been removed, or it belongs to another workspace.`);
+  new ProblemError(
+    404,
+    'not-found',
+    'Not found',
+    `${what} is not here. It may have been removed, or it belongs to another workspace.`,
+  );
 
-export const conflict = (code: string, detail: string): ProblemError => new ProblemError(409, code, 'Changed in the meantime', detail);
+export const conflict = (code: string, detail: string): ProblemError =>
+  new ProblemError(409, code, 'Changed in the meantime', detail);
 
 const invalid = (error: ZodError): ProblemError =>
   new ProblemError(
@@ -36,7 +42,8 @@ export function problemHandler(logger: Logger): ErrorRequestHandler {
   return (error: unknown, request, response, next) => {
     if (response.headersSent) return next(error);
     const problem = toProblemError(error);
-    if (problem.status >= 500) logger.error({ err: error, method: request.method, path: request.path }, 'request failed');
+    if (problem.status >= 500)
+      logger.error({ err: error, method: request.method, path: request.path }, 'request failed');
     const body: Problem = {
       type: 'about:blank',
       title: problem.title,
@@ -54,8 +61,19 @@ function toProblemError(error: unknown): ProblemError {
   if (error instanceof ZodError) return invalid(error);
   const type = (error as { type?: string } | null)?.type;
   if (type === 'entity.too.large') {
-    return new ProblemError(413, 'too-large', 'Too large', 'This file is larger than 15 MB. Send a smaller copy of it.');
+    return new ProblemError(
+      413,
+      'too-large',
+      'Too large',
+      'This file is larger than 15 MB. Send a smaller copy of it.',
+    );
   }
-  if (type === 'entity.parse.failed') return new ProblemError(400, 'invalid-json', 'Not readable', 'What was sent is not valid JSON.');
-  return new ProblemError(500, 'internal', 'Something went wrong', 'Dossier could not do that. Nothing was lost; try again in a moment.');
+  if (type === 'entity.parse.failed')
+    return new ProblemError(400, 'invalid-json', 'Not readable', 'What was sent is not valid JSON.');
+  return new ProblemError(
+    500,
+    'internal',
+    'Something went wrong',
+    'Dossier could not do that. Nothing was lost; try again in a moment.',
+  );
 }

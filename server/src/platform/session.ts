@@ -31,7 +31,9 @@ export const sameOriginWrites: RequestHandler = (request, _response, next) => {
   const reading = ['GET', 'HEAD', 'OPTIONS'].includes(request.method);
   const site = request.get('sec-fetch-site');
   const origin = request.get('origin');
-  const foreign = (site && !['same-origin', 'none'].includes(site)) || (origin && !site && new URL(origin).host !== request.get('host'));
+  const foreign =
+    (site && !['same-origin', 'none'].includes(site)) ||
+    (origin && !site && new URL(origin).host !== request.get('host'));
   if (!reading && foreign) {
     throw new ProblemError(403, 'other-origin', 'Not allowed', 'This request came from another site.');
   }

@@ -9,11 +9,22 @@ const WORDS: Record<Exclude<CameraState, 'live'>, { title: string; text: string 
     text: 'Allow it in the browser’s settings for this site and try again, or pick pictures that you have already taken.',
   },
   none: { title: 'No camera here', text: 'Pick pictures of your cards, or drop them onto this page.' },
-  busy: { title: 'The camera is in use', text: 'Another program has it. Close that one and try again, or pick pictures.' },
+  busy: {
+    title: 'The camera is in use',
+    text: 'Another program has it. Close that one and try again, or pick pictures.',
+  },
 };
 
 /** Why there is no live picture, and the other way to go on. */
-export function CameraTrouble({ state, onTryAgain, onPick }: { state: CameraState; onTryAgain: () => void; onPick: () => void }) {
+export function CameraTrouble({
+  state,
+  onTryAgain,
+  onPick,
+}: {
+  state: CameraState;
+  onTryAgain: () => void;
+  onPick: () => void;
+}) {
   if (state === 'live') return null;
   const { title, text } = WORDS[state];
   return (

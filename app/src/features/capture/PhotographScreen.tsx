@@ -53,7 +53,13 @@ export function PhotographScreen({ accountId }: { accountId: string }) {
           aria-label="What the camera sees"
           style={{ width: '100%', height: '100%', objectFit: 'contain', display: live && !shot ? 'block' : 'none' }}
         />
-        {shot ? <img src={shot.url} alt="The photograph just taken" style={{ width: '100%', height: '100%', objectFit: 'contain' }} /> : null}
+        {shot ? (
+          <img
+            src={shot.url}
+            alt="The photograph just taken"
+            style={{ width: '100%', height: '100%', objectFit: 'contain' }}
+          />
+        ) : null}
         {!live && !shot ? <CameraTrouble state={state} onTryAgain={tryAgain} onPick={pick} /> : null}
       </View>
       <View className="gap-3 border-t border-rule bg-paper px-4 py-3">
@@ -74,11 +80,16 @@ export function PhotographScreen({ accountId }: { accountId: string }) {
           </View>
         ) : (
           <View className="flex-row items-center justify-between">
-            <Button look="bare" icon={<ImageIcon size={20} color="rgb(var(--ink))" />} onPress={pick} className="w-[124px]">
+            <Button
+              look="bare"
+              icon={<ImageIcon size={20} color="rgb(var(--ink))" />}
+              onPress={pick}
+              className="-ml-4 w-[136px]"
+            >
               Pick files
             </Button>
             {live ? <Release onPress={() => void release()} /> : null}
-            <View className="w-[124px]">
+            <View className="w-[120px]">
               <Soft className="text-right">{live ? 'Lay the card flat, fill the frame.' : ''}</Soft>
             </View>
           </View>
@@ -89,7 +100,12 @@ export function PhotographScreen({ accountId }: { accountId: string }) {
 }
 
 const Release = ({ onPress }: { onPress: () => void }) => (
-  <Pressable role="button" aria-label="Take the photograph" onPress={onPress} className="h-[68px] w-[68px] items-center justify-center rounded-full border-2 border-ink active:opacity-60">
+  <Pressable
+    role="button"
+    aria-label="Take the photograph"
+    onPress={onPress}
+    className="h-[68px] w-[68px] items-center justify-center rounded-full border-2 border-ink active:opacity-60"
+  >
     <View className="h-[54px] w-[54px] rounded-full bg-ink" />
   </Pressable>
 );

@@ -12,8 +12,11 @@ export async function complaintAboutFile(file: File): Promise<string | undefined
   if (file.size > MAX_PHOTO_BYTES) return `${file.name} is larger than 15 MB. Send a smaller copy of it.`;
   if (HEIC.test(file.name) || /hei[cf]/.test(file.type)) return undefined;
   const bitmap = await createImageBitmap(file).catch(() => undefined);
-  if (!bitmap) return `${file.name} is not a picture that can be read. Use JPEG, PNG, WebP or HEIC, or photograph the card.`;
+  if (!bitmap)
+    return `${file.name} is not a picture that can be read. Use JPEG, PNG, WebP or HEIC, or photograph the card.`;
   const pixels = bitmap.width * bitmap.height;
   bitmap.close();
-  return pixels > MAX_PHOTO_PIXELS ? `${file.name} has more than 60 million pixels. Send a smaller copy of it.` : undefined;
+  return pixels > MAX_PHOTO_PIXELS
+    ? `${file.name} has more than 60 million pixels. Send a smaller copy of it.`
+    : undefined;
 }

@@ -24,7 +24,8 @@ export const findKeptPhotos =
     dispatch(photosFound(waiting.sort((a, b) => (a.id < b.id ? -1 : 1))));
   };
 
-export const keptBytes = async (id: string): Promise<Blob | undefined> => (await (await deviceStore()).get('photos', id))?.bytes;
+export const keptBytes = async (id: string): Promise<Blob | undefined> =>
+  (await (await deviceStore()).get('photos', id))?.bytes;
 
 /** Takes a refused photograph off this device. */
 export const forgetPhoto =

@@ -20,7 +20,9 @@ export const sendKeptPhotos =
   (dispatch: Dispatch): Promise<SendOutcome> => {
     const sendAll = async (): Promise<SendOutcome> => {
       const store = await deviceStore();
-      const kept = (await store.getAllFromIndex('photos', 'byAccount', accountId)).filter((photo) => photo.refusal === null);
+      const kept = (await store.getAllFromIndex('photos', 'byAccount', accountId)).filter(
+        (photo) => photo.refusal === null,
+      );
       for (const photo of kept.sort((a, b) => (a.id < b.id ? -1 : 1))) {
         const answer = await send(photo);
         if (answer === 'tryLater') return 'tryLater';

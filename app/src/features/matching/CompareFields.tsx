@@ -17,7 +17,9 @@ export function CompareFields({ differences, choiceOf, onChoose }: Props) {
   if (differences.length === 0) return <Soft>The card says nothing new about this person.</Soft>;
   return (
     <View className="gap-1 pt-2">
-      <Soft>{differences.length === 1 ? 'One field differs.' : `${differences.length} fields differ.`} Choose what stays.</Soft>
+      <Soft>
+        {differences.length === 1 ? 'One field differs.' : `${differences.length} fields differ.`} Choose what stays.
+      </Soft>
       {differences.map(({ field, known, card }) => {
         const label = personFieldLabel(field);
         const choice = choiceOf(field);
@@ -25,7 +27,13 @@ export function CompareFields({ differences, choiceOf, onChoose }: Props) {
           <View key={field} role="radiogroup" aria-label={label} className="border-b border-rule py-2">
             <Soft>{label}</Soft>
             <View className="flex-row gap-2 pt-1">
-              <Side words="Keep" value={known || 'nothing'} chosen={choice === 'keep'} onChoose={() => onChoose(field, 'keep')} label={`${label}: keep ${known || 'nothing'}`} />
+              <Side
+                words="Keep"
+                value={known || 'nothing'}
+                chosen={choice === 'keep'}
+                onChoose={() => onChoose(field, 'keep')}
+                label={`${label}: keep ${known || 'nothing'}`}
+              />
               <Side
                 words={LISTS.includes(field) ? 'Add' : 'Take'}
                 value={card}
@@ -41,7 +49,19 @@ export function CompareFields({ differences, choiceOf, onChoose }: Props) {
   );
 }
 
-const Side = ({ words, value, chosen, onChoose, label }: { words: string; value: string; chosen: boolean; onChoose: () => void; label: string }) => (
+const Side = ({
+  words,
+  value,
+  chosen,
+  onChoose,
+  label,
+}: {
+  words: string;
+  value: string;
+  chosen: boolean;
+  onChoose: () => void;
+  label: string;
+}) => (
   <Pressable
     role="radio"
     aria-checked={chosen}

@@ -64,15 +64,23 @@ function Filing({ cardId, fields, note, ownNote, wrong, doubts, picture }: Filin
   const { submit, isLoading, error } = useFiling(cardId);
   const matches = data?.matches ?? [];
   // Somebody with the same address or number is most likely the same person: that is offered first.
-  const known: Match | undefined = chosenId === null ? undefined : (matches.find((m) => m.person.id === chosenId) ?? matches[0]);
+  const known: Match | undefined =
+    chosenId === null ? undefined : (matches.find((m) => m.person.id === chosenId) ?? matches[0]);
   const differences = known ? compareFields(known.person.fields, fields) : [];
-  const choiceOf = (field: keyof PersonFields) => choices[field] ?? differences.find((d) => d.field === field)?.suggestion;
+  const choiceOf = (field: keyof PersonFields) =>
+    choices[field] ?? differences.find((d) => d.field === field)?.suggestion;
   const filedKind = kind ?? known?.person.kind ?? 'contact';
   const merged = known
     ? mergeFields(known.person.fields, fields, Object.fromEntries(differences.map((d) => [d.field, choiceOf(d.field)])))
     : fields;
   const file = () =>
-    submit({ cardId, kind: filedKind, fields: merged, note, known: known ? { personId: known.person.id, version: known.person.version } : null });
+    submit({
+      cardId,
+      kind: filedKind,
+      fields: merged,
+      note,
+      known: known ? { personId: known.person.id, version: known.person.version } : null,
+    });
 
   const body = (
     <ScrollView className="min-h-0 flex-1" contentContainerStyle={{ paddingBottom: 32 }}>
@@ -84,7 +92,9 @@ function Filing({ cardId, fields, note, ownNote, wrong, doubts, picture }: Filin
           <Heading>{displayName(fields) || 'Unnamed'}</Heading>
           <Soft className="text-[17px]">{[fields.title, fields.company].filter(Boolean).join(', ')}</Soft>
         </View>
-        {doubts > 0 ? <Notice>{doubts === 1 ? 'One field is still doubtful.' : `${doubts} fields are still doubtful.`}</Notice> : null}
+        {doubts > 0 ? (
+          <Notice>{doubts === 1 ? 'One field is still doubtful.' : `${doubts} fields are still doubtful.`}</Notice>
+        ) : null}
         {wrong.map((complaint) => (
           <Notice key={complaint} fault>
             {complaint}
@@ -102,7 +112,11 @@ function Filing({ cardId, fields, note, ownNote, wrong, doubts, picture }: Filin
             <KnownPeople matches={matches} chosen={known?.person.id ?? null} onChoose={setChosenId} />
           )}
           {known ? (
-            <CompareFields differences={differences} choiceOf={choiceOf} onChoose={(field, choice) => setChoices({ ...choices, [field]: choice })} />
+            <CompareFields
+              differences={differences}
+              choiceOf={choiceOf}
+              onChoose={(field, choice) => setChoices({ ...choices, [field]: choice })}
+            />
           ) : null}
         </View>
         <View className="gap-2">
@@ -126,7 +140,13 @@ function Filing({ cardId, fields, note, ownNote, wrong, doubts, picture }: Filin
     <View className="gap-2 border-t border-rule bg-paper px-4 py-3">
       {error ? <Notice fault>{problemText(error)}</Notice> : null}
       <View className="flex-row justify-end">
-        <Button look="ink" busy={isLoading} disabled={wrong.length > 0 || (isFetching && !data) || Boolean(matchError)} onPress={() => void file()} className={wide ? '' : 'flex-1'}>
+        <Button
+          look="ink"
+          busy={isLoading}
+          disabled={wrong.length > 0 || (isFetching && !data) || Boolean(matchError)}
+          onPress={() => void file()}
+          className={wide ? '' : 'flex-1'}
+        >
           {name ? `Update ${name}` : filedKind === 'lead' ? 'File as lead' : 'File as contact'}
         </Button>
       </View>

@@ -11,7 +11,8 @@ interface Props {
 
 /** Who has one of the card's addresses or numbers already, with the reasons; or somebody new. */
 export function KnownPeople({ matches, chosen, onChoose }: Props) {
-  if (matches.length === 0) return <Soft>Nobody here has one of these addresses or numbers. This will be somebody new.</Soft>;
+  if (matches.length === 0)
+    return <Soft>Nobody here has one of these addresses or numbers. This will be somebody new.</Soft>;
   return (
     <View role="radiogroup" aria-label="Already known?">
       {matches.map(({ person, reasons }) => (
@@ -32,8 +33,21 @@ export function KnownPeople({ matches, chosen, onChoose }: Props) {
   );
 }
 
-const Option = ({ chosen, onChoose, children }: { chosen: boolean; onChoose: () => void; children: React.ReactNode }) => (
-  <Pressable role="radio" aria-checked={chosen} onPress={onChoose} className={`min-h-touch flex-row items-start gap-3 border-b border-rule px-3 py-3 hover:bg-table ${chosen ? 'bg-sheet' : ''}`}>
+const Option = ({
+  chosen,
+  onChoose,
+  children,
+}: {
+  chosen: boolean;
+  onChoose: () => void;
+  children: React.ReactNode;
+}) => (
+  <Pressable
+    role="radio"
+    aria-checked={chosen}
+    onPress={onChoose}
+    className={`min-h-touch flex-row items-start gap-3 border-b border-rule px-3 py-3 hover:bg-table ${chosen ? 'bg-sheet' : ''}`}
+  >
     <View className="mt-[5px] h-[18px] w-[18px] items-center justify-center rounded-full border border-ink">
       {chosen ? <View className="h-[10px] w-[10px] rounded-full bg-ink" /> : null}
     </View>

@@ -21,7 +21,9 @@ export const History = ({ changes }: { changes: readonly Change[] }) => (
               </Soft>
             ))
           : null}
-        {change.action === 'updated' && change.changes.length === 0 ? <Soft className="pl-4">Nothing changed.</Soft> : null}
+        {change.action === 'updated' && change.changes.length === 0 ? (
+          <Soft className="pl-4">Nothing changed.</Soft>
+        ) : null}
       </View>
     ))}
   </View>

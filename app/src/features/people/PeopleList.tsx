@@ -10,7 +10,8 @@ export function PeopleList({ chosen }: { chosen?: string }) {
   const router = useRouter();
   const [typed, setTyped] = useState('');
   const search = useDeferredValue(typed.trim());
-  const { data, error, isLoading, refetch, hasNextPage, fetchNextPage, isFetchingNextPage } = usePeopleInfiniteQuery(search);
+  const { data, error, isLoading, refetch, hasNextPage, fetchNextPage, isFetchingNextPage } =
+    usePeopleInfiniteQuery(search);
   const people = data?.pages.flatMap((page) => page.items) ?? [];
   const total = data?.pages[0]?.total ?? 0;
   return (
@@ -69,8 +70,14 @@ export function PeopleList({ chosen }: { chosen?: string }) {
 
 const PersonRow = ({ person, chosen }: { person: PersonSummary; chosen: boolean }) => (
   <Link href={`/people/${person.id}`} aria-current={chosen ? 'page' : undefined}>
-    <View className={`w-full flex-row items-center gap-4 border-b border-rule px-4 py-3 hover:bg-table ${chosen ? 'bg-sheet' : ''}`}>
-      {person.cardId ? <CardImage src={cardPicture(person.cardId, 'thumbnail')} alt="" width={76} /> : <View className="h-[45px] w-[76px] rounded-card border border-rule" />}
+    <View
+      className={`w-full flex-row items-center gap-4 border-b border-rule px-4 py-3 hover:bg-table ${chosen ? 'bg-sheet' : ''}`}
+    >
+      {person.cardId ? (
+        <CardImage src={cardPicture(person.cardId, 'thumbnail')} alt="" width={76} />
+      ) : (
+        <View className="h-[45px] w-[76px] rounded-card border border-rule" />
+      )}
       <View className="min-w-0 flex-1">
         <Serif numberOfLines={2} className="text-[19px] leading-[24px]">
           {person.fullName || 'Unnamed'}

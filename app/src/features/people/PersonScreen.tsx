@@ -1,10 +1,23 @@
 import type { Person } from '@dossier/contract';
+import { addressLines } from '@dossier/core/people';
 import { Link } from 'expo-router';
 import { View } from 'react-native';
 import { hasStatus, problemText } from '@/lib/api';
 import { formatWhen } from '@/lib/formatDate';
 import { useWide } from '@/lib/useWide';
-import { Button, CardImage, cardPicture, EmptyState, Heading, LoadingLines, Page, Rule, Soft, Subheading, Text } from '@/ui';
+import {
+  Button,
+  CardImage,
+  cardPicture,
+  EmptyState,
+  Heading,
+  LoadingLines,
+  Page,
+  Rule,
+  Soft,
+  Subheading,
+  Text,
+} from '@/ui';
 import { usePersonQuery } from './api';
 import { History } from './History';
 import { ReachLinks } from './ReachLinks';
@@ -16,7 +29,10 @@ export function PersonScreen({ personId }: { personId: string }) {
   const { data: person, error, refetch } = usePersonQuery(personId);
   if (error) {
     return (
-      <EmptyState title={hasStatus(error, 404) ? 'This person is not here' : 'This person cannot be shown'} action={<Button onPress={() => void refetch()}>Try again</Button>}>
+      <EmptyState
+        title={hasStatus(error, 404) ? 'This person is not here' : 'This person cannot be shown'}
+        action={<Button onPress={() => void refetch()}>Try again</Button>}
+      >
         {problemText(error)}
       </EmptyState>
     );
@@ -62,14 +78,20 @@ function Who({ person: { fields, fullName, kind } }: { person: Person }) {
 const Cards = ({ person }: { person: Person }) => (
   <View className="flex-row flex-wrap gap-4">
     {person.cardIds.slice(0, 4).map((cardId, i) => (
-      <CardImage key={cardId} src={cardPicture(cardId)} alt={i === 0 ? `The card of ${person.fullName}` : 'An earlier card'} width={i === 0 ? 300 : 140} lifted={i === 0} />
+      <CardImage
+        key={cardId}
+        src={cardPicture(cardId)}
+        alt={i === 0 ? `The card of ${person.fullName}` : 'An earlier card'}
+        width={i === 0 ? 320 : 140}
+        natural
+        lifted={i === 0}
+      />
     ))}
   </View>
 );
 
 function Address({ person: { fields } }: { person: Person }) {
-  const town = [fields.postalCode, fields.locality, fields.region].filter(Boolean).join(' ');
-  const lines = [fields.street, town, fields.country].filter(Boolean);
+  const lines = [...addressLines(fields), countryName(fields.country)].filter(Boolean);
   if (lines.length === 0) return null;
   return (
     <View className="gap-1">
@@ -80,6 +102,12 @@ function Address({ person: { fields } }: { person: Person }) {
     </View>
   );
 }
+
+const countries = new Intl.DisplayNames('en', { type: 'region' });
+
+/** The name of an ISO 3166 code; anything else as it was written. */
+const countryName = (country: string): string =>
+  /^[A-Z]{2}$/.test(country) ? (countries.of(country) ?? country) : country;
 
 const Notes = ({ person }: { person: Person }) => (
   <View className="gap-3">

@@ -24,7 +24,12 @@ export function VcardDownload({ person }: { person: Person }) {
         />
         {person.cardIds.length > 0 ? (
           <label style={{ display: 'flex', alignItems: 'center', gap: 10, minHeight: 44, cursor: 'pointer' }}>
-            <input type="checkbox" checked={picture} onChange={(event) => setPicture(event.target.checked)} style={{ width: 20, height: 20, accentColor: 'rgb(var(--ink))' }} />
+            <input
+              type="checkbox"
+              checked={picture}
+              onChange={(event) => setPicture(event.target.checked)}
+              style={{ width: 20, height: 20, accentColor: 'rgb(var(--ink))' }}
+            />
             <Text>with the picture</Text>
           </label>
         ) : null}

@@ -4,7 +4,10 @@ import { api } from '@/lib/api';
 export const peopleApi = api.injectEndpoints({
   endpoints: (build) => ({
     people: build.infiniteQuery<PeoplePage, string, string | null>({
-      query: ({ queryArg: q, pageParam }) => ({ url: '/people', params: { q, ...(pageParam && { cursor: pageParam }) } }),
+      query: ({ queryArg: q, pageParam }) => ({
+        url: '/people',
+        params: { q, ...(pageParam && { cursor: pageParam }) },
+      }),
       infiniteQueryOptions: { initialPageParam: null, getNextPageParam: (last) => last.next },
       providesTags: ['Person'],
     }),

@@ -1,4 +1,4 @@
-import type { FieldName } from '@dossier/core/reading';
+import type { FieldName } from '@dossier/core/reading/fields';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Button } from '@/ui';

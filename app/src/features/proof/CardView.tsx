@@ -1,5 +1,5 @@
 import { spanQuad } from '@dossier/core/proof';
-import type { Reading, SourceSpan } from '@dossier/core/reading';
+import type { Reading, SourceSpan } from '@dossier/core/reading/fields';
 import { cardPicture } from '@/ui';
 
 interface Props {
@@ -11,9 +11,12 @@ interface Props {
   maxHeight: string;
 }
 
+/** Room between the text and the outline around it, as a share of the line's height. */
+const OUTLINE_MARGIN = 0.22;
+
 /** The card as photographed, flat and upright, with an outline around the place that is being proved. */
 export function CardView({ cardId, reading, spans, maxHeight }: Props) {
-  const outlines = spans.map((span) => spanQuad(reading, span)).filter((quad) => quad !== undefined);
+  const outlines = spans.map((span) => spanQuad(reading, span, OUTLINE_MARGIN)).filter((quad) => quad !== undefined);
   const stroke = Math.max(reading.width, reading.height) / 260;
   const aspect = reading.width / reading.height;
   return (
@@ -28,11 +31,20 @@ export function CardView({ cardId, reading, spans, maxHeight }: Props) {
       }}
     >
       <img src={cardPicture(cardId)} alt="The card" style={{ width: '100%', height: '100%', display: 'block' }} />
-      <svg viewBox={`0 0 ${reading.width} ${reading.height}`} aria-hidden style={{ position: 'absolute', inset: 0, width: '100%', height: '100%' }}>
+      <svg
+        viewBox={`0 0 ${reading.width} ${reading.height}`}
+        aria-hidden
+        style={{ position: 'absolute', inset: 0, width: '100%', height: '100%' }}
+      >
         {outlines.map((quad, i) => (
           <g key={i} fill="none" strokeLinejoin="round">
             <polygon points={quad.map((p) => p.join(',')).join(' ')} stroke="#fffef9" strokeWidth={stroke * 2.4} />
-            <polygon data-outline points={quad.map((p) => p.join(',')).join(' ')} stroke="#1e242b" strokeWidth={stroke} />
+            <polygon
+              data-outline
+              points={quad.map((p) => p.join(',')).join(' ')}
+              stroke="#1e242b"
+              strokeWidth={stroke}
+            />
           </g>
         ))}
       </svg>

@@ -1,5 +1,5 @@
 import { complaintAbout, doubtfulCharacters, isDoubtful, type DraftField } from '@dossier/core/proof';
-import type { Reading } from '@dossier/core/reading';
+import type { Reading } from '@dossier/core/reading/fields';
 import { memo, useCallback } from 'react';
 import { View } from 'react-native';
 import { useDispatch } from 'react-redux';
@@ -25,7 +25,16 @@ const NAMES = ['givenName', 'middleName', 'familyName', 'company'];
 const MODES = { email: 'email', phone: 'tel', website: 'url' } as const;
 
 /** One field: the strip of the picture it came from, its text right under it, what can be done with it. */
-export const FieldRow = memo(function FieldRow({ cardId, reading, field, focused, ordinal, onFocus, onEnter, register }: Props) {
+export const FieldRow = memo(function FieldRow({
+  cardId,
+  reading,
+  field,
+  focused,
+  ordinal,
+  onFocus,
+  onEnter,
+  register,
+}: Props) {
   const dispatch = useDispatch();
   const { id, leftOut } = field;
   const label = ordinal ? `${FIELD_LABELS[field.field]} ${ordinal}` : FIELD_LABELS[field.field];
@@ -33,49 +42,82 @@ export const FieldRow = memo(function FieldRow({ cardId, reading, field, focused
   const ref = useCallback((element: HTMLTextAreaElement | null) => register(id, element), [id, register]);
   const [source] = field.sources;
   return (
-    <View role="group" aria-label={label} className={`flex-row gap-3 border-b border-rule px-4 py-2 ${focused ? 'bg-sheet' : ''}`}>
-      <View className="w-[84px] justify-end pb-[9px]">
-        <Soft className={doubtful ? 'text-ink' : ''}>{FIELD_LABELS[field.field]}</Soft>
-      </View>
-      <View className="min-w-0 flex-1" style={leftOut ? { opacity: 0.5 } : undefined}>
-        {source ? <Strip cardId={cardId} reading={reading} span={source} /> : null}
-        <View className="flex-row items-end gap-2">
-          <View className="min-w-0 flex-1">
-            <ProofInput
-              inputRef={ref}
-              label={label}
-              value={field.value}
-              doubts={doubtfulCharacters(field, reading)}
-              serif={NAMES.includes(field.field)}
-              complaint={complaintAbout(field)}
-              inputMode={MODES[field.field as keyof typeof MODES] ?? 'text'}
-              onChange={(value) => dispatch(proofActions.fieldEdited({ cardId, id, value }))}
-              onFocus={() => onFocus(id)}
-              onEnter={() => onEnter(id)}
-            />
-          </View>
-          {field.field === 'phone' ? <PhoneKindSelect cardId={cardId} field={field} label={label} /> : null}
+    <View
+      role="group"
+      aria-label={label}
+      className={`border-b border-rule px-4 pb-1 pt-2 ${focused ? 'bg-sheet' : ''}`}
+    >
+      <View className="flex-row gap-3" style={leftOut ? { opacity: 0.5 } : undefined}>
+        <View className="w-[84px] justify-end pb-[8px]">
+          <Soft className={doubtful ? 'text-ink' : ''}>{FIELD_LABELS[field.field]}</Soft>
         </View>
-        {source === undefined && field.reasons[0] ? <Soft className="pb-1">{field.reasons[0]}</Soft> : null}
-        {focused || leftOut ? (
-          <View className="-ml-4 flex-row flex-wrap">
-            {doubtful ? (
-              <Button look="bare" label={`${label} is right as it is`} onPress={() => dispatch(proofActions.fieldSettled({ cardId, id }))}>
-                Right as it is
-              </Button>
-            ) : null}
-            <Button look="bare" label={leftOut ? `Take back ${label}` : `Leave out ${label}`} onPress={() => dispatch(proofActions.fieldLeftOut({ cardId, id, leftOut: !leftOut }))}>
-              {leftOut ? 'Take back' : 'Leave out'}
-            </Button>
-            <Button look="brick" label={`Delete ${label}`} onPress={() => dispatch(proofActions.fieldDeleted({ cardId, id }))}>
-              Delete
-            </Button>
+        <View className="min-w-0 flex-1">
+          {source ? <Strip cardId={cardId} reading={reading} span={source} /> : null}
+          <View className="flex-row items-end gap-2">
+            <View className="min-w-0 flex-1">
+              <ProofInput
+                inputRef={ref}
+                label={label}
+                value={field.value}
+                doubts={doubtfulCharacters(field, reading)}
+                serif={NAMES.includes(field.field)}
+                complaint={complaintAbout(field)}
+                inputMode={MODES[field.field as keyof typeof MODES] ?? 'text'}
+                onChange={(value) => dispatch(proofActions.fieldEdited({ cardId, id, value }))}
+                onFocus={() => onFocus(id)}
+                onEnter={() => onEnter(id)}
+              />
+            </View>
+            {field.field === 'phone' ? <PhoneKindSelect cardId={cardId} field={field} label={label} /> : null}
           </View>
-        ) : null}
+          {source === undefined && field.reasons[0] ? <Soft className="pb-1">{field.reasons[0]}</Soft> : null}
+        </View>
       </View>
+      {focused || leftOut ? <FieldActions cardId={cardId} field={field} label={label} doubtful={doubtful} /> : null}
     </View>
   );
 });
+
+function FieldActions({
+  cardId,
+  field: { id, leftOut },
+  label,
+  doubtful,
+}: {
+  cardId: string;
+  field: DraftField;
+  label: string;
+  doubtful: boolean;
+}) {
+  const dispatch = useDispatch();
+  return (
+    <View className="flex-row flex-wrap pl-[80px]">
+      {doubtful ? (
+        <Button
+          look="bare"
+          label={`${label} is right as it is`}
+          onPress={() => dispatch(proofActions.fieldSettled({ cardId, id }))}
+        >
+          Right as it is
+        </Button>
+      ) : null}
+      <Button
+        look="bare"
+        label={leftOut ? `Take back ${label}` : `Leave out ${label}`}
+        onPress={() => dispatch(proofActions.fieldLeftOut({ cardId, id, leftOut: !leftOut }))}
+      >
+        {leftOut ? 'Take back' : 'Leave out'}
+      </Button>
+      <Button
+        look="brick"
+        label={`Delete ${label}`}
+        onPress={() => dispatch(proofActions.fieldDeleted({ cardId, id }))}
+      >
+        Delete
+      </Button>
+    </View>
+  );
+}
 
 /** The browser's own list: the quickest with a thumb and with the keyboard. */
 function PhoneKindSelect({ cardId, field, label }: { cardId: string; field: DraftField; label: string }) {
@@ -86,7 +128,15 @@ function PhoneKindSelect({ cardId, field, label }: { cardId: string; field: Draf
       <select
         aria-label={`Kind of ${label}`}
         value={field.phoneKind ?? 'work'}
-        onChange={(event) => dispatch(proofActions.fieldEdited({ cardId, id: field.id, phoneKind: event.target.value as DraftField['phoneKind'] }))}
+        onChange={(event) =>
+          dispatch(
+            proofActions.fieldEdited({
+              cardId,
+              id: field.id,
+              phoneKind: event.target.value as DraftField['phoneKind'],
+            }),
+          )
+        }
         style={{
           font: '400 15px/20px "Instrument Sans", sans-serif',
           color: 'rgb(var(--ink))',

@@ -1,4 +1,4 @@
-import type { FieldName, Reading } from '@dossier/core/reading';
+import type { FieldName, Reading } from '@dossier/core/reading/fields';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { useDispatch } from 'react-redux';
@@ -39,7 +39,13 @@ export function LooseLines({ cardId, reading, lines, onPoint }: Props) {
         const { text } = reading.lines[line]!;
         return (
           <View key={line} className="border border-dashed border-rule bg-sheet">
-            <Pressable role="button" aria-expanded={open === line} aria-label={`Give “${text}” to a field`} onPress={() => toggle(line)} className="min-h-touch gap-1 px-3 py-2">
+            <Pressable
+              role="button"
+              aria-expanded={open === line}
+              aria-label={`Give “${text}” to a field`}
+              onPress={() => toggle(line)}
+              className="min-h-touch gap-1 px-3 py-2"
+            >
               <Strip cardId={cardId} reading={reading} span={{ line, from: 0, to: text.length }} />
               <Raw>{text}</Raw>
             </Pressable>

@@ -30,7 +30,18 @@ const TEXT: React.CSSProperties = {
  * A field's text, to be written on as it stands. A copy of the text lies under it: it gives the
  * field its height and carries the highlighter under doubtful characters.
  */
-export function ProofInput({ label, value, doubts, serif, complaint, inputMode, onChange, onFocus, onEnter, inputRef }: Props) {
+export function ProofInput({
+  label,
+  value,
+  doubts,
+  serif,
+  complaint,
+  inputMode,
+  onChange,
+  onFocus,
+  onEnter,
+  inputRef,
+}: Props) {
   const id = useId();
   const onKeyDown = (event: KeyboardEvent) => {
     if (event.key !== 'Enter' || event.nativeEvent.isComposing) return;
@@ -42,7 +53,9 @@ export function ProofInput({ label, value, doubts, serif, complaint, inputMode, 
       <div
         style={{
           display: 'grid',
-          font: serif ? '400 20px/25px Newsreader, Georgia, serif' : '400 17px/25px "Instrument Sans", Helvetica, sans-serif',
+          font: serif
+            ? '400 20px/25px Newsreader, Georgia, serif'
+            : '400 17px/25px "Instrument Sans", Helvetica, sans-serif',
           fontVariantNumeric: 'tabular-nums',
         }}
       >
@@ -57,6 +70,7 @@ export function ProofInput({ label, value, doubts, serif, complaint, inputMode, 
           aria-invalid={Boolean(complaint)}
           aria-describedby={complaint ? id : undefined}
           inputMode={inputMode}
+          className="proof-input"
           spellCheck={false}
           autoComplete="off"
           value={value}
@@ -64,11 +78,22 @@ export function ProofInput({ label, value, doubts, serif, complaint, inputMode, 
           onChange={(event) => onChange(event.target.value.replace(/\s*\n\s*/g, ' '))}
           onFocus={onFocus}
           onKeyDown={onKeyDown}
-          style={{ ...TEXT, width: '100%', resize: 'none', overflow: 'hidden', background: 'transparent', color: 'rgb(var(--ink))' }}
+          style={{
+            ...TEXT,
+            width: '100%',
+            resize: 'none',
+            overflow: 'hidden',
+            background: 'transparent',
+            color: 'rgb(var(--ink))',
+          }}
         />
       </div>
       {complaint ? (
-        <div id={id} role="alert" style={{ font: '400 15px/20px "Instrument Sans", sans-serif', color: 'rgb(var(--brick))', paddingBottom: 4 }}>
+        <div
+          id={id}
+          role="alert"
+          style={{ font: '400 15px/20px "Instrument Sans", sans-serif', color: 'rgb(var(--brick))', paddingBottom: 4 }}
+        >
           {complaint}
         </div>
       ) : null}

@@ -1,5 +1,5 @@
 import { isDoubtful, looseLines, personFieldsOf } from '@dossier/core/proof';
-import type { FieldName, SourceSpan } from '@dossier/core/reading';
+import type { FieldName, SourceSpan } from '@dossier/core/reading/fields';
 import { Link, useRouter } from 'expo-router';
 import { useCallback, useRef, useState } from 'react';
 import { ScrollView, View } from 'react-native';
@@ -39,10 +39,13 @@ export function ProofScreen({ cardId }: { cardId: string }) {
     setFocusedId(id);
     setLooseLine(undefined);
   }, []);
-  const onEnter = useCallback((id: string) => {
-    const order = idsKey.split(' ');
-    focusField(order[order.indexOf(id) + 1]);
-  }, [focusField, idsKey]);
+  const onEnter = useCallback(
+    (id: string) => {
+      const order = idsKey.split(' ');
+      focusField(order[order.indexOf(id) + 1]);
+    },
+    [focusField, idsKey],
+  );
 
   if (error) {
     return (
@@ -52,7 +55,8 @@ export function ProofScreen({ cardId }: { cardId: string }) {
     );
   }
   if (!card || !cardDraft) return <LoadingLines lines={6} />;
-  if (card.state === 'filed' || card.state === 'discarded') return <NotInTray cardId={cardId} state={card.state} personId={card.personId} />;
+  if (card.state === 'filed' || card.state === 'discarded')
+    return <NotInTray cardId={cardId} state={card.state} personId={card.personId} />;
 
   const { draft } = cardDraft;
   const doubtful = draft.fields.filter(isDoubtful);
@@ -76,7 +80,11 @@ export function ProofScreen({ cardId }: { cardId: string }) {
 
   const picture = <CardView cardId={cardId} reading={card.reading} spans={spans} maxHeight={wide ? '74vh' : '30vh'} />;
   const fields = (
-    <ScrollView className="min-h-0 flex-1" keyboardShouldPersistTaps="handled" contentContainerStyle={{ paddingBottom: 32 }}>
+    <ScrollView
+      className="min-h-0 flex-1"
+      keyboardShouldPersistTaps="handled"
+      contentContainerStyle={{ paddingBottom: 32 }}
+    >
       {card.state === 'needsPerson' ? (
         <View className="px-4 pt-4">
           <Notice>Nothing could be read here. Write what the picture shows.</Notice>
@@ -100,14 +108,23 @@ export function ProofScreen({ cardId }: { cardId: string }) {
         );
       })}
       <AddField standing={draft.fields.map((f) => f.field)} onAdd={add} />
-      <LooseLines cardId={cardId} reading={card.reading} lines={looseLines(draft, card.reading.lines.length)} onPoint={setLooseLine} />
+      <LooseLines
+        cardId={cardId}
+        reading={card.reading}
+        lines={looseLines(draft, card.reading.lines.length)}
+        onPoint={setLooseLine}
+      />
       <RemoveCard cardId={cardId} />
     </ScrollView>
   );
   const bar = (
     <View className="flex-row flex-wrap items-center justify-end gap-2 border-t border-rule bg-paper px-4 py-3">
-      <View className="min-w-[72px] flex-1">
-        {doubtful.length > 0 ? <Highlight>{doubtful.length === 1 ? '1 doubt' : `${doubtful.length} doubts`}</Highlight> : <Soft>No doubts</Soft>}
+      <View className="min-w-[72px] flex-1 flex-row">
+        {doubtful.length > 0 ? (
+          <Highlight>{doubtful.length === 1 ? '1 doubt' : `${doubtful.length} doubts`}</Highlight>
+        ) : (
+          <Soft>No doubts</Soft>
+        )}
       </View>
       {doubtful.length > 0 ? <Button onPress={nextDoubt}>Next doubt</Button> : null}
       <Button look="ink" disabled={empty} onPress={() => router.push(`/file/${cardId}`)}>
@@ -157,7 +174,12 @@ function RemoveCard({ cardId }: { cardId: string }) {
   const [change, { isLoading, error }] = useChangeCardStateMutation();
   return (
     <View className="items-start gap-2 px-4 pt-8">
-      <Button look="brick" busy={isLoading} className="-ml-4" onPress={() => void change({ id: cardId, state: 'discarded' })}>
+      <Button
+        look="brick"
+        busy={isLoading}
+        className="-ml-4"
+        onPress={() => void change({ id: cardId, state: 'discarded' })}
+      >
         Remove this card from the tray
       </Button>
       {error ? <Notice fault>{problemText(error)}</Notice> : null}
@@ -165,12 +187,25 @@ function RemoveCard({ cardId }: { cardId: string }) {
   );
 }
 
-function NotInTray({ cardId, state, personId }: { cardId: string; state: 'filed' | 'discarded'; personId: string | null }) {
+function NotInTray({
+  cardId,
+  state,
+  personId,
+}: {
+  cardId: string;
+  state: 'filed' | 'discarded';
+  personId: string | null;
+}) {
   const router = useRouter();
   const [change, { isLoading }] = useChangeCardStateMutation();
   if (state === 'filed') {
     return (
-      <EmptyState title="This card is filed" action={personId ? <Button onPress={() => router.replace(`/people/${personId}`)}>Open the person</Button> : undefined}>
+      <EmptyState
+        title="This card is filed"
+        action={
+          personId ? <Button onPress={() => router.replace(`/people/${personId}`)}>Open the person</Button> : undefined
+        }
+      >
         Its person keeps the picture and the history.
       </EmptyState>
     );

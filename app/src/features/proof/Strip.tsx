@@ -1,5 +1,5 @@
 import { spanArea } from '@dossier/core/proof';
-import type { Reading, SourceSpan } from '@dossier/core/reading';
+import type { Reading, SourceSpan } from '@dossier/core/reading/fields';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { cardPicture } from '@/ui';

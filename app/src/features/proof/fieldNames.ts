@@ -1,4 +1,4 @@
-import type { FieldName, PhoneKind } from '@dossier/core/reading';
+import type { FieldName, PhoneKind } from '@dossier/core/reading/fields';
 
 /** What fields are called on the desk. */
 export const FIELD_LABELS: Record<FieldName, string> = {

@@ -1,8 +1,14 @@
 import { createSlice, type Draft as Writable, type PayloadAction } from '@reduxjs/toolkit';
 import {
-  addField, deleteField, editField, leaveOut, settleField, type Draft, type DraftField,
+  addField,
+  deleteField,
+  editField,
+  leaveOut,
+  settleField,
+  type Draft,
+  type DraftField,
 } from '@dossier/core/proof';
-import type { FieldName, SourceSpan } from '@dossier/core/reading';
+import type { FieldName, SourceSpan } from '@dossier/core/reading/fields';
 
 /** What a person makes of a card before it is filed; only this device knows it. */
 export interface CardDraft {
@@ -20,11 +26,17 @@ export const proofSlice = createSlice({
     draftClosed(state, { payload }: PayloadAction<string>) {
       delete state[payload];
     },
-    fieldEdited: change((draft, { id, ...edit }: { id: string } & Partial<Pick<DraftField, 'value' | 'phoneKind' | 'extension'>>) => editField(draft, id, edit)),
+    fieldEdited: change(
+      (draft, { id, ...edit }: { id: string } & Partial<Pick<DraftField, 'value' | 'phoneKind' | 'extension'>>) =>
+        editField(draft, id, edit),
+    ),
     fieldSettled: change((draft, { id }: { id: string }) => settleField(draft, id)),
     fieldLeftOut: change((draft, { id, leftOut }: { id: string; leftOut: boolean }) => leaveOut(draft, id, leftOut)),
     fieldDeleted: change((draft, { id }: { id: string }) => deleteField(draft, id)),
-    fieldAdded: change((draft, { field, value, sources }: { field: FieldName; value?: string; sources?: SourceSpan[] }) => addField(draft, field, value, sources)),
+    fieldAdded: change(
+      (draft, { field, value, sources }: { field: FieldName; value?: string; sources?: SourceSpan[] }) =>
+        addField(draft, field, value, sources),
+    ),
     noteEdited(state, { payload }: PayloadAction<{ cardId: string; note: string }>) {
       const card = state[payload.cardId];
       if (card) card.note = payload.note;

@@ -21,21 +21,25 @@ export const TrayRow = ({ item }: { item: TrayItem }) =>
     </View>
   );
 
-const rowLabel = (item: TrayItem): string => [item.name ?? 'Unnamed card', item.company, stateWords(item)].filter(Boolean).join(', ');
+const rowLabel = (item: TrayItem): string =>
+  [item.name ?? 'Unnamed card', item.company, stateWords(item)].filter(Boolean).join(', ');
 
 function RowBody({ item }: { item: TrayItem }) {
-  const src = item.kind === 'card' ? cardPicture(item.id, 'thumbnail') : `${API}/photos/${item.photoId}/picture?size=thumbnail`;
+  const src =
+    item.kind === 'card' ? cardPicture(item.id, 'thumbnail') : `${API}/photos/${item.photoId}/picture?size=thumbnail`;
   return (
     <View className="flex-row items-center gap-4">
       <CardImage src={src} alt="" width={102} />
       <View className="min-w-0 flex-1 gap-[2px]">
         <Serif numberOfLines={2} className={item.name ? '' : 'text-soft'}>
-          {item.name ?? (item.kind === 'photo' ? 'A new photograph' : item.company ?? 'No name read')}
+          {item.name ?? (item.kind === 'photo' ? 'A new photograph' : (item.company ?? 'No name read'))}
         </Serif>
         {item.name && item.company ? <Soft numberOfLines={1}>{item.company}</Soft> : null}
         <View className="flex-row flex-wrap items-center gap-x-3 gap-y-1">
           {item.doubts > 0 ? <Highlight>{item.doubts === 1 ? '1 doubt' : `${item.doubts} doubts`}</Highlight> : null}
-          <Soft>{item.doubts > 0 ? formatWhen(item.takenAt) : `${stateWords(item)} · ${formatWhen(item.takenAt)}`}</Soft>
+          <Soft>
+            {item.doubts > 0 ? formatWhen(item.takenAt) : `${stateWords(item)} · ${formatWhen(item.takenAt)}`}
+          </Soft>
         </View>
         {item.message ? <Soft className="text-ink">{item.message}</Soft> : null}
         {item.state === 'reading' ? <Progress share={item.progress ?? 0} /> : null}
@@ -46,11 +50,23 @@ function RowBody({ item }: { item: TrayItem }) {
 
 function stateWords(item: TrayItem): string {
   if (item.state === 'toProve') return item.doubts > 0 ? `${item.doubts} doubts` : 'nothing doubtful';
-  return { waiting: 'waiting to be read', reading: 'being read', needsPerson: 'needs a person', unreadable: 'cannot be opened' }[item.state];
+  return {
+    waiting: 'waiting to be read',
+    reading: 'being read',
+    needsPerson: 'needs a person',
+    unreadable: 'cannot be opened',
+  }[item.state];
 }
 
 const Progress = ({ share }: { share: number }) => (
-  <View role="progressbar" aria-label="Being read" aria-valuemin={0} aria-valuemax={100} aria-valuenow={Math.round(share * 100)} className="mt-1 h-[3px] w-full max-w-[260px] bg-table">
+  <View
+    role="progressbar"
+    aria-label="Being read"
+    aria-valuemin={0}
+    aria-valuemax={100}
+    aria-valuenow={Math.round(share * 100)}
+    className="mt-1 h-[3px] w-full max-w-[260px] bg-table"
+  >
     <View className="h-full bg-ink" style={{ width: `${Math.round(share * 100)}%` }} />
   </View>
 );

@@ -25,7 +25,9 @@ export function WaitingRow({ photo }: { photo: WaitingPhoto }) {
       {url ? <CardImage src={url} alt="" width={102} /> : <View className="h-[60px] w-[102px] rounded-card bg-table" />}
       <View className="flex-1 gap-[2px]">
         <Serif className="text-soft">{photo.name || 'A new photograph'}</Serif>
-        <Soft>{photo.refusal ?? `on this device · sent as soon as Dossier can be reached · ${formatWhen(photo.takenAt)}`}</Soft>
+        <Soft>
+          {photo.refusal ?? `on this device · sent as soon as Dossier can be reached · ${formatWhen(photo.takenAt)}`}
+        </Soft>
         {photo.refusal ? (
           <View className="items-start">
             <Button look="brick" onPress={() => void forgetPhoto(photo.id)(dispatch)}>

@@ -18,12 +18,19 @@ export async function createAccounts(owner: DataSource, workspaces: readonly New
   for (const { name, country, accounts } of workspaces) {
     if (await owner.getRepository(Account).existsBy({ email: accounts[0]!.email })) continue;
     const rows = await Promise.all(
-      accounts.map(async ({ password, ...account }) => ({ ...account, id: uuidv7(), passwordHash: await hashPassword(password) })),
+      accounts.map(async ({ password, ...account }) => ({
+        ...account,
+        id: uuidv7(),
+        passwordHash: await hashPassword(password),
+      })),
     );
     await owner.transaction(async (manager) => {
       const workspace = { id: uuidv7(), name, country };
       await manager.insert(Workspace, workspace);
-      await manager.insert(Account, rows.map((row) => ({ ...row, workspaceId: workspace.id })));
+      await manager.insert(
+        Account,
+        rows.map((row) => ({ ...row, workspaceId: workspace.id })),
+      );
     });
   }
 }

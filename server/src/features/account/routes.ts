@@ -9,7 +9,12 @@ import { findSession, SESSION_DAYS, signIn, signOut } from './service';
 const COOKIE = 'dossier_session';
 const RATE_WINDOW_MS = 5 * 60 * 1000;
 
-const cookieOptions = (request: Request): CookieOptions => ({ httpOnly: true, sameSite: 'strict', secure: request.secure, path: '/' });
+const cookieOptions = (request: Request): CookieOptions => ({
+  httpOnly: true,
+  sameSite: 'strict',
+  secure: request.secure,
+  path: '/',
+});
 
 function tokenOf(request: Request): string | undefined {
   const cookies = request.get('cookie')?.split(/;\s*/) ?? [];
@@ -39,7 +44,14 @@ export function accountRoutes(database: DataSource, signInLimit: number): Router
     legacyHeaders: false,
     skipSuccessfulRequests: true,
     handler: (_request, _response, next) =>
-      next(new ProblemError(429, 'too-many-attempts', 'Too many attempts', 'There were too many attempts to sign in. Wait five minutes and try again.')),
+      next(
+        new ProblemError(
+          429,
+          'too-many-attempts',
+          'Too many attempts',
+          'There were too many attempts to sign in. Wait five minutes and try again.',
+        ),
+      ),
   });
   return Router()
     .post('/session', limiter, async (request, response) => {

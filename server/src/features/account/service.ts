@@ -11,10 +11,18 @@ const DAY_MS = 24 * 60 * 60 * 1000;
 const hashToken = (token: string): Buffer => createHash('sha256').update(token).digest();
 
 /** @returns the cookie's token and who is signed in. @throws ProblemError 401 for a wrong address or password */
-export async function signIn(database: DataSource, { email, password }: SignIn): Promise<{ token: string; session: Session }> {
+export async function signIn(
+  database: DataSource,
+  { email, password }: SignIn,
+): Promise<{ token: string; session: Session }> {
   const account = await database.getRepository(Account).findOne({ where: { email }, relations: { workspace: true } });
   if (!(await checkPassword(account?.passwordHash, password)) || !account) {
-    throw new ProblemError(401, 'wrong-password', 'Not signed in', 'The e-mail address or the password is not right. Check both and try again.');
+    throw new ProblemError(
+      401,
+      'wrong-password',
+      'Not signed in',
+      'The e-mail address or the password is not right. Check both and try again.',
+    );
   }
   const token = randomBytes(32).toString('base64url');
   const now = new Date();

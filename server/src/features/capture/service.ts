@@ -32,14 +32,24 @@ export async function receivePhoto(
 ): Promise<{ photo: PhotoView; created: boolean }> {
   const kind = sniffPhoto(upload.bytes);
   if (!kind) {
-    throw new ProblemError(415, 'not-a-picture', 'Not a picture', 'This file is not a picture that can be read. Use JPEG, PNG, WebP or HEIC.');
+    throw new ProblemError(
+      415,
+      'not-a-picture',
+      'Not a picture',
+      'This file is not a picture that can be read. Use JPEG, PNG, WebP or HEIC.',
+    );
   }
   return inWorkspace(database, who.workspaceId, async (manager) => {
     await lockPhotoId(manager, upload.id);
     const known = await manager.findOneBy(Photo, { id: upload.id });
     if (known) return { photo: view(known), created: false };
     const fileId = uuidv7();
-    await storage.put(manager, { id: fileId, workspaceId: who.workspaceId, type: `image/${kind}`, bytes: upload.bytes });
+    await storage.put(manager, {
+      id: fileId,
+      workspaceId: who.workspaceId,
+      type: `image/${kind}`,
+      bytes: upload.bytes,
+    });
     const photo = manager.create(Photo, {
       id: upload.id,
       workspaceId: who.workspaceId,
@@ -53,7 +63,8 @@ export async function receivePhoto(
     });
     await manager.insert(Photo, photo).catch((error: unknown) => {
       // The id exists under another workspace, where this one cannot see it.
-      if ((error as { code?: string }).code === '23505') throw conflict('id-taken', 'This photograph could not be kept under its id. Send it again with a new id.');
+      if ((error as { code?: string }).code === '23505')
+        throw conflict('id-taken', 'This photograph could not be kept under its id. Send it again with a new id.');
       throw error;
     });
     const payload = { photoId: photo.id, workspaceId: who.workspaceId };
@@ -67,7 +78,11 @@ export async function receivePhoto(
 const lockPhotoId = (manager: EntityManager, id: string): Promise<unknown> =>
   manager.query(`select pg_advisory_xact_lock(hashtextextended($1, 0))`, [id]);
 
-export function photoPicture(database: DataSource, who: SignedIn, id: string): Promise<{ type: string; bytes: Buffer }> {
+export function photoPicture(
+  database: DataSource,
+  who: SignedIn,
+  id: string,
+): Promise<{ type: string; bytes: Buffer }> {
   return inWorkspace(database, who.workspaceId, async (manager) => {
     const photo = await manager.findOneBy(Photo, { id });
     const file = photo && (await storage.get(manager, photo.fileId));
@@ -76,7 +91,11 @@ export function photoPicture(database: DataSource, who: SignedIn, id: string): P
   });
 }
 
-export async function photoThumbnailPicture(database: DataSource, who: SignedIn, id: string): Promise<{ type: string; bytes: Uint8Array }> {
+export async function photoThumbnailPicture(
+  database: DataSource,
+  who: SignedIn,
+  id: string,
+): Promise<{ type: string; bytes: Uint8Array }> {
   const { bytes } = await photoPicture(database, who, id);
   const thumbnail = await photoThumbnail(bytes);
   if (!thumbnail) throw notFound('A small picture of this photograph');

@@ -39,4 +39,8 @@ export function exchangeRoutes(database: DataSource): Router {
 }
 
 /** Only letters, digits and hyphens, so that a name cannot become a path or a header. */
-const fileName = (name: string): string => fold(name).replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '').slice(0, 80) || 'person';
+const fileName = (name: string): string =>
+  fold(name)
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-+|-+$/g, '')
+    .slice(0, 80) || 'person';

@@ -24,18 +24,26 @@ export function fileCard(database: DataSource, who: SignedIn, key: string, reque
     if (!card) throw notFound('This card');
     const receipt = await manager.findOneBy(FilingReceipt, { workspaceId: who.workspaceId, key });
     if (receipt) return answerOf(receipt, request);
-    if (card.state === 'filed') throw conflict('already-filed', 'This card is filed already. Open the person to see it.');
+    if (card.state === 'filed')
+      throw conflict('already-filed', 'This card is filed already. Open the person to see it.');
     const filing = { manager, who, card, request, at: new Date() };
     const filed = request.known ? await updateKnown(filing, request.known) : await createPerson(filing);
     await manager.update(Card, { id: card.id }, { state: 'filed', personId: filed.personId });
-    await manager.insert(FilingReceipt, { workspaceId: who.workspaceId, key, cardId: card.id, ...filed, at: filing.at });
+    await manager.insert(FilingReceipt, {
+      workspaceId: who.workspaceId,
+      key,
+      cardId: card.id,
+      ...filed,
+      at: filing.at,
+    });
     await announce(manager, who.workspaceId, { photoId: card.photoId, state: 'changed', progress: null });
     return filed;
   });
 }
 
 function answerOf(receipt: FilingReceipt, request: FileCard): Filed {
-  if (receipt.cardId !== request.cardId) throw conflict('key-reused', 'This request was already used for another card. Try again.');
+  if (receipt.cardId !== request.cardId)
+    throw conflict('key-reused', 'This request was already used for another card. Try again.');
   return { personId: receipt.personId, outcome: receipt.outcome };
 }
 
@@ -70,7 +78,10 @@ async function updateKnown(filing: Filing, known: NonNullable<FileCard['known']>
   const before = row && (await loadPerson(manager, known.personId));
   if (!row || !before) throw notFound('This person');
   if (row.version !== known.version) {
-    throw conflict('person-changed', `${row.fullName} was changed in the meantime. Compare again before you file this card.`);
+    throw conflict(
+      'person-changed',
+      `${row.fullName} was changed in the meantime. Compare again before you file this card.`,
+    );
   }
   await manager.update(
     Person,
@@ -81,13 +92,25 @@ async function updateKnown(filing: Filing, known: NonNullable<FileCard['known']>
   return { personId: row.id, outcome: 'updated' };
 }
 
-async function saveParts(filing: Filing, personId: string, action: ChangeLogEntry['action'], before: PersonFields): Promise<void> {
+async function saveParts(
+  filing: Filing,
+  personId: string,
+  action: ChangeLogEntry['action'],
+  before: PersonFields,
+): Promise<void> {
   const { manager, who, card, request, at } = filing;
   const owner = { workspaceId: who.workspaceId, personId, at };
   await saveEmployment(manager, owner, request.fields);
   await saveReach(manager, owner, request.fields);
   if (request.note) {
-    await manager.insert(Note, { id: uuidv7(), workspaceId: who.workspaceId, personId, authorId: who.accountId, text: request.note, at });
+    await manager.insert(Note, {
+      id: uuidv7(),
+      workspaceId: who.workspaceId,
+      personId,
+      authorId: who.accountId,
+      text: request.note,
+      at,
+    });
   }
   await manager.insert(ChangeLogEntry, {
     id: uuidv7(),

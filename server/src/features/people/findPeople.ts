@@ -28,7 +28,11 @@ const SUMMARY = `
  * the name, the company, an e-mail address or a phone number; case, accents and the punctuation of
  * numbers do not matter. Served by a trigram index.
  */
-export function findPeople(database: DataSource, who: SignedIn, query: z.infer<typeof PeopleQuery>): Promise<PeoplePage> {
+export function findPeople(
+  database: DataSource,
+  who: SignedIn,
+  query: z.infer<typeof PeopleQuery>,
+): Promise<PeoplePage> {
   return inWorkspace(database, who.workspaceId, async (manager) => {
     const patterns = searchPatterns(query.q);
     const matching = ['p.workspace_id = $1', ...patterns.map((_, i) => `p.search_text like $${i + 2}`)];
@@ -49,7 +53,11 @@ export function findPeople(database: DataSource, who: SignedIn, query: z.infer<t
   });
 }
 
-async function countMatching(manager: EntityManager, conditions: readonly string[], parameters: readonly unknown[]): Promise<number> {
+async function countMatching(
+  manager: EntityManager,
+  conditions: readonly string[],
+  parameters: readonly unknown[],
+): Promise<number> {
   const [row] = await manager.query<{ count: string }[]>(
     `select count(*) from person p where ${conditions.join(' and ')}`,
     [...parameters],

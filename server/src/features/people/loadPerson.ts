@@ -7,11 +7,22 @@ import { ChangeLogEntry, Employment, Note, Person, Reach } from './entities';
 export async function loadPerson(manager: EntityManager, id: string): Promise<PersonView | undefined> {
   const person = await manager.findOneBy(Person, { id });
   if (!person) return undefined;
-  const job = await manager.findOne(Employment, { where: { personId: id, endedAt: IsNull() }, relations: { company: true } });
+  const job = await manager.findOne(Employment, {
+    where: { personId: id, endedAt: IsNull() },
+    relations: { company: true },
+  });
   const reach = await manager.find(Reach, { where: { personId: id }, order: { position: 'ASC' } });
-  const notes = await manager.find(Note, { where: { personId: id }, order: { at: 'DESC' }, relations: { author: true } });
+  const notes = await manager.find(Note, {
+    where: { personId: id },
+    order: { at: 'DESC' },
+    relations: { author: true },
+  });
   const cards = await manager.find(Card, { where: { personId: id }, order: { takenAt: 'DESC' }, select: { id: true } });
-  const history = await manager.find(ChangeLogEntry, { where: { personId: id }, order: { at: 'DESC' }, relations: { actor: true } });
+  const history = await manager.find(ChangeLogEntry, {
+    where: { personId: id },
+    order: { at: 'DESC' },
+    relations: { actor: true },
+  });
   const values = (kind: Reach['kind']) => reach.filter((r) => r.kind === kind);
   return {
     id,
@@ -35,7 +46,12 @@ export async function loadPerson(manager: EntityManager, id: string): Promise<Pe
       region: person.region,
       country: person.country,
     },
-    notes: notes.map((note) => ({ id: note.id, text: note.text, author: note.author?.name ?? '', at: note.at.toISOString() })),
+    notes: notes.map((note) => ({
+      id: note.id,
+      text: note.text,
+      author: note.author?.name ?? '',
+      at: note.at.toISOString(),
+    })),
     cardIds: cards.map((card) => card.id),
     history: history.map((entry) => ({
       id: entry.id,

@@ -3,7 +3,7 @@ import { displayName, searchText, sortName, type PersonFields } from '@dossier/c
 import { foldTight } from '@dossier/core/reading';
 import { IsNull, type EntityManager } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
-import { Company, Employment, Person, Reach } from './entities';
+import { Company, Employment, Reach } from './entities';
 
 /** Columns of a person that follow from its fields. */
 export const personColumns = (fields: PersonFields) => ({
@@ -29,19 +29,48 @@ interface Owner {
 }
 
 /** Replaces the ways to reach a person by those in the fields. */
-export async function saveReach(manager: EntityManager, { workspaceId, personId }: Owner, fields: PersonFields): Promise<void> {
+export async function saveReach(
+  manager: EntityManager,
+  { workspaceId, personId }: Owner,
+  fields: PersonFields,
+): Promise<void> {
   await manager.delete(Reach, { personId });
   const rows = [
-    ...fields.emails.map((value) => ({ kind: 'email' as const, value, key: emailKey(value), phoneKind: null, extension: '' })),
-    ...fields.phones.map(({ value, kind, extension }) => ({ kind: 'phone' as const, value, key: phoneKey(value), phoneKind: kind, extension })),
-    ...fields.websites.map((value) => ({ kind: 'website' as const, value, key: websiteKey(value), phoneKind: null, extension: '' })),
+    ...fields.emails.map((value) => ({
+      kind: 'email' as const,
+      value,
+      key: emailKey(value),
+      phoneKind: null,
+      extension: '',
+    })),
+    ...fields.phones.map(({ value, kind, extension }) => ({
+      kind: 'phone' as const,
+      value,
+      key: phoneKey(value),
+      phoneKind: kind,
+      extension,
+    })),
+    ...fields.websites.map((value) => ({
+      kind: 'website' as const,
+      value,
+      key: websiteKey(value),
+      phoneKind: null,
+      extension: '',
+    })),
   ];
   if (rows.length === 0) return;
-  await manager.insert(Reach, rows.map((row, position) => ({ ...row, id: uuidv7(), workspaceId, personId, position })));
+  await manager.insert(
+    Reach,
+    rows.map((row, position) => ({ ...row, id: uuidv7(), workspaceId, personId, position })),
+  );
 }
 
 /** The current job: corrected in place while the company stays the same, else the old one ends and stays in the history. */
-export async function saveEmployment(manager: EntityManager, { workspaceId, personId, at }: Owner, fields: PersonFields): Promise<void> {
+export async function saveEmployment(
+  manager: EntityManager,
+  { workspaceId, personId, at }: Owner,
+  fields: PersonFields,
+): Promise<void> {
   const current = await manager.findOneBy(Employment, { personId, endedAt: IsNull() });
   const companyId = fields.company ? await companyNamed(manager, workspaceId, fields.company) : null;
   const { title, department } = fields;
@@ -51,7 +80,16 @@ export async function saveEmployment(manager: EntityManager, { workspaceId, pers
   }
   if (current) await manager.update(Employment, { id: current.id }, { endedAt: at });
   if (!companyId && !title && !department) return;
-  await manager.insert(Employment, { id: uuidv7(), workspaceId, personId, companyId, title, department, startedAt: at, endedAt: null });
+  await manager.insert(Employment, {
+    id: uuidv7(),
+    workspaceId,
+    personId,
+    companyId,
+    title,
+    department,
+    startedAt: at,
+    endedAt: null,
+  });
 }
 
 /** The firm's record, made when it is new. Two requests at once end with one record. */

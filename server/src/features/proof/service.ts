@@ -39,11 +39,17 @@ export function cardPicture(
 }
 
 /** Takes a card out of the tray or puts it back; a filed card stays filed. */
-export function changeCardState(database: DataSource, who: SignedIn, id: string, state: 'toProve' | 'discarded'): Promise<void> {
+export function changeCardState(
+  database: DataSource,
+  who: SignedIn,
+  id: string,
+  state: 'toProve' | 'discarded',
+): Promise<void> {
   return inWorkspace(database, who.workspaceId, async (manager) => {
     const card = await manager.findOne(Card, { where: { id }, lock: { mode: 'pessimistic_write' } });
     if (!card) throw notFound('This card');
-    if (card.state === 'filed') throw conflict('already-filed', 'This card is filed already. Open the person to see it.');
+    if (card.state === 'filed')
+      throw conflict('already-filed', 'This card is filed already. Open the person to see it.');
     const back = card.proposals.length > 0 ? 'toProve' : 'needsPerson';
     await manager.update(Card, { id }, { state: state === 'discarded' ? 'discarded' : back });
     await announce(manager, who.workspaceId, { photoId: card.photoId, state: 'changed', progress: null });

@@ -37,11 +37,18 @@ export function readPhotoTask(database: DataSource, logger: Logger): Task {
     const started = performance.now();
     try {
       const read = await readPhoto(begun.bytes, { onProgress: progressTeller(database, workspaceId, photoId) });
-      await inWorkspace(database, workspaceId, (manager) => storeCards(manager, { photoId, workspaceId, ...begun }, read));
-      logger.info({ photoId, cards: read.cards.length, ms: Math.round(performance.now() - started) }, 'photograph read');
+      await inWorkspace(database, workspaceId, (manager) =>
+        storeCards(manager, { photoId, workspaceId, ...begun }, read),
+      );
+      logger.info(
+        { photoId, cards: read.cards.length, ms: Math.round(performance.now() - started) },
+        'photograph read',
+      );
     } catch (error) {
       if (!(error instanceof UnreadablePhoto)) throw error;
-      await inWorkspace(database, workspaceId, (manager) => markUnreadable(manager, workspaceId, photoId, error.message));
+      await inWorkspace(database, workspaceId, (manager) =>
+        markUnreadable(manager, workspaceId, photoId, error.message),
+      );
       logger.info({ photoId, code: error.code }, 'photograph cannot be opened');
     }
   };
@@ -53,11 +60,21 @@ export async function keepUnread(database: DataSource, raw: unknown): Promise<vo
   if (!payload.success) return;
   const { photoId, workspaceId } = payload.data;
   await inWorkspace(database, workspaceId, (manager) =>
-    markUnreadable(manager, workspaceId, photoId, 'Dossier could not read this picture. Take it again, or send another copy of it.'),
+    markUnreadable(
+      manager,
+      workspaceId,
+      photoId,
+      'Dossier could not read this picture. Take it again, or send another copy of it.',
+    ),
   );
 }
 
-async function markUnreadable(manager: EntityManager, workspaceId: string, photoId: string, message: string): Promise<void> {
+async function markUnreadable(
+  manager: EntityManager,
+  workspaceId: string,
+  photoId: string,
+  message: string,
+): Promise<void> {
   await manager.update(Photo, { id: photoId }, { state: 'unreadable', progress: 1, message });
   await announce(manager, workspaceId, { photoId, state: 'unreadable', progress: null });
 }
@@ -78,7 +95,13 @@ async function storeCards(manager: EntityManager, owner: Owner, read: PhotoRead)
   await announce(manager, owner.workspaceId, { photoId: owner.photoId, state: 'read', progress: 1 });
 }
 
-async function storeCard(manager: EntityManager, owner: Owner, read: PhotoRead, card: CardRead, needsPerson: boolean): Promise<void> {
+async function storeCard(
+  manager: EntityManager,
+  owner: Owner,
+  read: PhotoRead,
+  card: CardRead,
+  needsPerson: boolean,
+): Promise<void> {
   const { workspaceId, photoId, takenAt } = owner;
   const proposal = proposeFields(card.reading, { assumedCountry: owner.country });
   const [fileId, thumbnailId] = [uuidv7(), uuidv7()];

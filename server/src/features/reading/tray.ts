@@ -67,7 +67,8 @@ const cardItem = (card: Card): TrayItem => ({
   message: card.state === 'needsPerson' ? 'Nothing could be read here. Type it in beside the picture.' : null,
 });
 
-const encodeCursor = ({ takenAt, id }: Cursor): string => Buffer.from(JSON.stringify({ takenAt, id })).toString('base64url');
+const encodeCursor = ({ takenAt, id }: Cursor): string =>
+  Buffer.from(JSON.stringify({ takenAt, id })).toString('base64url');
 
 function decodeCursor(cursor: string): Cursor | undefined {
   try {

@@ -1,0 +1,31 @@
+import { draftOf } from '@dossier/core/proof';
+import type { FieldProposal } from '@dossier/core/reading/fields';
+import { proofActions, proofSlice, selectDraft } from './slice';
+
+const proposal: FieldProposal = { field: 'title', value: 'Buyer', sources: [{ line: 0, from: 0, to: 5 }], confidence: 0.5, reasons: [] };
+const open = { cardId: 'c1', cardDraft: { draft: draftOf([proposal]), note: '' } };
+const run = (...actions: Parameters<typeof proofSlice.reducer>[1][]) =>
+  selectDraft('c1')({ proof: actions.reduce(proofSlice.reducer, proofSlice.reducer(undefined, proofActions.draftOpened(open))) });
+
+describe('drafts on the proof desk', () => {
+  it('keep every change', () => {
+    const card = run(
+      proofActions.fieldEdited({ cardId: 'c1', id: 'p0', value: 'Head Buyer' }),
+      proofActions.fieldAdded({ cardId: 'c1', field: 'email', value: 'a@b.example' }),
+      proofActions.fieldLeftOut({ cardId: 'c1', id: 'a0', leftOut: true }),
+      proofActions.noteEdited({ cardId: 'c1', note: 'Call back' }),
+    );
+    expect(card?.draft.fields).toMatchObject([{ value: 'Head Buyer', confidence: 1 }, { value: 'a@b.example', leftOut: true }]);
+    expect(card?.note).toBe('Call back');
+  });
+
+  it('are not overwritten when the card is opened again', () => {
+    const card = run(proofActions.fieldDeleted({ cardId: 'c1', id: 'p0' }), proofActions.draftOpened(open));
+    expect(card?.draft.fields).toEqual([]);
+  });
+
+  it('are gone once the card is filed, and unknown cards change nothing', () => {
+    expect(run(proofActions.draftClosed('c1'))).toBeUndefined();
+    expect(run(proofActions.fieldSettled({ cardId: 'other', id: 'p0' }))?.draft.fields[0]?.confidence).toBe(0.5);
+  });
+});

@@ -1,0 +1,36 @@
+import 'reflect-metadata';
+import { createDataSource } from '../src/dataSource';
+import { databaseOf } from './services';
+
+jest.setTimeout(60_000);
+
+describe('the tables', () => {
+  it('are what the entities say', async () => {
+    const owner = await createDataSource(databaseOf('api').DOSSIER_OWNER_URL!, 2).initialize();
+    const { upQueries } = await owner.driver.createSchemaBuilder().log();
+    await owner.destroy();
+    expect(upQueries.map((q) => q.query).filter((q) => !q.includes('worker_heartbeat'))).toEqual([]);
+  });
+
+  it('show no row of any workspace to a connection that has not named one, and let nobody rewrite the change log', async () => {
+    const serving = await createDataSource(databaseOf('api').DOSSIER_DATABASE_URL!, 2).initialize();
+    const tables = [
+      'stored_file',
+      'photo',
+      'card',
+      'person',
+      'company',
+      'employment',
+      'reach',
+      'note',
+      'change_log',
+      'filing_receipt',
+    ];
+    for (const table of tables)
+      expect([table, await serving.query(`select count(*)::int from ${table}`)]).toEqual([table, [{ count: 0 }]]);
+    await expect(serving.query(`update change_log set action = 'filed'`)).rejects.toThrow(/permission denied/);
+    await expect(serving.query('delete from change_log')).rejects.toThrow(/permission denied/);
+    await expect(serving.query(`update account set role = 'administrator'`)).rejects.toThrow(/permission denied/);
+    await serving.destroy();
+  });
+});

@@ -1,0 +1,46 @@
+import { randomUUID } from 'node:crypto';
+import type { Tray } from '@dossier/contract';
+import { Client, demoPhoto } from './client';
+import { databaseOf, freePort, isUp, startRole, until, type Service } from './services';
+
+jest.setTimeout(300_000);
+
+describe('a worker that is killed in the middle', () => {
+  let api: Service;
+  const workers: Service[] = [];
+  let rep: Client;
+  const env = databaseOf('recovery');
+  const begin = () => {
+    const worker = startRole('worker', env);
+    workers.push(worker);
+    return worker;
+  };
+
+  beforeAll(async () => {
+    const port = await freePort();
+    api = startRole('api', { ...env, DOSSIER_PORT: String(port) });
+    const address = `http://127.0.0.1:${port}/api/v1`;
+    await until(() => isUp(address));
+    rep = await Client.signedIn('ottilie@keldermoss.example', 'cold-chain', address);
+  });
+  afterAll(async () => {
+    await Promise.all([api, ...workers].map((service) => service.stop('SIGKILL')));
+  });
+
+  it('is followed by another that finishes the job, with each card once', async () => {
+    const id = randomUUID();
+    await rep.sendPhoto(id, demoPhoto('table'));
+    const first = begin();
+    await until(async () =>
+      (await rep.get<Tray>('/tray')).body.items.find((i) => i.id === id && i.state === 'reading'),
+    );
+    await first.stop('SIGKILL');
+    const { body } = await rep.get<Tray>('/tray');
+    expect(body.items).toHaveLength(1);
+    begin();
+    const cards = await rep.itemsOf(id);
+    expect(cards.map((card) => card.name)).toEqual(expect.arrayContaining(['Wilfred Haddon', 'Desmond Pyke']));
+    expect(cards).toHaveLength(4);
+    expect(new Set(cards.map((card) => card.id)).size).toBe(4);
+  });
+});
