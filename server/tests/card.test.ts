@@ -220,7 +220,7 @@ describe('two workspaces', () => {
     const own = personFields({ givenName: 'Fergus', familyName: 'Pollock', emails: ['fergus@pollockbros.example'] });
     const filed = await rep.file({ cardId: item!.id, fields: own });
     const [waiting] = await rep.photograph(await blank());
-    const other = await Client.signedIn('juno@tarnmoorpack.example');
+    const other = await Client.signedIn('juno@tarnmoorpack.example', 'fruit-crate');
     const { personId } = filed.body;
 
     expect((await other.get<Tray>('/tray')).body).toMatchObject({ items: [], total: 0 });
@@ -251,7 +251,7 @@ describe('two workspaces', () => {
   });
 
   it('get no word of each other’s photographs', async () => {
-    const other = await Client.signedIn('juno@tarnmoorpack.example');
+    const other = await Client.signedIn('juno@tarnmoorpack.example', 'fruit-crate');
     const stream = await fetch(`${process.env.DOSSIER_TEST_ADDRESS}/tray/events`, {
       headers: { cookie: other.cookie },
     });

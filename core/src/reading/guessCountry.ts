@@ -2,6 +2,7 @@ import { parsePhoneNumberFromString } from 'libphonenumber-js/max';
 import { bareDigitCountries, countryNames, postcodeForms, type PostcodeForm } from './tables/addressWords';
 import type { PhoneCandidate } from './findPhones';
 import { fold } from './fold';
+import { countryWords } from './tables/countryWords';
 import type { ReadLine } from './types';
 
 const WEIGHT = {
@@ -13,6 +14,7 @@ const WEIGHT = {
   assumed: 1,
   fitsNumbers: 1,
   grouping: 2,
+  words: 1.2,
 } as const;
 
 const DOMAIN_COUNTRIES: Readonly<Record<string, string>> = {
@@ -56,6 +58,9 @@ export function guessCountry(
   for (const [index, { text }] of lines.entries()) {
     for (const part of text.split(/[,/|·•]|\s[–-]\s/))
       vote(countryNames[fold(part).trim()] ?? countryNames[part.trim().toLowerCase()], WEIGHT.countryName);
+    for (const { pattern, countries } of countryWords) {
+      if (pattern.test(text)) countries.forEach((country) => vote(country, WEIGHT.words));
+    }
     if (phones.some((p) => p.source.line === index)) continue;
     const form = postcodeForms.find((f) => formMatches(f, text));
     if (!form) continue;

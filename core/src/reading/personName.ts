@@ -60,7 +60,9 @@ const TWO_FAMILY_NAMES = new Set(['ES', 'PT', 'BR']);
  */
 export function splitName(text: string, country?: string, localParts: readonly string[] = []): PersonName {
   const { prefixes, core, suffixes } = nameParts(text);
-  const natural = naturalName(core.join(' ')).split(' ');
+  const natural = naturalName(core.join(' '))
+    .split(' ')
+    .map((word) => withSpelledOutUmlauts(word, localParts));
   const familyStart = findFamilyStart(core, country, localParts);
   const givens = natural.slice(0, familyStart);
   const middle = givens.slice(1);
@@ -105,11 +107,35 @@ export function localPartAgreement(text: string, localPart: string): number {
     .filter((w) => w[0]!.length > 0);
   const full = words.map((w) => w.find((spelling) => spelling.length > 2 && local.includes(spelling)));
   const found = full.filter((w) => w !== undefined);
-  if (found.length === 0) return 0;
+  if (found.length === 0) {
+    const isShortForm = local.length > 2 && words.some((spellings) => spellings.some((s) => s.startsWith(local)));
+    return isShortForm ? 0.8 : 0;
+  }
   let rest = local;
   for (const word of found) rest = rest.replace(word, '');
   const initials = words.filter((_, i) => !full[i]).map((w) => w[0]![0]!);
   for (const initial of initials) rest = rest.replace(initial, '');
   if (rest.length > 2) return 0.3 * (1 - rest.length / local.length);
   return found.length > 1 || rest.length === 0 ? (found.length > 1 || local.length > found[0]!.length ? 1 : 0.8) : 0.6;
+}
+
+const UMLAUTS: Readonly<Record<string, [spelledOut: string, umlaut: string]>> = {
+  a: ['ae', 'ä'],
+  o: ['oe', 'ö'],
+  u: ['ue', 'ü'],
+  A: ['Ae', 'Ä'],
+  O: ['Oe', 'Ö'],
+  U: ['Ue', 'Ü'],
+};
+
+/** "Bruggemann" beside `brueggemann@…` has lost its dots in reading: the address gives them back. */
+function withSpelledOutUmlauts(word: string, localParts: readonly string[]): string {
+  const inAddress = (spelling: string) => localParts.some((local) => foldTight(local).includes(foldTight(spelling)));
+  if (word.length < 4 || inAddress(word)) return word;
+  for (let i = 0; i < word.length; i++) {
+    const pair = UMLAUTS[word[i]!];
+    if (pair && inAddress(word.slice(0, i) + pair[0] + word.slice(i + 1)))
+      return word.slice(0, i) + pair[1] + word.slice(i + 1);
+  }
+  return word;
 }

@@ -158,6 +158,27 @@ describe('proposing fields', () => {
     expect(card.all('phone')).toEqual(['+441632960117']);
   });
 
+  it('sets right accents that the country’s languages do not have, and gives back dots that the address spells out', () => {
+    const card = fieldsOf(
+      [
+        'HAFENBRĂU ELSTER KG',
+        'JANNIK BRUGGEMANN',
+        'Braumeister',
+        'brueggemann@hafenbraeu.example',
+        'Speicherstraße 40',
+        '10117 Berlin',
+        'Fon 030 23125 418',
+      ],
+      'GB',
+    );
+    expect(card.one('company')).toBe('Hafenbräu Elster KG');
+    expect(card.one('familyName')).toBe('Brüggemann');
+    expect(card.all('phone')).toEqual(['+493023125418']);
+    expect(fieldsOf(['Gabriel Kiełbasa', 'Kierownik', 'ul. Długa 66', '80-823 Gdańsk']).one('familyName')).toBe(
+      'Kiełbasa',
+    );
+  });
+
   it('is less sure of what the engine was unsure of', () => {
     const emailOf = (line: PrintedLine) => fieldsOf([line]).fields.find((f) => f.field === 'email')!;
     const sure = emailOf({ text: 'nella@harrowfield.example' });

@@ -13,7 +13,7 @@ import { splitName } from './personName';
 import type { CardProposal, FieldName, FieldProposal, SourceSpan } from './proposal';
 import { onlineLabels, registrationPattern, yearPattern } from './tables/labels';
 import { countryNames } from './tables/addressWords';
-import { repairLine } from './repairText';
+import { repairAccents, repairLine } from './repairText';
 import type { Reading, ReadLine } from './types';
 
 export interface ProposeOptions {
@@ -27,18 +27,19 @@ export interface ProposeOptions {
  * department in one joint choice among the lines that are left.
  */
 export function proposeFields(reading: Reading, options: ProposeOptions = {}): CardProposal {
-  const lines = reading.lines.map(repairLine);
-  const emails = findEmails(lines);
+  const repaired = reading.lines.map(repairLine);
+  const emails = findEmails(repaired);
   const websites = findWebsites(
-    lines,
+    repaired,
     emails.map((e) => e.source),
   );
   reconcileDomains(emails, websites);
-  reconcileRepeats(emails, lines);
+  reconcileRepeats(emails, repaired);
   const online = [...emails, ...websites].map((a) => a.source);
-  const phoneCandidates = findPhoneCandidates(lines, online);
+  const phoneCandidates = findPhoneCandidates(repaired, online);
   const domains = unique([...emails, ...websites].map((a) => a.domain));
-  const country = guessCountry(lines, phoneCandidates, domains, options.assumedCountry);
+  const country = guessCountry(repaired, phoneCandidates, domains, options.assumedCountry);
+  const lines = repaired.map((line) => repairAccents(line, country));
   const geometry = cardLines({ ...reading, lines });
   const numberLines = new Set(phoneCandidates.filter((c) => placePhone(c, country)).map((c) => c.source.line));
   const open = geometry.filter((line) => isOpen(line, online, numberLines));

@@ -1,4 +1,6 @@
-import type { ReadLine } from './types';
+import { fold } from './fold';
+import { isAtHome, usualAccents } from './tables/alphabets';
+import type { ReadCharacter, ReadLine } from './types';
 
 const DIGIT_FOR: Record<string, string> = { o: '0', O: '0', l: '1', I: '1', s: '5', S: '5' };
 
@@ -17,4 +19,29 @@ export function repairLine(line: ReadLine): ReadLine {
     .replace(NUMBER_LIKE, (run) => [...run].map((c) => DIGIT_FOR[c] ?? c).join(''))
     .replace(L_FOR_I, 'I');
   return text === line.text ? line : { ...line, text };
+}
+
+/**
+ * Sets right accented letters that no language of the card's country uses ("Hafenbrău"): the engine's
+ * next best reading of the same letter that is at home there, else the country's usual accent, else
+ * the bare letter. Every character keeps its place.
+ */
+export function repairAccents(line: ReadLine, country: string | undefined): ReadLine {
+  const text = [...line.text].map((letter, i) => {
+    if (letter < '\u00c0' || !/\p{L}/u.test(letter) || isAtHome(letter, country)) return letter;
+    return homeLetter(letter, line.characters[i], country);
+  });
+  return text.join('') === line.text ? line : { ...line, text: text.join('') };
+}
+
+function homeLetter(letter: string, character: ReadCharacter | undefined, country: string | undefined): string {
+  const base = fold(letter);
+  const sameBase = (other: string) =>
+    fold(other) === base && (other === other.toUpperCase()) === (letter === letter.toUpperCase());
+  const other = character?.alternatives.find(
+    ({ text }) => sameBase(text) && (text < '\u00c0' || isAtHome(text, country)),
+  );
+  const usual = [...usualAccents(country)].find(sameBase);
+  const bare = letter === letter.toUpperCase() ? base.toUpperCase() : base;
+  return other?.text ?? usual ?? (bare.length === 1 ? bare : letter);
 }

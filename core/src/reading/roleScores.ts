@@ -82,7 +82,8 @@ export function scoreName(candidate: Candidate, evidence: CardEvidence): RoleSco
   tally.add(-proseLevel(core.join(' ')));
   if (relativeHeight(candidate) > 1.15) tally.add(0.8, 'is set larger than most');
   const domainLike = Math.max(0, ...evidence.domains.map((d) => domainAgreement(core.join(' '), d)));
-  if (agreement < 0.8) tally.add(-2.5 * domainLike);
+  // A firm is often called after its owner: a known given name outweighs the likeness.
+  if (agreement < 0.8) tally.add((core.length > 1 && givenNames.has(core[0]!) ? -0.8 : -2.5) * domainLike);
   if (departmentTopics.has(candidate.text)) tally.add(-2);
   return tally;
 }
