@@ -1,6 +1,6 @@
-import { createHash } from 'node:crypto';
-import { copyFileSync, existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { copyFileSync, existsSync, mkdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
+import { fingerprint, unlessDone } from './fingerprint.mjs';
 import { appFolder, dataFolder, root } from './paths.mjs';
 import { runToEnd } from './processes.mjs';
 
@@ -20,20 +20,20 @@ const FONTS = {
 
 /** Exports the web application unless nothing it is made of has changed. */
 export async function buildApp() {
-  const hash = createHash('sha256');
-  for (const file of [join(root, 'package-lock.json'), ...SOURCES.flatMap((name) => filesUnder(join(root, name)))]) {
-    hash.update(file).update(readFileSync(file));
-  }
-  const state = hash.digest('hex');
-  if (existsSync(join(appFolder, 'index.html')) && existsSync(stamp) && readFileSync(stamp, 'utf8') === state) return;
+  const sources = [join(root, 'package-lock.json'), ...SOURCES.map((name) => join(root, name))];
+  if (!existsSync(join(appFolder, 'index.html'))) rmSync(stamp, { force: true });
+  await unlessDone(stamp, fingerprint(sources, isSkipped), exportApp);
+}
+
+const isSkipped = (name) => SKIPPED.has(name) || /\.test\.tsx?$/.test(name) || name.startsWith('expo-env');
+
+async function exportApp() {
   console.log('Building the application; the first time takes a few minutes …');
   copyFonts();
   await runToEnd(process.execPath, [join(root, 'node_modules/expo/bin/cli'), 'export', '-p', 'web'], {
     cwd: join(root, 'app'),
     env: { ...process.env, EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', CI: '1', NODE_ENV: 'production' },
   });
-  mkdirSync(dataFolder, { recursive: true });
-  writeFileSync(stamp, state);
 }
 
 function copyFonts() {
@@ -43,14 +43,4 @@ function copyFonts() {
     const folder = [join(root, 'app/node_modules', name), join(root, 'node_modules', name)].find((f) => existsSync(f));
     for (const file of files) copyFileSync(join(folder, 'files', `${file}.woff2`), join(to, `${file}.woff2`));
   }
-}
-
-function filesUnder(folder) {
-  return readdirSync(folder)
-    .filter((name) => !SKIPPED.has(name) && !name.endsWith('.test.ts') && !name.startsWith('expo-env'))
-    .sort()
-    .flatMap((name) => {
-      const path = join(folder, name);
-      return statSync(path).isDirectory() ? filesUnder(path) : [path];
-    });
 }

@@ -1,6 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
-import { chmodSync, chownSync, existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { chmodSync, chownSync, existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { requireFreePort } from './ports.mjs';
 import { runToEnd, startProcess, waitUntil } from './processes.mjs';
@@ -20,7 +20,10 @@ export async function startPostgres({ folder, port, setting, fast = false }) {
   mkdirSync(dirname(folder), { recursive: true });
   const asUser = userPrefix(dirname(folder));
   const secrets = readSecrets(`${folder}.secrets.json`);
-  if (!existsSync(join(folder, 'PG_VERSION'))) await createCluster(bin, folder, asUser, secrets);
+  if (!existsSync(join(folder, 'PG_VERSION'))) {
+    rmSync(`${folder}.set-up-from`, { force: true });
+    await createCluster(bin, folder, asUser, secrets);
+  }
   const running = runningServer(folder);
   const actualPort = running?.port ?? port;
   let server;

@@ -4,10 +4,11 @@
  * `npm start -- --fresh` begins again from the demo data. Settings: DOSSIER_PORT, DOSSIER_HOST,
  * DOSSIER_DATABASE_PORT.
  */
-import { rmSync } from 'node:fs';
+import { existsSync, rmSync } from 'node:fs';
 import { networkInterfaces } from 'node:os';
 import { join } from 'node:path';
 import { buildApp } from './buildApp.mjs';
+import { fingerprint, unlessDone } from './fingerprint.mjs';
 import { requirePackages } from './npmPackages.mjs';
 import { appFolder, dataFolder, root } from './paths.mjs';
 import { requireFreePort } from './ports.mjs';
@@ -28,6 +29,8 @@ const databasePort = Number(process.env.DOSSIER_DATABASE_PORT ?? 4301);
 const host = process.env.DOSSIER_HOST ?? '127.0.0.1';
 const fresh = process.argv.includes('--fresh');
 const demoLoaded = join(dataFolder, 'demo-loaded');
+/** Beside the cluster, so that it goes when the cluster is deleted. */
+const databaseStamp = join(dataFolder, 'postgres.set-up-from');
 
 const running = [];
 let stopping = false;
@@ -60,16 +63,22 @@ async function start() {
   running.push(postgres);
   if (fresh) {
     await postgres.dropDatabase(DATABASE);
-    rmSync(demoLoaded, { force: true });
+    for (const stamp of [demoLoaded, databaseStamp]) rmSync(stamp, { force: true });
   }
-  await postgres.ensureDatabase(DATABASE);
   const env = serverEnvironment({ postgres, database: DATABASE, port, host, appFolder });
-  await setUpDatabase(env);
+  const setUpFrom = ['server/src/migrations', 'server/src/setUp.ts', 'demo/workspaces.json', 'package-lock.json'].map(
+    (name) => join(root, name),
+  );
+  await unlessDone(databaseStamp, fingerprint(setUpFrom), async () => {
+    await postgres.ensureDatabase(DATABASE);
+    await setUpDatabase(env);
+  });
   watch(startServer(env));
   watch(startWorker(env));
   const address = `http://127.0.0.1:${port}`;
   await waitForHealth(address);
   greet(address);
+  if (existsSync(demoLoaded)) return;
   const demo = startProcess(
     'demo loader',
     process.execPath,

@@ -28,8 +28,8 @@ export function RootScreen() {
 
 function Gate() {
   const { data, error, refetch } = useSessionQuery();
-  if (data) return <Desk name={data.user.name} accountId={data.user.id} />;
   if (hasStatus(error, 401)) return <SignInScreen />;
+  if (data) return <Desk name={data.user.name} accountId={data.user.id} />;
   if (error) {
     return (
       <EmptyState title="Dossier cannot be reached" action={<Button onPress={() => void refetch()}>Try again</Button>}>

@@ -3,10 +3,21 @@ import { Problem } from '@dossier/contract';
 
 export const API = '/api/v1';
 
+const request = fetchBaseQuery({ baseUrl: API });
+
+/** Anything refused for want of a session has the session asked for again: its answer leads to the sign-in page. */
+const requestAsSomebody: typeof request = async (call, store, extra) => {
+  const answer = await request(call, store, extra);
+  if (answer.error?.status === 401 && store.endpoint !== 'session' && store.endpoint !== 'signIn') {
+    store.dispatch(api.util.invalidateTags(['Session']));
+  }
+  return answer;
+};
+
 /** The one API; each room injects its endpoints. */
 export const api = createApi({
   reducerPath: 'api',
-  baseQuery: fetchBaseQuery({ baseUrl: API }),
+  baseQuery: requestAsSomebody,
   tagTypes: ['Session', 'Tray', 'Card', 'Person'],
   endpoints: () => ({}),
 });

@@ -30,6 +30,23 @@ export const Heading = ({ className = '', ...props }: Props) => (
   />
 );
 
+/** The heading of a screen that shows none: for those who hear the page. */
+export const HiddenHeading = ({ children }: { children: string }) => (
+  <h1
+    style={{
+      position: 'absolute',
+      width: 1,
+      height: 1,
+      margin: -1,
+      overflow: 'hidden',
+      clipPath: 'inset(50%)',
+      whiteSpace: 'nowrap',
+    }}
+  >
+    {children}
+  </h1>
+);
+
 /** The heading of a part of a screen. */
 export const Subheading = ({ className = '', ...props }: Props) => (
   <NativeText

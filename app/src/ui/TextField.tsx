@@ -19,7 +19,6 @@ export function TextField({ label, complaint, hint, className = '', ...props }: 
         aria-describedby={complaint ? `${id}-complaint` : undefined}
         aria-invalid={Boolean(complaint)}
         className={`min-h-touch rounded-[4px] border bg-sheet px-3 py-2 font-sans text-[17px] leading-[23px] text-ink ${complaint ? 'border-brick' : 'border-rule'} ${className}`}
-        placeholderTextColor="rgb(var(--soft))"
         {...props}
       />
       {hint && !complaint ? <Soft>{hint}</Soft> : null}

@@ -98,7 +98,7 @@ function bestAnchor(lines: readonly CardLine[], country: string | undefined): An
       return {
         line,
         form,
-        code: { value: text, sources: [{ line: line.index, from: at, to: at + text.length }] },
+        code: { value: text.toUpperCase(), sources: [{ line: line.index, from: at, to: at + text.length }] },
         region: region
           ? { value: region, sources: [{ line: line.index, from: match.index, to: match.index + region.length }] }
           : undefined,

@@ -40,6 +40,12 @@ const DOMAIN_COUNTRIES: Readonly<Record<string, string>> = {
   br: 'BR',
 };
 
+/** Countries of a calling code (ITU-T E.164), the one with most numbers first. */
+const CALLING_CODES: Readonly<Record<string, readonly string[]>> = {
+  '1': ['US', 'CA'], '44': ['GB'], '353': ['IE'], '61': ['AU'], '49': ['DE'], '43': ['AT'], '41': ['CH'], '33': ['FR'], '32': ['BE'],
+  '31': ['NL'], '34': ['ES'], '351': ['PT'], '39': ['IT'], '46': ['SE'], '45': ['DK'], '47': ['NO'], '358': ['FI'], '48': ['PL'], '55': ['BR'],
+};
+
 /**
  * The country a card speaks for: by its printed name, the form of its postal code, calling codes,
  * domain endings and which country its national numbers fit; `assumed` only breaks a tie or
@@ -71,10 +77,9 @@ export function guessCountry(
   for (const domain of domains) vote(DOMAIN_COUNTRIES[domain.slice(domain.lastIndexOf('.') + 1)], WEIGHT.domainEnding);
   for (const { printed } of phones) {
     const number = parsePhoneNumberFromString(printed.replace(/\(0\)/, '').replace(/^00/, '+'));
-    if (number?.countryCallingCode === '1') {
-      vote('US', WEIGHT.callingCode);
-      vote('CA', WEIGHT.callingCode - 0.5);
-    } else vote(number?.country, WEIGHT.callingCode);
+    for (const [i, country] of (CALLING_CODES[number?.countryCallingCode ?? ''] ?? []).entries()) {
+      vote(country, WEIGHT.callingCode - 0.5 * i);
+    }
   }
   if (northAmerican(phones)) vote('US', WEIGHT.grouping);
   vote(assumed, WEIGHT.assumed);

@@ -62,7 +62,7 @@ export function splitName(text: string, country?: string, localParts: readonly s
   const { prefixes, core, suffixes } = nameParts(text);
   const natural = naturalName(core.join(' '))
     .split(' ')
-    .map((word) => withSpelledOutUmlauts(word, localParts));
+    .map((word) => withAddressLetters(withSpelledOutUmlauts(word, localParts), localParts));
   const familyStart = findFamilyStart(core, country, localParts);
   const givens = natural.slice(0, familyStart);
   const middle = givens.slice(1);
@@ -102,6 +102,12 @@ function findFamilyStart(words: readonly string[], country: string | undefined, 
  */
 export function localPartAgreement(text: string, localPart: string): number {
   const local = foldTight(localPart);
+  // An address spells umlauts out; the print, or its reading, may have lost the dots.
+  const withoutE = local.replace(/([aou])e/g, '$1');
+  return Math.max(agreementWith(text, local), withoutE === local ? 0 : agreementWith(text, withoutE));
+}
+
+function agreementWith(text: string, local: string): number {
   const words = nameParts(text)
     .core.map((w) => asciiSpellings(w.replace(/-/g, '')))
     .filter((w) => w[0]!.length > 0);
@@ -136,6 +142,29 @@ function withSpelledOutUmlauts(word: string, localParts: readonly string[]): str
     const pair = UMLAUTS[word[i]!];
     if (pair && inAddress(word.slice(0, i) + pair[0] + word.slice(i + 1)))
       return word.slice(0, i) + pair[1] + word.slice(i + 1);
+  }
+  return word;
+}
+
+/** Letters that print alike in some typeface; the one seen in a name may be the other. */
+const LOOK_ALIKES = ['gq', 'il', 'lt', 'ce', 'uv', 'vw', 'nh', 'ao', 'fr', 'rn', 'ij', 'yv', 'bh', 'ec', 'kx'];
+
+const lookAlike = (a: string, b: string): boolean => LOOK_ALIKES.some((pair) => pair.includes(a) && pair.includes(b));
+
+/** "DuBugue" beside `gregoria.dubuque@…`: where the address has all letters but one, and a look-alike of that, it is right. */
+function withAddressLetters(word: string, localParts: readonly string[]): string {
+  const letters = fold(word);
+  if (letters.length < 5 || letters.length !== word.length) return word;
+  for (const local of localParts.map(fold)) {
+    if (local.includes(letters)) return word;
+    for (let from = 0; from + letters.length <= local.length; from++) {
+      const piece = local.slice(from, from + letters.length);
+      const off = [...letters].map((letter, i) => (letter === piece[i] ? -1 : i)).filter((i) => i >= 0);
+      const [at] = off;
+      if (off.length !== 1 || at === undefined || !lookAlike(letters[at]!, piece[at]!)) continue;
+      const right = word[at] === word[at]!.toUpperCase() ? piece[at]!.toUpperCase() : piece[at]!;
+      return word.slice(0, at) + right + word.slice(at + 1);
+    }
   }
   return word;
 }

@@ -91,6 +91,11 @@ describe('proposing fields', () => {
       { title: 'Executive Assistant to the Managing Director' },
     ],
     [
+      'a look-alike letter as the address has it',
+      ['Gregoria DuBugue, RN', 'Purchasing Officer', 'gregoria.dubuque@kestwick.works'],
+      { familyName: 'DuBuque', suffix: 'RN' },
+    ],
+    [
       'a department beside the title',
       ['Lucie Hilpert', 'Chief Estimator', 'Finance', 'lucie@ostiston.co.uk'],
       { title: 'Chief Estimator', department: 'Finance' },
@@ -177,6 +182,12 @@ describe('proposing fields', () => {
     expect(fieldsOf(['Gabriel Kiełbasa', 'Kierownik', 'ul. Długa 66', '80-823 Gdańsk']).one('familyName')).toBe(
       'Kiełbasa',
     );
+  });
+
+  it('tells the country by its calling code even when a number is kept for fiction', () => {
+    const card = fieldsOf(['Nella Voss', 'T 01632 960 117', 'M +44 7700 900 651', 'Port Ellery PE4 7Qx']);
+    expect(card.all('phone')).toEqual(['+441632960117', '+447700900651']);
+    expect(card.one('postalCode')).toBe('PE4 7QX');
   });
 
   it('is less sure of what the engine was unsure of', () => {

@@ -3,7 +3,7 @@ import ImageIcon from 'lucide-react-native/icons/image-up';
 import { useCallback, useEffect, useState, type DragEvent } from 'react';
 import { Pressable, View } from 'react-native';
 import { useDispatch, useSelector } from 'react-redux';
-import { Button, Notice, Serif, Soft, Text } from '@/ui';
+import { Button, HiddenHeading, Notice, Serif, Soft, Text } from '@/ui';
 import { CameraTrouble } from './CameraTrouble';
 import { keepPhoto } from './keepPhoto';
 import { selectWaitingPhotos } from './slice';
@@ -45,6 +45,7 @@ export function PhotographScreen({ accountId }: { accountId: string }) {
       onDrop={drop}
       style={{ flex: 1, minHeight: 0, display: 'flex', flexDirection: 'column' }}
     >
+      <HiddenHeading>Photograph</HiddenHeading>
       <View className="min-h-0 flex-1 items-center justify-center bg-table">
         <video
           ref={video}

@@ -5,9 +5,11 @@ import { findKeptPhotos, forgetPhoto, keepPhoto } from './keepPhoto';
 import { sendKeptPhotos } from './sendPhotos';
 import { captureSlice } from './slice';
 
-const createStore = () => configureStore({ reducer: { [api.reducerPath]: api.reducer, capture: captureSlice.reducer } });
+const createStore = () =>
+  configureStore({ reducer: { [api.reducerPath]: api.reducer, capture: captureSlice.reducer } });
 const picture = () => ({ size: 3, type: 'image/jpeg' }) as Blob;
-const answer = (status: number, body: unknown = {}) => ({ ok: status < 300, status, json: () => Promise.resolve(body) }) as Response;
+const answer = (status: number, body: unknown = {}) =>
+  ({ ok: status < 300, status, json: () => Promise.resolve(body) }) as Response;
 
 let store: ReturnType<typeof createStore>;
 const onDevice = async () => (await (await deviceStore()).getAll('photos')).map((p) => p.id);
@@ -31,7 +33,10 @@ describe('photographs on this device', () => {
   });
 
   it('leave it only after the server has confirmed them, oldest first', async () => {
-    const ids = [await keepPhoto('ottilie', picture())(store.dispatch), await keepPhoto('ottilie', picture())(store.dispatch)];
+    const ids = [
+      await keepPhoto('ottilie', picture())(store.dispatch),
+      await keepPhoto('ottilie', picture())(store.dispatch),
+    ];
     fetched().mockResolvedValue(answer(201));
     expect(await sendKeptPhotos('ottilie')(store.dispatch)).toBe('done');
     expect(fetched().mock.calls.map(([url]) => String(url).split('/').pop()!.split('?')[0])).toEqual(ids);
@@ -54,7 +59,13 @@ describe('photographs on this device', () => {
   it('stay with the reason when they are refused, and hold up no other', async () => {
     const refused = await keepPhoto('ottilie', picture(), 'letter.jpg')(store.dispatch);
     await keepPhoto('ottilie', picture())(store.dispatch);
-    const problem = { type: 'about:blank', title: 'Not a picture', status: 415, detail: 'This file is not a picture.', code: 'not-a-picture' };
+    const problem = {
+      type: 'about:blank',
+      title: 'Not a picture',
+      status: 415,
+      detail: 'This file is not a picture.',
+      code: 'not-a-picture',
+    };
     fetched().mockResolvedValueOnce(answer(415, problem)).mockResolvedValueOnce(answer(201));
     expect(await sendKeptPhotos('ottilie')(store.dispatch)).toBe('done');
     expect(store.getState().capture.waiting).toMatchObject([{ id: refused, refusal: 'This file is not a picture.' }]);

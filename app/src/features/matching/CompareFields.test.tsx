@@ -10,12 +10,23 @@ describe('comparing a card with the record', () => {
   it('shows both sides of each difference and tells what was chosen', () => {
     const chosen: [string, Choice][] = [];
     const differences = compareFields(known, card);
-    render(<CompareFields differences={differences} choiceOf={() => 'take'} onChoose={(field, choice) => chosen.push([field, choice])} />);
+    render(
+      <CompareFields
+        differences={differences}
+        choiceOf={() => 'take'}
+        onChoose={(field, choice) => chosen.push([field, choice])}
+      />,
+    );
     expect(screen.getByText('2 fields differ. Choose what stays.')).toBeTruthy();
-    expect(screen.getByRole('radio', { name: 'Title: take Head of Cold Chain' }).getAttribute('aria-checked')).toBe('true');
+    expect(screen.getByRole('radio', { name: 'Title: take Head of Cold Chain' }).getAttribute('aria-checked')).toBe(
+      'true',
+    );
     fireEvent.click(screen.getByRole('radio', { name: 'Title: keep Dispatch lead' }));
     fireEvent.click(screen.getByRole('radio', { name: /^E-mail: take/ }));
-    expect(chosen).toEqual([['title', 'keep'], ['emails', 'take']]);
+    expect(chosen).toEqual([
+      ['title', 'keep'],
+      ['emails', 'take'],
+    ]);
   });
 
   it('says so when there is nothing new', () => {

@@ -1,7 +1,7 @@
 import { Slot, usePathname } from 'expo-router';
 import { View } from 'react-native';
 import { useWide } from '@/lib/useWide';
-import { EmptyState } from '@/ui';
+import { EmptyState, HiddenHeading } from '@/ui';
 import { PeopleList } from './PeopleList';
 
 /** On a wide screen the list stays beside the person; on a phone one follows the other. */
@@ -12,7 +12,7 @@ export function PeopleLayout() {
   return (
     <View className="min-h-0 flex-1 flex-row">
       <View className="min-h-0 w-[380px] border-r border-rule">
-        <PeopleList chosen={path.split('/')[2]} />
+        <PeopleList beside chosen={path.split('/')[2]} />
       </View>
       <View className="min-h-0 min-w-0 flex-1">
         <Slot />
@@ -25,5 +25,10 @@ export function PeopleLayout() {
 export function NobodyChosen() {
   const wide = useWide();
   if (!wide) return <PeopleList />;
-  return <EmptyState title="Nobody chosen">Choose somebody from the list to see their dossier.</EmptyState>;
+  return (
+    <View role="main">
+      <HiddenHeading>People</HiddenHeading>
+      <EmptyState title="Nobody chosen">Choose somebody from the list to see their dossier.</EmptyState>
+    </View>
+  );
 }

@@ -3,10 +3,11 @@ import { Link, useRouter } from 'expo-router';
 import { useDeferredValue, useState } from 'react';
 import { FlatList, TextInput, View } from 'react-native';
 import { problemText } from '@/lib/api';
-import { Button, CardImage, cardPicture, EmptyState, Heading, LoadingLines, Notice, Serif, Soft } from '@/ui';
+import { Button, CardImage, cardPicture, EmptyState, Heading, LoadingLines, Notice, Serif, Soft, Subheading } from '@/ui';
 import { usePeopleInfiniteQuery } from './api';
 
-export function PeopleList({ chosen }: { chosen?: string }) {
+/** @param beside whether it stands beside a person, who is then what the page is about */
+export function PeopleList({ chosen, beside }: { chosen?: string; beside?: boolean }) {
   const router = useRouter();
   const [typed, setTyped] = useState('');
   const search = useDeferredValue(typed.trim());
@@ -15,16 +16,19 @@ export function PeopleList({ chosen }: { chosen?: string }) {
   const people = data?.pages.flatMap((page) => page.items) ?? [];
   const total = data?.pages[0]?.total ?? 0;
   return (
-    <View role="main" className="min-h-0 w-full flex-1">
+    <View
+      role={beside ? 'region' : 'main'}
+      aria-label={beside ? 'List of people' : undefined}
+      className="min-h-0 w-full flex-1"
+    >
       <View className="gap-3 px-4 pb-3 pt-4">
         <View className="flex-row items-baseline justify-between">
-          <Heading>People</Heading>
+          {beside ? <Subheading className="text-[27px] leading-[34px]">People</Subheading> : <Heading>People</Heading>}
           <Soft className="tabular">{total > 0 ? (total === 1 ? '1 person' : `${total} people`) : ''}</Soft>
         </View>
         <TextInput
           aria-label="Find people"
           placeholder="Name, company, e-mail or phone"
-          placeholderTextColor="rgb(var(--soft))"
           value={typed}
           onChangeText={setTyped}
           autoCapitalize="none"

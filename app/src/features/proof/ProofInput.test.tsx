@@ -1,7 +1,14 @@
 import { fireEvent, render, screen } from '@testing-library/react';
 import { ProofInput } from './ProofInput';
 
-const props = { label: 'E-mail', value: 'nella@harrowfie1d.example', doubts: [{ from: 15, to: 16 }], onChange: jest.fn(), onFocus: jest.fn(), onEnter: jest.fn() };
+const props = {
+  label: 'E-mail',
+  value: 'nella@harrowfie1d.example',
+  doubts: [{ from: 15, to: 16 }],
+  onChange: jest.fn(),
+  onFocus: jest.fn(),
+  onEnter: jest.fn(),
+};
 
 describe('a field’s text', () => {
   it('carries the highlighter under its doubtful characters, and says so to a screen reader', () => {

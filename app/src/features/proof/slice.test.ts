@@ -2,10 +2,18 @@ import { draftOf } from '@dossier/core/proof';
 import type { FieldProposal } from '@dossier/core/reading/fields';
 import { proofActions, proofSlice, selectDraft } from './slice';
 
-const proposal: FieldProposal = { field: 'title', value: 'Buyer', sources: [{ line: 0, from: 0, to: 5 }], confidence: 0.5, reasons: [] };
+const proposal: FieldProposal = {
+  field: 'title',
+  value: 'Buyer',
+  sources: [{ line: 0, from: 0, to: 5 }],
+  confidence: 0.5,
+  reasons: [],
+};
 const open = { cardId: 'c1', cardDraft: { draft: draftOf([proposal]), note: '' } };
 const run = (...actions: Parameters<typeof proofSlice.reducer>[1][]) =>
-  selectDraft('c1')({ proof: actions.reduce(proofSlice.reducer, proofSlice.reducer(undefined, proofActions.draftOpened(open))) });
+  selectDraft('c1')({
+    proof: actions.reduce(proofSlice.reducer, proofSlice.reducer(undefined, proofActions.draftOpened(open))),
+  });
 
 describe('drafts on the proof desk', () => {
   it('keep every change', () => {
@@ -15,7 +23,10 @@ describe('drafts on the proof desk', () => {
       proofActions.fieldLeftOut({ cardId: 'c1', id: 'a0', leftOut: true }),
       proofActions.noteEdited({ cardId: 'c1', note: 'Call back' }),
     );
-    expect(card?.draft.fields).toMatchObject([{ value: 'Head Buyer', confidence: 1 }, { value: 'a@b.example', leftOut: true }]);
+    expect(card?.draft.fields).toMatchObject([
+      { value: 'Head Buyer', confidence: 1 },
+      { value: 'a@b.example', leftOut: true },
+    ]);
     expect(card?.note).toBe('Call back');
   });
 

@@ -41,7 +41,7 @@ const US_STATES =
 
 /** More telling forms come first. */
 export const postcodeForms: readonly PostcodeForm[] = [
-  { country: 'GB', pattern: /\b(?:GIR ?0AA|[A-Z]{1,2}\d[A-Z\d]? ?\d[A-Z]{2})\b/, town: 'before' },
+  { country: 'GB', pattern: /\b(?:GIR ?0AA|[A-Z]{1,2}\d[A-Z\d]? ?\d[A-Za-z]{2})\b/, town: 'before' },
   { country: 'CA', pattern: /\b(?<region>AB|BC|MB|NB|NL|NS|NT|NU|ON|PE|QC|SK|YT)?,? ?(?<code>[A-Z]\d[A-Z] ?\d[A-Z]\d)\b/, town: 'before' },
   { country: 'IE', pattern: /\b(?:[AC-FHKNPRTV-Y]\d{2}|D6W) ?[0-9AC-FHKNPRTV-Y]{4}\b/, town: 'before' },
   { country: 'AU', pattern: /\b(?<region>NSW|VIC|QLD|WA|SA|TAS|ACT|NT),? (?<code>\d{4})\b/, town: 'before' },
