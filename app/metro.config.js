@@ -1,4 +1,14 @@
 const { getDefaultConfig } = require('expo/metro-config');
 const { withNativeWind } = require('nativewind/metro');
 
-module.exports = withNativeWind(getDefaultConfig(__dirname), { input: './global.css' });
+const config = withNativeWind(getDefaultConfig(__dirname), { input: './global.css' });
+const resolve = config.resolver.resolveRequest;
+
+// Zod carries its messages in some fifty languages; ours are written in the schemas.
+config.resolver.resolveRequest = (context, name, platform) => {
+  if (/\/locales\/index\.c?js$/.test(name) && /[\\/]node_modules[\\/]zod[\\/]/.test(context.originModulePath))
+    return { type: 'empty' };
+  return (resolve ?? context.resolveRequest)(context, name, platform);
+};
+
+module.exports = config;

@@ -63,7 +63,7 @@ function Desk({ name, accountId }: { name: string; accountId: string }) {
   return (
     <View className="min-h-0 flex-1">
       {WITH_PORTRAIT.test(path) ? (
-        <View className="flex-row items-center justify-between border-b border-rule pl-4 pr-2">
+        <View role="banner" className="flex-row items-center justify-between border-b border-rule pl-4 pr-2">
           <Serif className="text-[18px] text-soft">Dossier</Serif>
           {portrait}
         </View>
