@@ -42,6 +42,13 @@ describe('the card against the record', () => {
     );
   });
 
+  it('calls neither another spelling of a web address nor other capitals a difference', () => {
+    const site = { ...known, websites: ['www.harrowfield.example'], company: 'Larkspur Foods plc' };
+    expect(compareFields(site, { ...site, websites: ['harrowfield.example'], company: 'LARKSPUR FOODS PLC' })).toEqual(
+      [],
+    );
+  });
+
   it('does not call another order of the same addresses a difference', () => {
     const two = { ...known, emails: ['a@h.example', 'b@h.example'] };
     expect(compareFields(two, { ...two, emails: ['b@h.example', 'a@h.example'] })).toEqual([]);

@@ -1,12 +1,13 @@
 import {
-  emptyPersonFields,
   fieldText,
   LIST_FIELDS,
   TEXT_FIELDS,
   type ListField,
   type PersonFields,
+  type PhoneEntry,
   type TextField,
 } from '../people';
+import { foldTight } from '../reading/fields';
 import { emailKey, phoneKey, websiteKey } from './reachKeys';
 
 export type Choice = 'keep' | 'take';
@@ -22,13 +23,13 @@ export interface Difference {
 
 /**
  * The fields in which a card says something else than the record of a known person. What the card
- * is silent about is no difference; addresses and numbers the card adds to a list are one, and
+ * is silent about, or only sets in other capitals, accents or stops, is no difference; addresses and numbers the card adds to a list are one, and
  * taking them keeps those that are there.
  */
 export function compareFields(known: PersonFields, card: PersonFields): Difference[] {
   const differences: Difference[] = [];
   for (const field of TEXT_FIELDS) {
-    if (card[field] === '' || card[field] === known[field]) continue;
+    if (card[field] === '' || foldTight(card[field]) === foldTight(known[field])) continue;
     differences.push({ field, known: known[field], card: card[field], suggestion: 'take' });
   }
   for (const field of LIST_FIELDS) {
@@ -50,7 +51,7 @@ export function mergeFields(
     if (choices[field] === 'take' && card[field] !== '') merged[field] = card[field];
   }
   for (const field of LIST_FIELDS) {
-    if (choices[field] === 'take') merged = { ...merged, ...mergeList(merged, card, field) };
+    if (choices[field] === 'take') merged = mergeList(merged, card, field);
   }
   return merged;
 }
@@ -69,19 +70,21 @@ export function sharedReach(
   ];
 }
 
-/** The card's entries first, since they are the newer ones, then the known ones that it lacks. */
-function mergeList(known: PersonFields, card: PersonFields, field: ListField): PersonFields {
-  const merged = { ...emptyPersonFields(), ...known };
-  if (field === 'emails') merged.emails = union(card.emails, known.emails, emailKey);
-  if (field === 'websites') merged.websites = union(card.websites, known.websites, websiteKey);
-  if (field === 'phones')
-    merged.phones = union(card.phones, known.phones, (p) => `${phoneKey(p.value)} ${p.extension}`);
-  const sameEntries = fieldText({ ...known, [field]: [...merged[field]].sort(byText) } as PersonFields, field);
-  const before = fieldText({ ...known, [field]: [...known[field]].sort(byText) } as PersonFields, field);
-  return sameEntries === before ? known : merged;
-}
+const REACH_KEYS = {
+  emails: emailKey,
+  websites: websiteKey,
+  phones: (phone: PhoneEntry) => `${phoneKey(phone.value)} ${phone.extension}`,
+} as const;
 
-const byText = (a: unknown, b: unknown): number => (JSON.stringify(a) < JSON.stringify(b) ? -1 : 1);
+/** The card's entries first, since they are the newer ones, then the known ones that it lacks; as it was when the card adds none. */
+function mergeList(known: PersonFields, card: PersonFields, field: ListField): PersonFields {
+  const merge = <T>(mine: readonly T[], theirs: readonly T[], key: (entry: T) => string): T[] => {
+    const keys = new Set(mine.map(key));
+    return theirs.every((entry) => keys.has(key(entry))) ? [...mine] : union(theirs, mine, key);
+  };
+  if (field === 'phones') return { ...known, phones: merge(known.phones, card.phones, REACH_KEYS.phones) };
+  return { ...known, [field]: merge(known[field], card[field], REACH_KEYS[field]) };
+}
 
 function union<T>(first: readonly T[], second: readonly T[], key: (entry: T) => string): T[] {
   const seen = new Set<string>();

@@ -1,4 +1,4 @@
-import { CHARACTER_DOUBT_BELOW, type ReadCharacter, type Reading } from '../reading/fields';
+import { CHARACTER_DOUBT_BELOW, fold, type ReadCharacter, type Reading } from '../reading/fields';
 import { isDoubtful, type DraftField } from './draft';
 
 /** Characters `from` (included) to `to` (excluded) of a field's value. */
@@ -18,7 +18,7 @@ export function doubtfulCharacters(field: DraftField, reading: Reading): Range[]
   if (!source || field.sources.length > 1) return whole;
   const characters = reading.lines[source.line]?.characters.slice(source.from, source.to) ?? [];
   const printed = characters.map((c) => c.text).join('');
-  if (printed.toLowerCase() !== field.value.toLowerCase()) return whole;
+  if (printed.length !== field.value.length || fold(printed) !== fold(field.value)) return whole;
   const ranges = rangesOf(characters);
   return ranges.length > 0 ? ranges : whole;
 }

@@ -42,8 +42,25 @@ const DOMAIN_COUNTRIES: Readonly<Record<string, string>> = {
 
 /** Countries of a calling code (ITU-T E.164), the one with most numbers first. */
 const CALLING_CODES: Readonly<Record<string, readonly string[]>> = {
-  '1': ['US', 'CA'], '44': ['GB'], '353': ['IE'], '61': ['AU'], '49': ['DE'], '43': ['AT'], '41': ['CH'], '33': ['FR'], '32': ['BE'],
-  '31': ['NL'], '34': ['ES'], '351': ['PT'], '39': ['IT'], '46': ['SE'], '45': ['DK'], '47': ['NO'], '358': ['FI'], '48': ['PL'], '55': ['BR'],
+  '1': ['US', 'CA'],
+  '44': ['GB'],
+  '353': ['IE'],
+  '61': ['AU'],
+  '49': ['DE'],
+  '43': ['AT'],
+  '41': ['CH'],
+  '33': ['FR'],
+  '32': ['BE'],
+  '31': ['NL'],
+  '34': ['ES'],
+  '351': ['PT'],
+  '39': ['IT'],
+  '46': ['SE'],
+  '45': ['DK'],
+  '47': ['NO'],
+  '358': ['FI'],
+  '48': ['PL'],
+  '55': ['BR'],
 };
 
 /**

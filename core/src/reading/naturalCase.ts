@@ -1,6 +1,5 @@
 import { fold } from './fold';
 import { nameParticles } from './tables/nameWords';
-import { legalForms } from './tables/companyWords';
 import { titleJoiners } from './tables/titleWords';
 
 export const isAllCaps = (text: string): boolean => /\p{Lu}/u.test(text) && !/\p{Ll}/u.test(text);
@@ -61,6 +60,12 @@ export function naturalTitle(title: string, country?: string): string {
     .join('');
 }
 
+const LEGAL_CASE: Readonly<Record<string, string>> = Object.fromEntries(
+  'plc Ltd Limited Inc Co Corp LLC LLP GmbH mbH AG KG OHG eG SARL SAS SA Srl SpA Ltda AB Oy ApS AS BV NV Pty'
+    .split(' ')
+    .map((form) => [form.toLowerCase(), form]),
+);
+
 /** A company set in capitals or small letters in natural case; short words may be initials and stay. */
 export function naturalCompany(company: string): string {
   const letters = company.replace(/[^\p{L}]/gu, '');
@@ -72,8 +77,8 @@ export function naturalCompany(company: string): string {
       const plain = word.replace(/[^\p{L}]/gu, '');
       if (i > 0 && titleJoiners.has(word)) return word.toLowerCase();
       if (!shouting) return capitalise(word);
-      if (legalForms.has(word.replace(/[.,]/g, '')))
-        return plain.length > 3 || /^(ltd|inc)/i.test(plain) ? capitalise(word) : word;
+      const legal = i > 0 && LEGAL_CASE[plain.toLowerCase()];
+      if (legal) return word.replace(plain, legal);
       return plain.length <= 3 && !/[AEIOUYÄÖÜ]/.test(plain) ? word : capitalise(word);
     })
     .join(' ');

@@ -61,6 +61,11 @@ describe('proposing fields', () => {
       { company: undefined },
     ],
     [
+      'a company in capitals in natural case',
+      ['LARKSPUR FOODS PLC', 'IMOGEN THACKRAY', 'imogen.thackray@larkspurfoods.example'],
+      { company: 'Larkspur Foods plc' },
+    ],
+    [
       'the longest form of the company',
       ['ORLAMO', 'Alberta Schneider, PMP', 'Operations Manager', 'Orlamo plc', 'schneider@orlamo.example'],
       { company: 'Orlamo plc', familyName: 'Schneider', suffix: 'PMP' },

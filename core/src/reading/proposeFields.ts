@@ -196,9 +196,12 @@ function nameFields(roles: Roles, country: string | undefined, localParts: reado
 function spansWithin(chosen: Chosen, value: string): SourceSpan[] {
   const spans = chosen.candidate.lines.flatMap((line): SourceSpan[] => {
     const words = value.split(/[\s,]+/).filter(Boolean);
-    const hay = line.text.toLowerCase();
+    const folded = fold(line.text);
+    // Folding keeps places unless a letter becomes two.
+    const comparable = folded.length === line.text.length ? fold : (text: string) => text.toLowerCase();
+    const hay = comparable(line.text);
     const hits = words.flatMap((word) => {
-      const at = hay.indexOf(word.toLowerCase());
+      const at = hay.indexOf(comparable(word));
       return at < 0 ? [] : [{ from: at, to: at + word.length }];
     });
     if (hits.length === 0) return [];

@@ -1,0 +1,125 @@
+import { randomUUID } from 'node:crypto';
+import { readFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { chromium, type Browser, type BrowserContextOptions, type Page } from 'playwright-core';
+
+/**
+ * Takes the pictures of docs/screenshots from a running `npm start` with the demo loaded. The film
+ * before the camera is the one that the browser tests make.
+ *
+ * Usage: takeScreenshots.ts [ADDRESS]
+ */
+const address = process.argv[2] ?? 'http://127.0.0.1:4300';
+const root = join(dirname(fileURLToPath(import.meta.url)), '../..');
+const film = join(root, '.data/test-reports/camera.y4m');
+
+const PHONE: BrowserContextOptions = { viewport: { width: 390, height: 844 }, deviceScaleFactor: 2, hasTouch: true };
+const WIDE: BrowserContextOptions = { viewport: { width: 1280, height: 800 } };
+
+const browser = await chromium.launch({
+  executablePath: process.env.DOSSIER_CHROMIUM ?? '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+    '--use-fake-device-for-media-stream',
+    '--use-fake-ui-for-media-stream',
+    `--use-file-for-fake-video-capture=${film}`,
+  ],
+});
+
+const save = async (page: Page, name: string): Promise<void> => {
+  await page.evaluate(() => document.fonts.ready);
+  await page.waitForFunction(() => {
+    const seen = [...document.images].filter((image) => image.getBoundingClientRect().top < innerHeight);
+    return seen.every((image) => image.complete && image.naturalWidth > 0);
+  });
+  await page.screenshot({ path: join(root, 'docs/screenshots', `${name}.png`) });
+  console.log(name);
+};
+
+async function desk(from: Browser, options: BrowserContextOptions): Promise<Page> {
+  const page = await (await from.newContext(options)).newPage();
+  await page.goto(address);
+  await page.getByLabel('E-mail').fill('ottilie@keldermoss.example');
+  await page.getByLabel('Password').fill('cold-chain');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await page.getByRole('heading', { name: 'Tray' }).waitFor();
+  return page;
+}
+
+const stranger = await (await browser.newContext(PHONE)).newPage();
+await stranger.goto(address);
+await stranger.getByRole('button', { name: 'Sign in' }).waitFor();
+await save(stranger, 'sign-in');
+
+const phone = await desk(browser, PHONE);
+await phone
+  .getByRole('link', { name: /Nella Harrowfield-Voss/ })
+  .first()
+  .waitFor();
+await save(phone, 'tray');
+await phone
+  .getByRole('link', { name: /Nella Harrowfield-Voss/ })
+  .first()
+  .click();
+await phone.getByRole('textbox', { name: 'Title' }).focus();
+await save(phone, 'proof-phone');
+await phone.goto(`${address}/photograph`);
+await phone.getByRole('button', { name: 'Take the photograph' }).waitFor();
+await save(phone, 'camera');
+await phone.goto(`${address}/people`);
+await phone.getByRole('link', { name: /Tobias Skerritt/ }).waitFor();
+await save(phone, 'people');
+await knownPerson(phone);
+
+const wide = await desk(browser, WIDE);
+await wide.getByRole('link', { name: /Jannik/ }).click();
+await wide.getByRole('textbox', { name: 'Company' }).focus();
+await save(wide, 'proof-wide');
+await wide.goto(`${address}/people`);
+await wide.getByRole('link', { name: /Tobias Skerritt/ }).click();
+await wide.getByRole('heading', { name: 'Tobias Skerritt' }).waitFor();
+await save(wide, 'person-wide');
+
+await save(await desk(browser, { ...PHONE, colorScheme: 'dark' }), 'tray-dark');
+await browser.close();
+
+/** A card of somebody who is filed already, with a new title; taken out of the tray again afterwards. */
+async function knownPerson(page: Page): Promise<void> {
+  const photoId = randomUUID();
+  const bytes = readFileSync(join(root, 'demo/photos/larkspur.jpg')).toString('base64');
+  const cardId = await page.evaluate(
+    async ([id, picture]) => {
+      const body = Uint8Array.from(atob(picture!), (c) => c.charCodeAt(0));
+      await fetch(`/api/v1/photos/${id}?takenAt=${new Date().toISOString()}`, { method: 'PUT', body });
+      for (;;) {
+        const { items } = (await (await fetch('/api/v1/tray')).json()) as {
+          items: { id: string; kind: string; photoId: string }[];
+        };
+        const card = items.find((item) => item.photoId === id && item.kind === 'card');
+        if (card) return card.id;
+        await new Promise((resolve) => setTimeout(resolve, 500));
+      }
+    },
+    [photoId, bytes],
+  );
+  await page.goto(`${address}/proof/${cardId}`);
+  await page.getByRole('textbox', { name: 'Title' }).fill('Head of Procurement');
+  await page.getByRole('button', { name: 'Go on to file' }).click();
+  await page.getByRole('radio', { name: /^Title: keep/ }).waitFor();
+  await save(page, 'known-person');
+  await page.evaluate(
+    (id) =>
+      fetch(`/api/v1/cards/${id}`, {
+        method: 'PATCH',
+        headers: { 'Content-Type': 'application/json' },
+        body: '{"state":"discarded"}',
+      }),
+    cardId,
+  );
+}
