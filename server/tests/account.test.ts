@@ -69,7 +69,10 @@ describe('the door', () => {
   });
 
   it('lets no other site write with the cookie of a visitor', async () => {
-    const foreign: Record<string, string>[] = [{ 'sec-fetch-site': 'cross-site' }, { origin: 'https://elsewhere.example' }];
+    const foreign: Record<string, string>[] = [
+      { 'sec-fetch-site': 'cross-site' },
+      { origin: 'https://elsewhere.example' },
+    ];
     for (const headers of foreign) {
       const { status } = await new Client().send('POST', '/session', { email: 'a@b.example', password: 'x' }, headers);
       expect(status).toBe(403);

@@ -3,7 +3,18 @@ import { Link, useRouter } from 'expo-router';
 import { useDeferredValue, useState } from 'react';
 import { FlatList, TextInput, View } from 'react-native';
 import { problemText } from '@/lib/api';
-import { Button, CardImage, cardPicture, EmptyState, Heading, LoadingLines, Notice, Serif, Soft, Subheading } from '@/ui';
+import {
+  Button,
+  CardImage,
+  cardPicture,
+  EmptyState,
+  Heading,
+  LoadingLines,
+  Notice,
+  Serif,
+  Soft,
+  Subheading,
+} from '@/ui';
 import { usePeopleInfiniteQuery } from './api';
 
 /** @param beside whether it stands beside a person, who is then what the page is about */
