@@ -4,6 +4,7 @@ import {
   chooseCards,
   contains,
   coveredShare,
+  distance,
   rectangle,
   scaleQuad,
   type Quad,
@@ -18,6 +19,8 @@ import { textHulls } from './textHulls';
 
 const WORKING_LONG_SIDE = 1280;
 const TEXT_LONG_SIDE = 800;
+/** Text lower than this, in pixels of the working picture, is looked for once more at its full size. */
+const SMALL_TEXT = 15;
 
 /**
  * Finds the outlines of the cards in a photograph.
@@ -29,7 +32,7 @@ export async function findCards(models: Models, photo: Pixels): Promise<Quad[]> 
   const small = await fit(working, OUTLINE_LONG_SIDE);
   const toSmall = small.width / working.width;
   const [boxes, candidates] = await Promise.all([
-    detectText(models, working, TEXT_LONG_SIDE).then((found) => found.map((b) => scaleQuad(b.quad, toSmall))),
+    findText(models, working).then((found) => found.map((quad) => scaleQuad(quad, toSmall))),
     outlineCandidates(small),
   ]);
   const framed = chooseCards(candidates, boxes, rectangle(0, 0, small.width, small.height));
@@ -57,6 +60,15 @@ async function hullsOfUnframedText(all: readonly Quad[], unframed: readonly Quad
       return lines.length >= (framed.length > 0 ? 3 : 1);
     })
     .filter((hull) => framed.every((card) => coveredShare(card, hull) < 0.3));
+}
+
+/** On a sheet of many cards the text is small: it gets a second, finer look. */
+async function findText(models: Models, working: Pixels): Promise<Quad[]> {
+  const quads = (await detectText(models, working, TEXT_LONG_SIDE)).map((box) => box.quad);
+  const heights = quads.map((q) => Math.min(distance(q[0], q[3]), distance(q[0], q[1]))).sort((a, b) => a - b);
+  const median = heights[heights.length >> 1] ?? Infinity;
+  if (median >= SMALL_TEXT) return quads;
+  return (await detectText(models, working, WORKING_LONG_SIDE)).map((box) => box.quad);
 }
 
 async function fit(picture: Pixels, longSide: number): Promise<Pixels> {

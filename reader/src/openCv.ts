@@ -11,13 +11,26 @@ let loading: Promise<{ cv: OpenCv }> | undefined;
  */
 export function openCv(): Promise<{ cv: OpenCv }> {
   loading ??= new Promise((resolve) => {
-    const cv = createRequire(import.meta.url)('@techstark/opencv-js') as OpenCv & {
-      onRuntimeInitialized?: () => void;
-    };
+    const cv = withoutItsProcessListeners(
+      () => createRequire(import.meta.url)('@techstark/opencv-js') as OpenCv & { onRuntimeInitialized?: () => void },
+    );
     if (typeof cv.Mat === 'function') resolve({ cv });
     else cv.onRuntimeInitialized = () => resolve({ cv });
   });
   return loading;
+}
+
+/** The module wants to handle every uncaught error of the process, and prints its own ten megabytes with each. */
+function withoutItsProcessListeners<T>(load: () => T): T {
+  const events = ['uncaughtException', 'unhandledRejection'] as const;
+  const before = events.map((event) => new Set<unknown>(process.listeners(event as 'uncaughtException')));
+  const loaded = load();
+  events.forEach((event, i) => {
+    for (const listener of process.listeners(event as 'uncaughtException')) {
+      if (!before[i]!.has(listener)) process.removeListener(event, listener);
+    }
+  });
+  return loaded;
 }
 
 /** Runs `work` with a way to register OpenCV objects, all of which are freed afterwards. */

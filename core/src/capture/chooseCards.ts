@@ -16,6 +16,7 @@ const TEXT_OUTSIDE = 0.15;
 const GROUP_TEXT_EXPLAINED = { two: 0.8, more: 0.45 } as const;
 /** A lone outline that cuts this share of the text it touches is a panel of a card that fills the picture. */
 const MOST_TEXT_CUT = 0.12;
+const CLEARLY_BETTER = 1.2;
 const LARGEST_GROUP_SPREAD = 2.5;
 
 /** Business cards are 1.4–1.8 wide for 1 high when flat; tilt stretches that on both ends. */
@@ -52,7 +53,7 @@ export function chooseCards(
   for (const c of judged) {
     if (!distinct.some((d) => intersectionOverUnion(c.quad, d.quad) > SAME_OUTLINE)) distinct.push(c);
   }
-  const cards = distinct.filter((c) => !isGroup(c, distinct));
+  const cards = withoutFrames(withoutGroups(distinct));
   const chosen: Judged[] = [];
   for (const c of cards.sort((a, b) => b.quality * Math.sqrt(b.size) - a.quality * Math.sqrt(a.size))) {
     const free = chosen.every((d) => coveredShare(c.quad, d.quad) < 0.12 && coveredShare(d.quad, c.quad) < 0.12);
@@ -85,6 +86,28 @@ function aspectLikelihood([a, b, c, d]: Quad): number {
   const off = aspect < LIKELY_ASPECT.from ? LIKELY_ASPECT.from - aspect : aspect - LIKELY_ASPECT.to;
   return Math.max(0, 1 - off * 2);
 }
+
+/** From the smallest to the largest, so that a group of two does not stand for a card within a group of six. */
+function withoutGroups(outlines: readonly Judged[]): Judged[] {
+  const cards: Judged[] = [];
+  for (const outline of [...outlines].sort((a, b) => a.size - b.size)) {
+    if (!isGroup(outline, cards)) cards.push(outline);
+  }
+  return cards;
+}
+
+/** An outline that holds no more text than a clearly better one inside it is the table's, or chance. */
+const withoutFrames = (outlines: readonly Judged[]): Judged[] =>
+  outlines.filter(
+    (outer) =>
+      !outlines.some(
+        (inner) =>
+          inner.size < outer.size &&
+          inner.quality > CLEARLY_BETTER * outer.quality &&
+          inner.textShare >= INSIDE * outer.textShare &&
+          coveredShare(inner.quad, outer.quad) > INSIDE,
+      ),
+  );
 
 function isGroup(outer: Judged, all: readonly Judged[]): boolean {
   const inner = all
