@@ -47,7 +47,8 @@ async function boxesOf(probabilities: Float32Array, width: number, height: numbe
   const { cv } = await openCv();
   return withMats((keep) => {
     const mask = keep(new cv.Mat(height, width, cv.CV_8UC1));
-    for (let i = 0; i < probabilities.length; i++) mask.data[i] = probabilities[i]! > PIXEL_THRESHOLD ? 255 : 0;
+    const marks = mask.data;
+    for (let i = 0; i < probabilities.length; i++) marks[i] = probabilities[i]! > PIXEL_THRESHOLD ? 255 : 0;
     const contours = keep(new cv.MatVector());
     const hierarchy = keep(new cv.Mat());
     cv.findContours(mask, contours, hierarchy, cv.RETR_LIST, cv.CHAIN_APPROX_SIMPLE);

@@ -3,7 +3,7 @@ import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { InferenceSession } from 'onnxruntime-node';
-import { withExtraOutputs } from './onnxOutputs';
+import { withOutputs } from './onnxOutputs';
 
 /** Names of the backbone's inner tensors that the Latin head reads. */
 export const BACKBONE_FEATURES = ['p2o.Add.231', 'transpose_51.tmp_0'] as const;
@@ -11,7 +11,7 @@ export const BACKBONE_FEATURES = ['p2o.Add.231', 'transpose_51.tmp_0'] as const;
 export interface Models {
   /** Text detection (differentiable binarisation, Liao et al. 2020). */
   detection: InferenceSession;
-  /** Recognition backbone with its own 6,625-class head left in place. */
+  /** Recognition backbone without its own head of 6,625 classes. */
   backbone: InferenceSession;
   /** Our Latin head on the backbone's features. */
   latinHead: InferenceSession;
@@ -54,7 +54,7 @@ async function load(): Promise<Models> {
     });
   const [detectionSession, backboneSession, directionSession, headSession] = await Promise.all([
     open(detection),
-    open(withExtraOutputs(recognition, BACKBONE_FEATURES)),
+    open(withOutputs(recognition, BACKBONE_FEATURES)),
     open(direction),
     open(head),
   ]);

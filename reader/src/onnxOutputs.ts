@@ -1,19 +1,68 @@
+/** Field numbers of onnx.proto. */
+const MODEL_GRAPH = 7;
+const GRAPH_OUTPUT = 12;
+const VALUE_NAME = 1;
+/** Wire types of Protocol Buffers. */
+const VARINT = 0;
+const FIXED64 = 1;
+const LENGTH_DELIMITED = 2;
+
 /**
- * Adds graph outputs to a serialised ONNX model, so that inner tensors can be read.
- *
- * Protocol Buffers merge repeated occurrences of an embedded message by concatenating its repeated
- * fields (Protocol Buffers encoding, "Last One Wins"), so that appending a second `graph` message
- * that has nothing but outputs extends the first. Field numbers: ModelProto.graph = 7,
- * GraphProto.output = 12, ValueInfoProto.name = 1 (onnx.proto).
+ * A serialised ONNX model with other outputs: the named inner tensors in place of those it had. What
+ * only the old outputs needed is then left out when the model is loaded.
+ * @throws RangeError when the bytes are no Protocol Buffers message
  */
-export function withExtraOutputs(model: Uint8Array, tensorNames: readonly string[]): Uint8Array {
-  const outputs = tensorNames.map((name) => lengthDelimited(12, lengthDelimited(1, new TextEncoder().encode(name))));
-  return concat([model, lengthDelimited(7, concat(outputs))]);
+export function withOutputs(model: Uint8Array, tensorNames: readonly string[]): Uint8Array {
+  const outputs = tensorNames.map((name) => field(GRAPH_OUTPUT, field(VALUE_NAME, new TextEncoder().encode(name))));
+  const parts = fieldsOf(model).map(({ number, whole, payload }) => {
+    if (number !== MODEL_GRAPH) return whole;
+    const kept = fieldsOf(payload).filter((inner) => inner.number !== GRAPH_OUTPUT);
+    return field(MODEL_GRAPH, concat([...kept.map((inner) => inner.whole), ...outputs]));
+  });
+  return concat(parts);
 }
 
-function lengthDelimited(field: number, payload: Uint8Array): Uint8Array {
-  return concat([varint((field << 3) | 2), varint(payload.length), payload]);
+interface Field {
+  number: number;
+  /** Key and payload. */
+  whole: Uint8Array;
+  payload: Uint8Array;
 }
+
+function fieldsOf(message: Uint8Array): Field[] {
+  const fields: Field[] = [];
+  for (let at = 0; at < message.length;) {
+    const start = at;
+    const key = readVarint(message, at);
+    at = key.end;
+    const type = key.value & 7;
+    let from = at;
+    if (type === VARINT) at = readVarint(message, at).end;
+    else if (type === FIXED64) at += 8;
+    else if (type === LENGTH_DELIMITED) {
+      const length = readVarint(message, at);
+      from = length.end;
+      at = length.end + length.value;
+    } else at += 4;
+    if (at > message.length) throw new RangeError('This is no ONNX model.');
+    fields.push({ number: key.value >>> 3, whole: message.subarray(start, at), payload: message.subarray(from, at) });
+  }
+  return fields;
+}
+
+function readVarint(message: Uint8Array, at: number): { value: number; end: number } {
+  let value = 0;
+  let scale = 1;
+  for (let end = at; end < message.length; scale *= 128) {
+    const byte = message[end++]!;
+    value += (byte & 0x7f) * scale;
+    if (byte < 0x80) return { value, end };
+  }
+  throw new RangeError('This is no ONNX model.');
+}
+
+const field = (number: number, payload: Uint8Array): Uint8Array =>
+  concat([varint((number << 3) | LENGTH_DELIMITED), varint(payload.length), payload]);
 
 function varint(value: number): Uint8Array {
   const bytes: number[] = [];

@@ -69,12 +69,13 @@ function quadsOfMask(cv: OpenCv, mask: Mat, { width, height }: Pixels): Quad[] {
     cv.bitwise_not(mask, inverse);
     return [mask, inverse].flatMap((regions) => {
       const count = cv.connectedComponentsWithStats(regions, labels, stats, centroids, 4, cv.CV_32S);
+      const [measures, labelled] = [stats.data32S, labels.data32S];
       const large: number[] = [];
       for (let label = 1; label < count; label++) {
-        const [, , w, h] = stats.data32S.subarray(label * 5, label * 5 + 4);
+        const [, , w, h] = measures.subarray(label * 5, label * 5 + 4);
         if (w! * h! >= SMALLEST_SHARE * width * height) large.push(label);
       }
-      const hulls = hullsOfRegions(labels.data32S, width, height, large, stats.data32S);
+      const hulls = hullsOfRegions(labelled, width, height, large, measures);
       return hulls
         .map((hull) => quadOfHull(cv, hull))
         .filter((quad) => quad !== undefined)
@@ -153,7 +154,12 @@ function gradientStrength(
     const dy = keep(new cv.Mat());
     cv.Sobel(plane, dx, cv.CV_32F, 1, 0, 3, 0.25);
     cv.Sobel(plane, dy, cv.CV_32F, 0, 1, 3, 0.25);
-    for (let i = 0; i < out.length; i++) out[i] = Math.max(out[i]!, Math.hypot(dx.data32F[i]!, dy.data32F[i]!));
+    // Each access to a matrix's data makes a new view of it: once is enough.
+    const [along, across] = [dx.data32F, dy.data32F];
+    for (let i = 0; i < out.length; i++) {
+      const strength = Math.sqrt(along[i]! * along[i]! + across[i]! * across[i]!);
+      if (strength > out[i]!) out[i] = strength;
+    }
   }
   return out;
 }

@@ -1,4 +1,4 @@
-import { withExtraOutputs } from './onnxOutputs';
+import { withOutputs } from './onnxOutputs';
 import { decodeCtc } from './recogniseLine';
 
 const charset = ['a', 'b', ' '];
@@ -29,7 +29,16 @@ describe('best-path decoding', () => {
     ).toEqual([]));
 });
 
-it('adds graph outputs by appending a graph message (field 7) with value infos (field 12)', () => {
-  const model = withExtraOutputs(Uint8Array.of(1, 2), ['ab']);
-  expect([...model]).toEqual([1, 2, (7 << 3) | 2, 6, (12 << 3) | 2, 4, (1 << 3) | 2, 2, 97, 98]);
+describe('a model with other outputs', () => {
+  // Field 1 (varint 5), then the graph (field 7) with one node (field 1) and one output (field 12).
+  const model = Uint8Array.of(0x08, 5, (7 << 3) | 2, 7, 0x0a, 1, 9, (12 << 3) | 2, 2, 0x0a, 0);
+
+  it('has the named tensors in place of those it had, and all else as it was', () => {
+    const changed = withOutputs(model, ['ab']);
+    expect([...changed]).toEqual([0x08, 5, (7 << 3) | 2, 9, 0x0a, 1, 9, (12 << 3) | 2, 4, 0x0a, 2, 97, 98]);
+  });
+
+  it('is not made of something else', () => {
+    expect(() => withOutputs(Uint8Array.of(0x3a, 200), ['ab'])).toThrow(RangeError);
+  });
 });
