@@ -1,4 +1,5 @@
 import { join } from 'node:path';
+import { CHROMIUM_FLAGS, CHROMIUM_PATH, cameraFlags } from '@dossier/demo/chromium';
 import { defineConfig } from '@playwright/test';
 
 /** A picture of a demo card stands before the camera; made by `cameraFile.ts`. */
@@ -22,18 +23,8 @@ export default defineConfig({
     trace: 'retain-on-failure',
     permissions: ['camera'],
     launchOptions: {
-      executablePath: process.env.DOSSIER_CHROMIUM ?? '/usr/bin/chromium',
-      args: [
-        '--no-sandbox',
-        '--disable-gpu',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-        '--use-fake-device-for-media-stream',
-        '--use-fake-ui-for-media-stream',
-        `--use-file-for-fake-video-capture=${CAMERA_FILE}`,
-      ],
+      executablePath: CHROMIUM_PATH,
+      args: [...CHROMIUM_FLAGS, ...cameraFlags(CAMERA_FILE)],
     },
   },
   projects: [

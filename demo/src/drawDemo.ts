@@ -3,6 +3,7 @@ import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import type { Quad } from '@dossier/core/capture';
 import { chromium } from 'playwright-core';
+import { CHROMIUM_FLAGS, CHROMIUM_PATH } from './chromium';
 import { scenePage } from './scene';
 import { shots } from './shots';
 import { truthOf } from './truth';
@@ -10,15 +11,8 @@ import { truthOf } from './truth';
 /** Draws every demo photograph with Chromium and writes it with the truth about it. */
 const folder = join(dirname(fileURLToPath(import.meta.url)), '../photos');
 const browser = await chromium.launch({
-  executablePath: process.env.DOSSIER_CHROMIUM ?? '/usr/bin/chromium',
-  args: [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--no-first-run',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-  ],
+  executablePath: CHROMIUM_PATH,
+  args: CHROMIUM_FLAGS,
 });
 const truth: unknown[] = [];
 for (const shot of shots) {

@@ -3,6 +3,7 @@ import { readFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { chromium, type Browser, type BrowserContextOptions, type Page } from 'playwright-core';
+import { CHROMIUM_FLAGS, CHROMIUM_PATH, cameraFlags } from './chromium';
 
 /**
  * Takes the pictures of docs/screenshots from a running `npm start` with the demo loaded. The film
@@ -18,18 +19,8 @@ const PHONE: BrowserContextOptions = { viewport: { width: 390, height: 844 }, de
 const WIDE: BrowserContextOptions = { viewport: { width: 1280, height: 800 } };
 
 const browser = await chromium.launch({
-  executablePath: process.env.DOSSIER_CHROMIUM ?? '/usr/bin/chromium',
-  args: [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--no-first-run',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-    '--use-fake-device-for-media-stream',
-    '--use-fake-ui-for-media-stream',
-    `--use-file-for-fake-video-capture=${film}`,
-  ],
+  executablePath: CHROMIUM_PATH,
+  args: [...CHROMIUM_FLAGS, ...cameraFlags(film)],
 });
 
 const save = async (page: Page, name: string): Promise<void> => {

@@ -1,6 +1,7 @@
 import { emptyPersonFields, type PersonFields, type TextField } from '../people';
 import {
   DOUBT_BELOW,
+  FIELD_NAMES,
   fold,
   type FieldName,
   type FieldProposal,
@@ -94,32 +95,11 @@ export function addField(draft: Draft, field: FieldName, value = '', sources: re
 
 /** Behind the last field of its kind or of those before it in the usual order. */
 function insertInOrder(fields: readonly DraftField[], added: DraftField): DraftField[] {
-  const rank = (f: FieldName) => FIELD_ORDER.indexOf(f);
+  const rank = (f: FieldName) => FIELD_NAMES.indexOf(f);
   let at = fields.length;
   while (at > 0 && rank(fields[at - 1]!.field) > rank(added.field)) at--;
   return [...fields.slice(0, at), added, ...fields.slice(at)];
 }
-
-/** The order in which fields stand on the desk. */
-export const FIELD_ORDER: readonly FieldName[] = [
-  'prefix',
-  'givenName',
-  'middleName',
-  'familyName',
-  'suffix',
-  'title',
-  'department',
-  'company',
-  'email',
-  'phone',
-  'website',
-  'street',
-  'postalCode',
-  'locality',
-  'region',
-  'country',
-  'note',
-];
 
 /** Lines that no field of the draft claims. */
 export function looseLines(draft: Draft, lineCount: number): number[] {

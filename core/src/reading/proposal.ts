@@ -1,4 +1,4 @@
-/** What a proposal can be for. `email`, `phone` and `website` may occur several times, the others once. */
+/** What a proposal can be for, in the order in which fields stand on the proof desk. `email`, `phone` and `website` may occur several times, the others once. */
 export const FIELD_NAMES = [
   'prefix',
   'givenName',

@@ -1,7 +1,7 @@
 import type { Choice, Difference } from '@dossier/core/matching';
 import type { PersonFields } from '@dossier/core/people';
 import { Pressable, View } from 'react-native';
-import { personFieldLabel } from '@/features/people';
+import { personFieldLabel } from '@/lib/fieldLabels';
 import { Soft, Text } from '@/ui';
 
 interface Props {

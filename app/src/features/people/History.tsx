@@ -2,7 +2,7 @@ import type { Change } from '@dossier/contract';
 import { View } from 'react-native';
 import { formatWhen } from '@/lib/formatDate';
 import { Soft, Subheading, Text } from '@/ui';
-import { personFieldLabel } from './personFieldLabel';
+import { personFieldLabel } from '@/lib/fieldLabels';
 
 /** What was done to this record, newest first. */
 export const History = ({ changes }: { changes: readonly Change[] }) => (

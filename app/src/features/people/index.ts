@@ -1,4 +1,3 @@
 export { useFileCardMutation } from './api';
 export { NobodyChosen, PeopleLayout } from './PeopleLayout';
-export { personFieldLabel } from './personFieldLabel';
 export { PersonScreen } from './PersonScreen';

@@ -1,8 +1,7 @@
-import { FIELD_ORDER } from '@dossier/core/proof';
-import type { FieldName } from '@dossier/core/reading/fields';
+import { FIELD_NAMES, type FieldName } from '@dossier/core/reading/fields';
 import { Pressable, View } from 'react-native';
 import { Text } from '@/ui';
-import { FIELD_LABELS } from './fieldNames';
+import { FIELD_LABELS } from '@/lib/fieldLabels';
 
 /** Every field by name, one tap each. */
 export const FieldChips = ({
@@ -15,7 +14,7 @@ export const FieldChips = ({
   without?: readonly FieldName[];
 }) => (
   <View role="group" aria-label={label} className="flex-row flex-wrap gap-2">
-    {FIELD_ORDER.filter((field) => !without.includes(field)).map((field) => (
+    {FIELD_NAMES.filter((field) => !without.includes(field)).map((field) => (
       <Pressable
         key={field}
         role="button"

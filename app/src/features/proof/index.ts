@@ -1,6 +1,5 @@
 export { useCardQuery } from './api';
 export { CardView } from './CardView';
-export { FIELD_LABELS } from './fieldNames';
 export { ProofScreen } from './ProofScreen';
 export { proofActions, proofSlice, selectDraft } from './slice';
 export { forgetDraft, useDraft } from './useDraft';

@@ -1,6 +1,6 @@
-import type { FieldName, PhoneKind } from '@dossier/core/reading/fields';
+import type { FieldName } from '@dossier/core/reading/fields';
 
-/** What fields are called on the desk. */
+/** What fields are called everywhere. */
 export const FIELD_LABELS: Record<FieldName, string> = {
   prefix: 'Form of address',
   givenName: 'Given name',
@@ -21,8 +21,8 @@ export const FIELD_LABELS: Record<FieldName, string> = {
   note: 'Note',
 };
 
-export const PHONE_KINDS: readonly { value: PhoneKind; label: string }[] = [
-  { value: 'work', label: 'work' },
-  { value: 'mobile', label: 'mobile' },
-  { value: 'fax', label: 'fax' },
-];
+const OF_LISTS: Readonly<Record<string, FieldName>> = { emails: 'email', phones: 'phone', websites: 'website' };
+
+/** What a field of a person is called; its lists are called like their entries. */
+export const personFieldLabel = (field: string): string =>
+  FIELD_LABELS[OF_LISTS[field] ?? (field as FieldName)] ?? field;

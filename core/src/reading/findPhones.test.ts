@@ -1,0 +1,59 @@
+import { findPhoneCandidates, placePhone } from './findPhones';
+import { readingOf } from './readingOf.testing';
+
+const phonesIn = (text: string, country?: string) =>
+  findPhoneCandidates(readingOf([text]).lines, []).flatMap((candidate) => {
+    const phone = placePhone(candidate, country);
+    return phone ? [[phone.value, phone.kind, phone.extension]] : [];
+  });
+
+describe('phone numbers', () => {
+  it.each([
+    ['T: +44.131.496.0403, Ext. 733', 'GB', ['+441314960403', 'work', '733']],
+    ['Direct: 029 2018 0615 x. 303', 'GB', ['+442920180615', 'work', '303']],
+    ['T. +39 080 599 6541 int. 592', 'IT', ['+390805996541', 'work', '592']],
+    ['T: 089 99998479 DW 893', 'DE', ['+498999998479', 'work', '893']],
+    ['Växel +46 40 628 04 40 ankn. 262', 'SE', ['+46406280440', 'work', '262']],
+    ['M: +44 (0)7400 161180', 'GB', ['+447400161180', 'mobile', undefined]],
+    ['Mobil 0176/04069158', 'DE', ['+4917604069158', 'mobile', undefined]],
+    ['Handy: +49 171 3920092', undefined, ['+491713920092', 'mobile', undefined]],
+    ['Télécopie +33 1 99 00 23 61', 'FR', ['+33199002361', 'fax', undefined]],
+    ['Telefax: +49 (0)69 90009 511', 'DE', ['+496990009511', 'fax', undefined]],
+    ['07400175660', 'GB', ['+447400175660', 'mobile', undefined]],
+    ['(709) 555-0114', 'CA', ['+17095550114', 'work', undefined]],
+    ['C +1-505-555-0128', 'US', ['+15055550128', 'mobile', undefined]],
+    ['030 / 23125 078', 'DE', ['+493023125078', 'work', undefined]],
+    ['0049 30 23125 078', undefined, ['+493023125078', 'work', undefined]],
+    ['T01 99 00 91 54', 'FR', ['+33199009154', 'work', undefined]],
+    ['T O1632 96O l17', 'GB', ['+441632960117', 'work', undefined]],
+  ])('in "%s"', (text, country, expected) => expect(phonesIn(text, country)).toEqual([expected]));
+
+  it.each([
+    'RCS Lyon 812 440 949',
+    'USt-IdNr. DE318204750',
+    'GST 81204 1117 RT0001',
+    'Org.nr 556812-4460',
+    'KvK 68750110',
+    'IBAN DE89 3704 0044 0532 0130 00',
+    'CEP 01349-468',
+    'Belo Horizonte – MG, 30118-341',
+    'Östra Hamngatan 95 / 411 90 Göteborg',
+    '12 345',
+    '1234567890123456',
+    'abc1234567890',
+  ])('are not in "%s"', (text) => expect(phonesIn(text, 'GB')).toEqual([]));
+
+  it('of one line are all found', () => {
+    expect(phonesIn('T 01 99 00 91 54 | M +33 6 39 98 21 07', 'FR')).toEqual([
+      ['+33199009154', 'work', undefined],
+      ['+33639982107', 'mobile', undefined],
+    ]);
+  });
+
+  it('include their label and extension in the place they came from', () => {
+    const [candidate] = findPhoneCandidates(readingOf(['Office: 01632 960 117 ext. 12']).lines, []);
+    expect(candidate!.source).toEqual({ line: 0, from: 0, to: 29 });
+  });
+
+  it('that no country makes possible are none', () => expect(phonesIn('T 1234 5678')).toEqual([]));
+});
