@@ -42,7 +42,13 @@ describe('signing in', () => {
   it('is limited, so that passwords cannot be tried without end', async () => {
     const answers = [];
     for (let i = 0; i < 60; i++) {
-      const { status } = await new Client().send('POST', '/session', { email: 'x', password: '' });
+      // From an address of its own, so that no other test is kept out.
+      const { status } = await new Client().send(
+        'POST',
+        '/session',
+        { email: 'x', password: '' },
+        { 'x-forwarded-for': '203.0.113.7' },
+      );
       answers.push(status);
       if (status === 429) break;
     }
