@@ -1,7 +1,6 @@
 import { z } from 'zod';
 
-export const MAX_PHOTO_BYTES = 15 * 1024 * 1024;
-export const MAX_PHOTO_PIXELS = 60_000_000;
+export { MAX_PHOTO_BYTES, MAX_PHOTO_PIXELS } from '@dossier/core/capture';
 
 /** Media types that may be offered; the server goes by the bytes and not by the name. */
 export const PHOTO_TYPES = ['image/jpeg', 'image/png', 'image/webp', 'image/heic', 'image/heif'] as const;

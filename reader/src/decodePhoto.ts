@@ -1,11 +1,9 @@
+import { MAX_PHOTO_BYTES, MAX_PHOTO_PIXELS } from '@dossier/core/capture';
 import sharp, { type Sharp } from 'sharp';
 import { UnreadablePhoto } from './errors';
 import { heicDecode } from './heicDecode';
 import type { Pixels } from './pixels';
 import { sniffPhoto } from './sniffPhoto';
-
-export const MAX_PHOTO_BYTES = 15 * 1024 * 1024;
-export const MAX_PHOTO_PIXELS = 60_000_000;
 
 /**
  * Decodes a photograph upright (EXIF orientation applied) to sRGB on white ground.

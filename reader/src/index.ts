@@ -1,4 +1,3 @@
-export { MAX_PHOTO_BYTES, MAX_PHOTO_PIXELS } from './decodePhoto';
 export { sniffPhoto, type PhotoKind } from './sniffPhoto';
 export { UnreadablePhoto } from './errors';
 export { ENGINE_VERSION, loadModels } from './models';

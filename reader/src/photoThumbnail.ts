@@ -1,5 +1,5 @@
+import { MAX_PHOTO_PIXELS } from '@dossier/core/capture';
 import sharp from 'sharp';
-import { MAX_PHOTO_PIXELS } from './decodePhoto';
 import { sniffPhoto } from './sniffPhoto';
 
 /**

@@ -1,7 +1,7 @@
 import { EventEmitter } from 'node:events';
 import { Logger as QueueLogger, makeWorkerUtils, run, type WorkerEvents } from 'graphile-worker';
 import type { DataSource } from 'typeorm';
-import { keepUnread, readPhotoTask } from './features/reading/jobs';
+import { readPhotoTask } from './features/reading/jobs';
 import type { Config } from './platform/config';
 import { startHeartbeat } from './platform/heartbeat';
 import type { Logger } from './platform/logger';
@@ -19,11 +19,6 @@ export async function startWorker(
   const names = new Set<string>();
   const events = new EventEmitter() as WorkerEvents;
   events.on('worker:create', ({ worker }) => names.add(worker.workerId));
-  events.on('job:failed', ({ job }) => {
-    void keepUnread(database, job.payload).catch((error: unknown) =>
-      logger.error({ err: error }, 'could not mark a photograph'),
-    );
-  });
   const runner = await run({
     connectionString: config.databaseUrl,
     concurrency: config.readingLanes,

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { Tray } from '@dossier/contract';
+import { Client as Queue } from 'pg';
 import { Client, demoPhoto } from './client';
 import { databaseOf, freePort, isUp, startRole, until, type Service } from './services';
 
@@ -42,5 +43,19 @@ describe('a worker that is killed in the middle', () => {
     expect(cards.map((card) => card.name)).toEqual(expect.arrayContaining(['Gideon Marsh', 'Desmond Pyke']));
     expect(cards).toHaveLength(4);
     expect(new Set(cards.map((card) => card.id)).size).toBe(4);
+  });
+
+  it('each time leaves the photograph to a person in the end', async () => {
+    await Promise.all(workers.splice(0).map((worker) => worker.stop('SIGKILL')));
+    const id = randomUUID();
+    await rep.sendPhoto(id, demoPhoto('skerry'));
+    // As after four workers that did not come back.
+    const queue = new Queue(env.DOSSIER_DATABASE_URL);
+    await queue.connect();
+    await queue.query(`update graphile_worker._private_jobs set attempts = 4 where key = $1`, [`read:${id}`]);
+    await queue.end();
+    begin();
+    const [item] = await rep.itemsOf(id);
+    expect(item).toMatchObject({ kind: 'photo', state: 'unreadable', message: expect.stringMatching(/Take it again/) });
   });
 });

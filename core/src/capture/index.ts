@@ -1,5 +1,6 @@
 export * from './convexHull';
 export * from './homography';
+export * from './photoLimits';
 export * from './quad';
 export * from './rectifiedSize';
 export * from './chooseCards';

@@ -1,26 +1,10 @@
 import { emptyPersonFields, type PersonFields, type TextField } from '../people';
-import {
-  DOUBT_BELOW,
-  FIELD_NAMES,
-  fold,
-  type FieldName,
-  type FieldProposal,
-  type PhoneKind,
-  type SourceSpan,
-} from '../reading/fields';
+import { DOUBT_BELOW, FIELD_NAMES, fold, type FieldName, type FieldProposal, type SourceSpan } from '../reading/fields';
 
-/** One field on the proof desk. */
-export interface DraftField {
+/** One field on the proof desk: a proposal, or what a person made of it or added. Its confidence is 1 once a person wrote or settled it. */
+export interface DraftField extends FieldProposal {
   /** Unique within the draft. */
   id: string;
-  field: FieldName;
-  value: string;
-  phoneKind?: PhoneKind;
-  extension?: string;
-  sources: readonly SourceSpan[];
-  /** 0–1 as proposed; 1 once a person wrote or settled it. */
-  confidence: number;
-  reasons: readonly string[];
   /** Left out: kept on the desk, but not filed. */
   leftOut: boolean;
 }

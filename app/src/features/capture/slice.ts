@@ -45,4 +45,3 @@ interface WithCapture {
 }
 
 export const selectWaitingPhotos = (state: WithCapture): WaitingPhoto[] => state.capture.waiting;
-export const selectSentCount = (state: WithCapture): number => state.capture.sent;

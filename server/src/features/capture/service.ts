@@ -11,7 +11,7 @@ import { announce } from '../../platform/trayEvents';
 import { inWorkspace } from '../../platform/workspaceScope';
 import { Photo } from './entities';
 
-/** A reading is tried this often before a person is asked; a killed worker costs one try. */
+/** Tries a reading has, a killed worker costing one; the last of them asks a person. */
 const READING_ATTEMPTS = 5;
 
 const view = (photo: Photo): PhotoView => ({

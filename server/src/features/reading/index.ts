@@ -1,3 +1,2 @@
 export { Card } from './entities';
-export { readPhotoTask, keepUnread } from './jobs';
 export { trayRoutes } from './routes';

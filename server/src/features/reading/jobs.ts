@@ -18,12 +18,14 @@ const Payload = z.object({ photoId: z.uuid(), workspaceId: z.uuid() });
 const PROGRESS_STEP = 0.1;
 
 /**
- * Reads one photograph. Safe to repeat: cards of an earlier, unfinished try cannot exist, since they
+ * Reads one photograph. The last of its tries does not read: a picture that has brought down every
+ * worker so far, or failed each time, is shown to a person instead of waiting for ever. Safe to repeat: cards of an earlier, unfinished try cannot exist, since they
  * are stored in the same transaction that marks the photograph as read.
  */
 export function readPhotoTask(database: DataSource, logger: Logger): Task {
-  return async (raw) => {
+  return async (raw, { job }) => {
     const { photoId, workspaceId } = Payload.parse(raw);
+    if (job.attempts >= job.max_attempts) return giveToPerson(database, workspaceId, photoId);
     const begun = await inWorkspace(database, workspaceId, async (manager) => {
       const photo = await manager.findOneBy(Photo, { id: photoId });
       if (!photo || !['waiting', 'reading'].includes(photo.state)) return undefined;
@@ -54,12 +56,8 @@ export function readPhotoTask(database: DataSource, logger: Logger): Task {
   };
 }
 
-/** After the last failed try: the photograph is shown to a person instead of waiting for ever. */
-export async function keepUnread(database: DataSource, raw: unknown): Promise<void> {
-  const payload = Payload.safeParse(raw);
-  if (!payload.success) return;
-  const { photoId, workspaceId } = payload.data;
-  await inWorkspace(database, workspaceId, (manager) =>
+const giveToPerson = (database: DataSource, workspaceId: string, photoId: string): Promise<void> =>
+  inWorkspace(database, workspaceId, (manager) =>
     markUnreadable(
       manager,
       workspaceId,
@@ -67,7 +65,6 @@ export async function keepUnread(database: DataSource, raw: unknown): Promise<vo
       'Dossier could not read this picture. Take it again, or send another copy of it.',
     ),
   );
-}
 
 async function markUnreadable(
   manager: EntityManager,

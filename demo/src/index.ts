@@ -1,2 +1,0 @@
-export { people, type DemoPerson } from './people';
-export { shots, type Shot } from './shots';
