@@ -18,7 +18,22 @@ export const ReadLine = z.object({
   confidence: z.number(),
 });
 
-export const Reading = z.object({ width: z.number(), height: z.number(), lines: z.array(ReadLine) });
+const PictureQuality = z.object({
+  smallestText: z.number(),
+  blur: z.number(),
+  glare: z.number(),
+  exposure: z.number(),
+  textContrast: z.number(),
+  groundContrast: z.number(),
+});
+
+export const Reading = z.object({
+  width: z.number(),
+  height: z.number(),
+  lines: z.array(ReadLine),
+  codes: z.array(z.object({ text: z.string(), quad: QuadShape })).optional(),
+  quality: PictureQuality.optional(),
+});
 
 export const FieldProposal = z.object({
   field: z.enum(FIELD_NAMES),
@@ -28,6 +43,8 @@ export const FieldProposal = z.object({
   sources: z.array(z.object({ line: z.number().int(), from: z.number().int(), to: z.number().int() })),
   confidence: z.number(),
   reasons: z.array(z.string()),
+  runnersUp: z.array(z.object({ value: z.string(), reason: z.string() })).optional(),
+  disagreement: z.string().optional(),
 });
 
 /** A card on the proof desk: its picture (by id), what was read and what is proposed. */

@@ -63,7 +63,7 @@ async function hullsOfUnframedText(all: readonly Quad[], unframed: readonly Quad
 }
 
 /** On a sheet of many cards the text is small: it gets a second, finer look. */
-async function findText(models: Models, working: Pixels): Promise<Quad[]> {
+export async function findText(models: Models, working: Pixels): Promise<Quad[]> {
   const quads = (await detectText(models, working, TEXT_LONG_SIDE)).map((box) => box.quad);
   const heights = quads.map((q) => Math.min(distance(q[0], q[3]), distance(q[0], q[1]))).sort((a, b) => a - b);
   const median = heights[heights.length >> 1] ?? Infinity;

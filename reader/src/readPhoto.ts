@@ -15,7 +15,9 @@ import { encodeJpeg } from './encodeJpeg';
 import { findCards } from './findCards';
 import { isVertical, layFlat } from './lineCrop';
 import { ENGINE_VERSION, loadModels, type Models } from './models';
+import { measureQuality } from './measureQuality';
 import type { Pixels } from './pixels';
+import { readCodes } from './readCodes';
 import { recogniseLine } from './recogniseLine';
 import { cropPixels, resizePixels } from './resizePixels';
 import { turnPixels, warpQuad } from './warp';
@@ -93,11 +95,18 @@ async function readCard(models: Models, photo: Pixels, quad: Quad): Promise<Card
   const flat = await rectify(photo, quad);
   const { turns, upright, boxes } = await turnUpright(models, flat);
   const lines = await recogniseAll(models, upright, boxes);
-  if (lines.length === 0) return undefined;
+  const codes = await readCodes(upright);
+  if (lines.length === 0 && codes.length === 0) return undefined;
+  const placed = renameCorners(quad, turns);
+  const quality = measureQuality(
+    upright,
+    lines.map((line) => line.quad),
+    { pixels: photo, quad: placed },
+  );
   return {
-    quad: renameCorners(quad, turns),
+    quad: placed,
     ...(await pictures(upright)),
-    reading: { width: upright.width, height: upright.height, lines },
+    reading: { width: upright.width, height: upright.height, lines, codes, quality },
   };
 }
 

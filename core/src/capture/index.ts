@@ -4,3 +4,4 @@ export * from './photoLimits';
 export * from './quad';
 export * from './rectifiedSize';
 export * from './chooseCards';
+export * from './pictureQuality';

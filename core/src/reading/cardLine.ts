@@ -1,10 +1,13 @@
 import { distance } from '../capture';
+import type { SourceSpan } from './proposal';
 import type { Reading, ReadLine } from './types';
 
 /** A line with what the decisions need to know about its place and size on the card. */
 export interface CardLine {
   index: number;
   text: string;
+  /** Where `text` begins in the line as read: more than 0 for a later piece of it. */
+  from: number;
   read: ReadLine;
   /** Height of its outline in pixels, and the same over the median height of the card's lines. */
   height: number;
@@ -26,6 +29,7 @@ export function cardLines(reading: Reading): CardLine[] {
     return {
       index,
       text: read.text,
+      from: 0,
       read,
       height,
       relativeHeight: height / median,
@@ -37,6 +41,42 @@ export function cardLines(reading: Reading): CardLine[] {
     };
   });
 }
+
+/** Marks that stand between two things on one line. */
+const PIECE_SEPARATOR = /\s*[|·•]\s*|\s+[–—/-]\s+/g;
+
+/** The pieces of a line between separators, "Nella Voss | Head of Sales"; nothing for a line in one piece. */
+export function piecesOfLine(line: CardLine): CardLine[] {
+  const pieces: CardLine[] = [];
+  let from = 0;
+  const push = (to: number) => {
+    const text = line.text.slice(from, to).trim();
+    if (!/\p{L}{2}/u.test(text)) return;
+    const start = from + line.text.slice(from, to).indexOf(text);
+    const at = (place: number) => line.left + (line.right - line.left) * place;
+    pieces.push({
+      ...line,
+      text,
+      from: line.from + start,
+      left: at(start / line.text.length),
+      right: at((start + text.length) / line.text.length),
+    });
+  };
+  for (const match of line.text.matchAll(PIECE_SEPARATOR)) {
+    push(match.index);
+    from = match.index + match[0].length;
+  }
+  if (from === 0) return [];
+  push(line.text.length);
+  return pieces;
+}
+
+/** Where a line or piece stands in the reading. */
+export const spanOf = ({ index, from, text }: CardLine): SourceSpan => ({ line: index, from, to: from + text.length });
+
+/** True when two lines or pieces have characters in common. */
+export const overlaps = (a: CardLine, b: CardLine): boolean =>
+  a.index === b.index && a.from < b.from + b.text.length && b.from < a.from + a.text.length;
 
 /** True when `below` is the next line under `above` in the same column, with type of like size. */
 export function isNextInBlock(above: CardLine, below: CardLine, sizeTolerance = 1.35): boolean {

@@ -1,4 +1,4 @@
-import { isNextInBlock, sharesColumn, type CardLine } from './cardLine';
+import { isNextInBlock, overlaps, piecesOfLine, sharesColumn, type CardLine } from './cardLine';
 import {
   scoreCompany,
   scoreDepartment,
@@ -22,6 +22,14 @@ export interface Roles {
   department?: Chosen;
 }
 
+/** The choice, and for name, company and title the best lines that were not taken. */
+export interface ChosenRoles {
+  roles: Roles;
+  runnersUp: { name: Chosen[]; company: Chosen[]; title: Chosen[] };
+}
+
+const RUNNERS_UP = 3;
+
 /** What a role is worth left empty: a candidate must be better than that. */
 const EMPTY = { name: 0.4, company: 1.3, title: 0.9, department: 1.5 } as const;
 const CANDIDATES_A_ROLE = 7;
@@ -36,8 +44,11 @@ const PAIR = { name: 0.9, company: -1.2 } as const;
  * stands together (a title right under the name).
  * @param lines lines that no address, number or register claims
  */
-export function chooseRoles(lines: readonly CardLine[], evidence: CardEvidence): Roles {
-  const singles = lines.map((line): Candidate => ({ text: line.text, lines: [line] }));
+export function chooseRoles(lines: readonly CardLine[], evidence: CardEvidence): ChosenRoles {
+  const singles = [...lines, ...lines.flatMap(piecesOfLine)].map((line): Candidate => ({
+    text: line.text,
+    lines: [line],
+  }));
   const pairs = pairsOf(lines);
   const ranked = (candidates: readonly Candidate[], score: (c: Candidate) => RoleScore, least: number) =>
     candidates
@@ -56,7 +67,7 @@ export function chooseRoles(lines: readonly CardLine[], evidence: CardEvidence):
     (c) => paired(c, scoreCompany(c, evidence), PAIR.company),
     EMPTY.company,
   );
-  const titles = ranked([...singles, ...pairs.filter(mayBeSplitTitle)], scoreTitle, EMPTY.title);
+  const titles = ranked([...singles, ...pairs.filter(mayBeSplitTitle)], (c) => scoreTitle(c, evidence), EMPTY.title);
 
   let best: Roles = {};
   let bestSum = -Infinity;
@@ -80,7 +91,7 @@ export function chooseRoles(lines: readonly CardLine[], evidence: CardEvidence):
   const free = singles.filter(
     (c) => ![best.name, best.company, best.title].some((chosen) => share(chosen, { candidate: c } as Chosen)),
   );
-  if (best.title) best.title = withSecondTitle(best.title, free);
+  if (best.title) best.title = withSecondTitle(best.title, free, evidence);
   const departments = ranked(
     free.filter((c) => !share(best.title, { candidate: c } as Chosen)),
     (c) => {
@@ -93,14 +104,24 @@ export function chooseRoles(lines: readonly CardLine[], evidence: CardEvidence):
     },
     EMPTY.department,
   );
-  return { ...best, department: departments[0] };
+  const roles = { ...best, department: departments[0] };
+  const rest = (candidates: readonly Chosen[], own: Chosen | undefined) =>
+    own ? candidates.filter((c) => !share(c, own)).slice(0, RUNNERS_UP) : [];
+  return {
+    roles,
+    runnersUp: {
+      name: rest(names, roles.name),
+      company: rest(companies, roles.company),
+      title: rest(titles, roles.title),
+    },
+  };
 }
 
 const paired = (candidate: Candidate, role: RoleScore, bonus: number): RoleScore =>
   candidate.lines.length > 1 ? { ...role, score: role.score + bonus } : role;
 
 const share = (a: Chosen | undefined, b: Chosen | undefined): boolean =>
-  Boolean(a && b && a.candidate.lines.some((line) => b.candidate.lines.includes(line)));
+  Boolean(a && b && a.candidate.lines.some((line) => b.candidate.lines.some((other) => overlaps(line, other))));
 
 function pairsOf(lines: readonly CardLine[]): Candidate[] {
   return lines.flatMap((upper) =>
@@ -149,10 +170,11 @@ function togetherness(name: Chosen | undefined, title: Chosen | undefined, compa
 }
 
 /** A second position printed right under the first joins it. */
-function withSecondTitle(title: Chosen, free: readonly Candidate[]): Chosen {
+function withSecondTitle(title: Chosen, free: readonly Candidate[], evidence: CardEvidence): Chosen {
   const last = title.candidate.lines[title.candidate.lines.length - 1]!;
   const second = free.find(
-    (c) => isNextInBlock(last, c.lines[0]!, 1.2) && scoreTitle(c).score >= 2.5 && scoreDepartment(c).score < 1,
+    (c) =>
+      isNextInBlock(last, c.lines[0]!, 1.2) && scoreTitle(c, evidence).score >= 2.5 && scoreDepartment(c).score < 1,
   );
   if (!second) return title;
   return {

@@ -1,3 +1,4 @@
+import type { Draft } from './draft';
 import type { FieldName, SourceSpan } from './proposal';
 import type { ReadLine } from './types';
 
@@ -15,23 +16,26 @@ export const CHARACTER_DOUBT_BELOW = 0.9;
 /** Fields whose every character must be right to be of use. */
 const EXACT_FIELDS: readonly FieldName[] = ['email', 'phone', 'website', 'postalCode'];
 
+/** No field against which the card itself speaks is shown without a doubt. */
+const MOST_CONTESTED = 0.7;
+/** A value read out of something else, such as a domain. */
+const INFERRED = 0.7;
+
 /**
  * Probability 0–1 that a value is right: that the characters it came from are right and that the
  * role is. The least sure character decides the first, since errors on a line go together.
- * @param trust log-odds of the role
  */
-export function confidenceOf(
-  lines: readonly ReadLine[],
-  sources: readonly SourceSpan[],
-  field: FieldName,
-  trust: number,
-): number {
-  const role = 1 / (1 + Math.exp(-trust));
-  if (sources.length === 0) return 0.7 * role;
-  // Each printed place alone would do: the surest counts.
-  const read = Math.max(...sources.map((span) => spanCertainty(lines, span)));
-  const all = Math.min(...sources.map((span) => spanCertainty(lines, span)));
-  return role * (EXACT_FIELDS.includes(field) ? read : all);
+export function confidenceOf(lines: readonly ReadLine[], draft: Draft): number {
+  const role = 1 / (1 + Math.exp(-draft.trust));
+  const confidence = role * (draft.certainty ?? readCertainty(lines, draft));
+  return draft.disagreement ? Math.min(MOST_CONTESTED, confidence) : confidence;
+}
+
+function readCertainty(lines: readonly ReadLine[], { sources, field }: Draft): number {
+  if (sources.length === 0) return INFERRED;
+  const certainties = sources.map((span) => spanCertainty(lines, span));
+  // Of an address printed twice each place alone would do: the surest counts.
+  return EXACT_FIELDS.includes(field) ? Math.max(...certainties) : Math.min(...certainties);
 }
 
 function spanCertainty(lines: readonly ReadLine[], { line, from, to }: SourceSpan): number {

@@ -6,6 +6,8 @@ import type { ReadLine } from './types';
 export interface FoundAddress {
   value: string;
   domain: string;
+  /** Whether another place on the card has set its letters right. */
+  repaired?: boolean;
   source: SourceSpan;
 }
 

@@ -44,6 +44,15 @@ export interface FieldProposal {
   confidence: number;
   /** Why it was proposed, in words for a person. */
   reasons: readonly string[];
+  /** What else it could be, likeliest first. */
+  runnersUp?: readonly RunnerUp[];
+  /** What another part of the card says against it, in words for a person; such a field is a doubt. */
+  disagreement?: string;
+}
+
+export interface RunnerUp {
+  value: string;
+  reason: string;
 }
 
 export interface CardProposal {

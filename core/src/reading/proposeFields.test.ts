@@ -101,6 +101,11 @@ describe('proposing fields', () => {
       { familyName: 'DuBuque', suffix: 'RN' },
     ],
     [
+      'name, title and company on one line',
+      ['Lucie Hilpert | Chief Estimator | Ostiston Roofing Ltd', 'lucie@ostiston.co.uk'],
+      { givenName: 'Lucie', familyName: 'Hilpert', title: 'Chief Estimator', company: 'Ostiston Roofing Ltd' },
+    ],
+    [
       'a department beside the title',
       ['Lucie Hilpert', 'Chief Estimator', 'Finance', 'lucie@ostiston.co.uk'],
       { title: 'Chief Estimator', department: 'Finance' },

@@ -26,9 +26,13 @@ export function repairLine(line: ReadLine): ReadLine {
  * next best reading of the same letter that is at home there, else the country's usual accent, else
  * the bare letter. Every character keeps its place.
  */
-export function repairAccents(line: ReadLine, country: string | undefined): ReadLine {
+export function repairAccents(
+  line: ReadLine,
+  country: string | undefined,
+  languages: readonly string[] = [],
+): ReadLine {
   const text = [...line.text].map((letter, i) => {
-    if (letter < '\u00c0' || !/\p{L}/u.test(letter) || isAtHome(letter, country)) return letter;
+    if (letter < '\u00c0' || !/\p{L}/u.test(letter) || isAtHome(letter, country, languages)) return letter;
     return homeLetter(letter, line.characters[i], country);
   });
   return text.join('') === line.text ? line : { ...line, text: text.join('') };

@@ -1,6 +1,7 @@
 import type { CardLine } from './cardLine';
 import { domainAgreement } from './companyFromDomain';
-import { fold } from './fold';
+import { fold, foldTight } from './fold';
+import { isLikeCompany } from './learned';
 import { looksLikeStreet } from './findAddress';
 import { localPartAgreement, nameParts } from './personName';
 import { legalForms, tradeWords } from './tables/companyWords';
@@ -12,7 +13,18 @@ import { titleHeads, titleJoiners, titleModifiers } from './tables/titleWords';
 export interface CardEvidence {
   localParts: readonly string[];
   domains: readonly string[];
+  /** What the card's code says, folded to letters and digits. */
+  said?: { name?: string; company?: string; title?: string };
+  /** The workspace's spellings of the firms behind the domains, folded likewise. */
+  knownCompanies?: readonly string[];
+  /** Words for positions that the workspace has filed as titles, folded. */
+  knownTitleWords?: ReadonlySet<string>;
 }
+
+/** What agreement with a code, or with what the workspace has filed, is worth. */
+const SAID = 5;
+const KNOWN = 3;
+const SAID_REASON = 'stands in the code on the card';
 
 /** A line or neighbouring lines read as one text, as a candidate for a role. */
 export interface Candidate {
@@ -67,6 +79,7 @@ export function scoreName(candidate: Candidate, evidence: CardEvidence): RoleSco
   if (core.length < 1 || core.length > 5 || /[\d@:;/|&!?+]/.test(core.join(' '))) return { score: -9, reasons: [] };
   tally.add(core.length === 1 ? -2.5 : 0.2);
   if (core.some((w) => givenNames.has(w))) tally.add(2.2, 'holds a common given name');
+  if (evidence.said?.name && foldTight(core.join('')) === evidence.said.name) tally.add(SAID, SAID_REASON);
   const agreement = Math.max(0, ...evidence.localParts.map((local) => localPartAgreement(candidate.text, local)));
   tally.add(4.5 * agreement, 'agrees with the e-mail address');
   if (prefixes.length > 0) tally.add(1.8, 'has a form of address');
@@ -93,6 +106,10 @@ export function scoreCompany(candidate: Candidate, evidence: CardEvidence): Role
   const { text } = candidate;
   const words = wordsOf(text);
   if (!/\p{L}{2}/u.test(text) || words.length > 8 || /@|^\W*in\//.test(text)) return { score: -9, reasons: [] };
+  const key = foldTight(text);
+  if (evidence.said?.company && key === evidence.said.company) tally.add(SAID, SAID_REASON);
+  if (evidence.knownCompanies?.some((known) => isLikeCompany(key, known)))
+    tally.add(KNOWN, 'your workspace knows this firm');
   if (legalForm(words)) tally.add(3.2, 'has a legal form');
   const trades = count(words, (w) => tradeWords.has(w.replace(/[.,]/g, '')));
   tally.add(Math.min(2.4, 1.6 * trades), 'says what the firm does');
@@ -122,11 +139,14 @@ const mailboxAgreement = (text: string, local: string): number => {
   return key.length > 5 && name.startsWith(key.slice(0, Math.max(6, Math.floor(key.length * 0.8)))) ? 1 : 0;
 };
 
-export function scoreTitle(candidate: Candidate): RoleScore {
+export function scoreTitle(candidate: Candidate, evidence?: CardEvidence): RoleScore {
   const tally = new Tally();
   const words = wordsOf(candidate.text).map((w) => w.replace(/[.:,]/g, ''));
   if (words.length === 0 || words.length > 10 || /[@]|\d{3}/.test(candidate.text)) return { score: -9, reasons: [] };
   const heads = count(words, (w) => titleHeads.has(w));
+  if (evidence?.said?.title && foldTight(candidate.text) === evidence.said.title) tally.add(SAID, SAID_REASON);
+  if (heads === 0 && words.some((w) => evidence?.knownTitleWords?.has(fold(w))))
+    tally.add(KNOWN, 'holds a word your workspace has filed as a title');
   if (heads > 0) tally.add(3 + 0.3 * (heads - 1), 'holds a word for a position');
   tally.add(Math.min(1.5, 0.6 * count(words, (w) => titleModifiers.has(w) || departmentTopics.has(w))));
   if (legalForm(words)) tally.add(-3);

@@ -1,4 +1,4 @@
-import type { Quad } from '../capture';
+import type { PictureQuality, Quad } from '../capture';
 
 /** One recognised character of a line. */
 export interface ReadCharacter {
@@ -22,10 +22,20 @@ export interface ReadLine {
   confidence: number;
 }
 
+/** A two-dimensional code on a card. */
+export interface ReadCode {
+  text: string;
+  /** Outline in pixels of the rectified card. */
+  quad: Quad;
+}
+
 /** What the engine saw on one side of a card. */
 export interface Reading {
   /** Size of the rectified card picture in pixels. */
   width: number;
   height: number;
   lines: readonly ReadLine[];
+  codes?: readonly ReadCode[];
+  /** How good the picture is; unknown for text without a picture. */
+  quality?: PictureQuality;
 }

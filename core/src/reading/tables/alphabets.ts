@@ -1,11 +1,25 @@
 /** Letters beyond ASCII that are met on cards everywhere: those of Western Europe (ISO 8859-1) and French Œ. */
 const EVERYWHERE = 'ÀÁÂÃÄÅÆÇÈÉÊËÌÍÎÏÐÑÒÓÔÕÖØÙÚÛÜÝÞßàáâãäåæçèéêëìíîïðñòóôõöøùúûüýþÿŒœŸ';
 
-/** Letters that only the cards of some countries use (CLDR exemplar characters). */
-const AT_HOME: Readonly<Record<string, string>> = {
-  PL: 'ĄĆĘŁŃÓŚŹŻąćęłńóśźż',
-  FI: 'ŠŽšž',
-  CZ: 'ČĎĚŇŘŠŤŮŽčďěňřšťůž',
+/** Further letters of a language (CLDR exemplar characters), by ISO 639-1 code. */
+const LETTERS_OF_LANGUAGE: Readonly<Record<string, string>> = {
+  cs: 'ČĎĚŇŘŠŤŮŽčďěňřšťůž',
+  et: 'ŠŽšž',
+  fi: 'ŠŽšž',
+  hr: 'ČĆĐŠŽčćđšž',
+  hu: 'ŐŰőű',
+  lt: 'ĄČĘĖĮŠŲŪŽąčęėįšųūž',
+  lv: 'ĀČĒĢĪĶĻŅŠŪŽāčēģīķļņšūž',
+  pl: 'ĄĆĘŁŃÓŚŹŻąćęłńóśźż',
+  ro: 'ĂȘȚŞŢășțşţ',
+  sk: 'ČĎĹĽŇŔŠŤŽčďĺľňŕšťž',
+  sl: 'ČŠŽčšž',
+  tr: 'ĞİŞğış',
+};
+
+/** Languages of a country's cards whose letters go beyond Western Europe's. */
+const LANGUAGES_OF_COUNTRY: Readonly<Record<string, readonly string[]>> = {
+  PL: ['pl'], FI: ['fi'], CZ: ['cs'], SK: ['sk'], HU: ['hu'], RO: ['ro'], HR: ['hr'], SI: ['sl'], TR: ['tr'], EE: ['et'], LV: ['lv'], LT: ['lt'],
 };
 
 /** What an accented letter most likely is in a country, when the engine saw a foreign one over the same letter. */
@@ -13,7 +27,15 @@ const USUAL_ACCENT: Readonly<Record<string, string>> = {
   DE: 'äöüÄÖÜ', AT: 'äöüÄÖÜ', CH: 'äöüÄÖÜ', SE: 'äöåÄÖÅ', FI: 'äöåÄÖÅ', PT: 'ãõÃÕ', BR: 'ãõÃÕ', FR: 'éêôûâÉÊÔÛÂ', ES: 'áéíóúÁÉÍÓÚ',
 };
 
-export const isAtHome = (letter: string, country: string | undefined): boolean =>
-  EVERYWHERE.includes(letter) || Boolean(country && AT_HOME[country]?.includes(letter));
+/** Languages with letters of their own that a workspace can say it expects, by ISO 639-1 code. */
+export const EXPECTABLE_LANGUAGES: readonly string[] = Object.keys(LETTERS_OF_LANGUAGE);
+
+/**
+ * Whether a letter is written on cards of a country, or in a language expected beside its own.
+ * @param languages ISO 639-1 codes
+ */
+export const isAtHome = (letter: string, country: string | undefined, languages: readonly string[] = []): boolean =>
+  EVERYWHERE.includes(letter) ||
+  [...languages, ...(LANGUAGES_OF_COUNTRY[country ?? ''] ?? [])].some((l) => LETTERS_OF_LANGUAGE[l]?.includes(letter));
 
 export const usualAccents = (country: string | undefined): string => (country && USUAL_ACCENT[country]) || '';

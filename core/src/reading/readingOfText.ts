@@ -1,0 +1,112 @@
+import { rectangle } from '../capture';
+import { fold } from './fold';
+import { disclaimers, greetings, mailHeaders, quoteHeads, signOffs } from './tables/mailWords';
+import type { Reading, ReadLine } from './types';
+
+/** Size of the sheet on which text without a picture is laid out, in its own units. */
+const LINE_HEIGHT = 30;
+const LINE_STEP = 42;
+const LETTER_WIDTH = 16;
+const MARGIN = 60;
+const MOST_LINES = 60;
+const LONGEST_LINE = 400;
+/** A paragraph whose lines are longer than this on average is prose. */
+const PROSE_LENGTH = 75;
+
+/**
+ * Lays out an e-mail signature or pasted text as if it had been read off a card: one line under the
+ * other, every character certain. Quoted mail, the letter itself, its greeting and the small print
+ * below it are left out.
+ * @returns a reading without lines when nothing of a signature is there
+ */
+export function readingOfText(text: string): Reading {
+  const lines: ReadLine[] = [];
+  let row = 0;
+  for (const raw of signatureLines(text)) {
+    row++;
+    const line = raw.trim();
+    if (!line || lines.length >= MOST_LINES) continue;
+    lines.push(certainLine(line.slice(0, LONGEST_LINE), row));
+  }
+  const right = Math.max(0, ...lines.map((line) => line.quad[1][0]));
+  return { width: right + MARGIN, height: (row + 1) * LINE_STEP + MARGIN, lines };
+}
+
+function certainLine(text: string, row: number): ReadLine {
+  const letters = [...text.replace(/\s+/g, ' ')].flatMap((letter) => letter.split(''));
+  return {
+    text: letters.join(''),
+    quad: rectangle(MARGIN, row * LINE_STEP, letters.length * LETTER_WIDTH, LINE_HEIGHT),
+    characters: letters.map((letter, i) => ({
+      text: letter,
+      probability: 1,
+      alternatives: [],
+      at: (i + 0.5) / letters.length,
+    })),
+    confidence: 1,
+  };
+}
+
+function signatureLines(text: string): string[] {
+  const own = withoutQuotes(
+    text
+      .normalize('NFC')
+      .replace(/^\uFEFF/, '')
+      .split(/\r\n?|\n/),
+  );
+  const behind = afterLast(own, (line) => /^--\s?$/.test(line)) ?? afterLast(own, isSignOff);
+  const kept = behind && behind.some((line) => line.trim()) ? behind : own.filter((line) => !isGreeting(line));
+  return paragraphs(kept)
+    .filter((paragraph) => !isSmallPrint(paragraph) && !isProse(paragraph))
+    .flatMap((paragraph) => [...paragraph, '']);
+}
+
+/** What somebody else wrote: marked lines, and all that follows the head of a quotation. */
+function withoutQuotes(lines: readonly string[]): string[] {
+  const first = lines.findIndex((line) => line.trim());
+  const head = lines.findIndex(
+    (line, i) => quoteHeads.test(fold(line).trim()) || (i > first && startsHeaders(lines, i)),
+  );
+  return (head < 0 ? lines : lines.slice(0, head)).filter(
+    (line) => !/^\s*>/.test(line) && !mailHeaders.test(fold(line).trim()),
+  );
+}
+
+/** Two header lines in a row: a forwarded message begins. One alone may be a label ("To: …"). */
+const startsHeaders = (lines: readonly string[], at: number): boolean =>
+  [0, 1].every((k) => mailHeaders.test(fold(lines[at + k] ?? '').trim())) &&
+  lines.slice(0, at).some((line) => line.trim() && !mailHeaders.test(fold(line).trim()));
+
+const isSignOff = (line: string): boolean => signOffs.test(fold(line).trim());
+const isGreeting = (line: string): boolean => greetings.test(fold(line).trim());
+
+function afterLast(lines: readonly string[], test: (line: string) => boolean): string[] | undefined {
+  for (let i = lines.length - 1; i >= 0; i--) {
+    if (test(lines[i]!) && lines.slice(i + 1).some((line) => line.trim())) return lines.slice(i + 1);
+  }
+  return undefined;
+}
+
+function paragraphs(lines: readonly string[]): string[][] {
+  const found: string[][] = [[]];
+  for (const line of lines) {
+    if (line.trim()) found[found.length - 1]!.push(line);
+    else if (found[found.length - 1]!.length > 0) found.push([]);
+  }
+  return found.filter((paragraph) => paragraph.length > 0);
+}
+
+const isSmallPrint = (paragraph: readonly string[]): boolean => {
+  const joined = fold(paragraph.join(' '));
+  return disclaimers.test(joined) && !/@|\d{6}/.test(joined.replace(/[\s().-]/g, ''));
+};
+
+/** Sentences, as the letter above the signature has: long lines, or a full stop behind several small words. */
+function isProse(paragraph: readonly string[]): boolean {
+  const joined = paragraph.join(' ').trim();
+  const words = joined.split(/\s+/);
+  const small = words.filter((word) => /^\p{Ll}{2,}[,.;!?]?$/u.test(word)).length;
+  const mean = joined.length / paragraph.length;
+  const sentence = /\p{Ll}{2,}[.!?…](?:\s|$)/u.test(joined);
+  return small >= 5 && (small / words.length > 0.5 || mean > PROSE_LENGTH) && (sentence || mean > PROSE_LENGTH);
+}

@@ -1,0 +1,41 @@
+import { editDistance } from './editDistance';
+import type { FoundAddress } from './findEmails';
+import type { ReadLine } from './types';
+
+/**
+ * Two domains that differ in one or two letters are one: the spelling that the engine is surer of
+ * is not known here, so the one printed more often wins, else that of the web address.
+ */
+export function reconcileDomains(emails: FoundAddress[], websites: FoundAddress[]): void {
+  for (const email of emails) {
+    const near = websites.find((w) => w.domain !== email.domain && editDistance(w.domain, email.domain, 1) <= 1);
+    if (!near) continue;
+    const votes = (domain: string) => [...emails, ...websites].filter((a) => a.domain === domain).length;
+    const [from, to] =
+      votes(email.domain) > votes(near.domain) ? [near.domain, email.domain] : [email.domain, near.domain];
+    for (const address of [...emails, ...websites]) {
+      if (address.domain !== from) continue;
+      address.value = address.value.replace(from, to);
+      address.domain = to;
+      address.repaired = true;
+    }
+  }
+}
+
+/** An address printed twice and read in two ways is one: the spelling whose least sure character is surer. */
+export function reconcileRepeats(emails: FoundAddress[], lines: readonly ReadLine[]): void {
+  const certainty = (e: FoundAddress) =>
+    Math.min(...lines[e.source.line]!.characters.slice(e.source.from, e.source.to).map((c) => c.probability));
+  for (const email of emails) {
+    const better = emails.find(
+      (o) =>
+        o !== email &&
+        o.value !== email.value &&
+        editDistance(o.value, email.value, 1) <= 1 &&
+        certainty(o) > certainty(email),
+    );
+    if (!better) continue;
+    email.value = better.value;
+    email.repaired = true;
+  }
+}

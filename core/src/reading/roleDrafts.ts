@@ -1,0 +1,166 @@
+import { overlaps, spanOf, type CardLine } from './cardLine';
+import type { Chosen, ChosenRoles, Roles } from './chooseRoles';
+import { companyFromDomain, isFreeMail } from './companyFromDomain';
+import type { Draft } from './draft';
+import { registeredDomain } from './findEmails';
+import { fold, foldTight } from './fold';
+import { learnedCompany, type Learned } from './learned';
+import { naturalCompany, naturalTitle } from './naturalCase';
+import { splitName } from './personName';
+import type { RunnerUp, SourceSpan } from './proposal';
+
+/** What else on the card speaks about the roles' values. */
+export interface RoleContext {
+  country?: string;
+  localParts: readonly string[];
+  domains: readonly string[];
+  learned?: Learned;
+}
+
+const spansOf = (chosen: Chosen): SourceSpan[] => chosen.candidate.lines.map(spanOf);
+
+export function nameDrafts({ roles, runnersUp }: ChosenRoles, context: RoleContext): Draft[] {
+  if (!roles.name) return [];
+  const { name } = roles;
+  const parts = splitName(name.candidate.text, context.country, context.localParts);
+  const others = runnersUp.name.map(({ candidate, reasons }) => ({
+    parts: splitName(candidate.text, context.country, context.localParts),
+    reason: reasons[0] ?? 'may be a name',
+  }));
+  return (['prefix', 'givenName', 'middleName', 'familyName', 'suffix'] as const).flatMap((field): Draft[] => {
+    const value = parts[field];
+    if (!value) return [];
+    const alternatives = others.flatMap((o): RunnerUp[] =>
+      o.parts[field] && o.parts[field] !== value ? [{ value: o.parts[field], reason: o.reason }] : [],
+    );
+    return [
+      {
+        field,
+        value,
+        sources: spansWithin(name, value),
+        trust: name.score - rivalry(name, runnersUp.name),
+        reasons: name.reasons,
+        ...withRunnersUp(alternatives),
+      },
+    ];
+  });
+}
+
+/** A rival of nearly the same score makes a choice less sure. */
+function rivalry(chosen: Chosen, rivals: readonly Chosen[]): number {
+  const lead = chosen.score - (rivals[0]?.score ?? -Infinity);
+  return Math.max(0, 1.5 - Math.max(0, lead));
+}
+
+const withRunnersUp = (runnersUp: readonly RunnerUp[]) => (runnersUp.length > 0 ? { runnersUp } : {});
+
+/** The part of the chosen lines that holds the words of `value`, whatever their case; else all of them. */
+function spansWithin(chosen: Chosen, value: string): SourceSpan[] {
+  const spans = chosen.candidate.lines.flatMap((line): SourceSpan[] => {
+    const words = value.split(/[\s,]+/).filter(Boolean);
+    const folded = fold(line.text);
+    // Folding keeps places unless a letter becomes two.
+    const comparable = folded.length === line.text.length ? fold : (text: string) => text.toLowerCase();
+    const hay = comparable(line.text);
+    const hits = words.flatMap((word) => {
+      const at = hay.indexOf(comparable(word));
+      return at < 0 ? [] : [{ from: at, to: at + word.length }];
+    });
+    if (hits.length === 0) return [];
+    const [from, to] = [Math.min(...hits.map((h) => h.from)), Math.max(...hits.map((h) => h.to))];
+    return [{ line: line.index, from: line.from + from, to: line.from + to }];
+  });
+  return spans.length > 0 ? spans : spansOf(chosen);
+}
+
+export function titleDrafts({ roles, runnersUp }: ChosenRoles, { country }: RoleContext): Draft[] {
+  return (['title', 'department'] as const).flatMap((field): Draft[] => {
+    const chosen = roles[field];
+    if (!chosen) return [];
+    const clean = (text: string) => naturalTitle(text.replace(/[\s,;|·]+$/, ''), country);
+    const rivals = field === 'title' ? runnersUp.title : [];
+    return [
+      {
+        field,
+        value: clean(chosen.candidate.text),
+        sources: spansOf(chosen),
+        trust: chosen.score - 0.5 * rivalry(chosen, rivals),
+        reasons: chosen.reasons,
+        ...withRunnersUp(
+          rivals.map((r) => ({ value: clean(r.candidate.text), reason: r.reasons[0] ?? 'may be a position' })),
+        ),
+      },
+    ];
+  });
+}
+
+export function companyDraft(
+  { roles, runnersUp }: ChosenRoles,
+  geometry: readonly CardLine[],
+  { domains, learned }: RoleContext,
+): Draft[] {
+  const known = domains.map((d) => learned?.firms[registeredDomain(d)]?.company).find((c) => c !== undefined);
+  if (roles.company) {
+    const fullest = fullestForm(roles.company, roles, geometry);
+    const read = naturalCompany(trimCompany(fullest.text));
+    const settled = learnedCompany(read, known);
+    const alternatives: RunnerUp[] = [
+      ...(settled ? [{ value: read, reason: 'as printed and read' }] : []),
+      ...runnersUp.company.map((r) => ({
+        value: naturalCompany(trimCompany(r.candidate.text)),
+        reason: r.reasons[0] ?? 'may be a company',
+      })),
+    ];
+    return [
+      {
+        field: 'company',
+        value: settled ?? read,
+        sources: fullest.lines.map(spanOf),
+        trust: roles.company.score - 0.5 - rivalry(roles.company, runnersUp.company),
+        reasons: [...roles.company.reasons, ...(settled ? ['your workspace writes it so'] : [])],
+        ...(settled && { certainty: 0.97 }),
+        ...withRunnersUp(alternatives),
+      },
+    ];
+  }
+  const domain = domains.find((d) => !isFreeMail(d));
+  if (!domain) return [];
+  if (known)
+    return [
+      {
+        field: 'company',
+        value: known,
+        sources: [],
+        trust: 6,
+        certainty: 0.95,
+        reasons: [`your workspace has it for ${domain}`],
+      },
+    ];
+  const value = companyFromDomain(domain);
+  return value ? [{ field: 'company', value, sources: [], trust: 1, reasons: [`read out of ${domain}`] }] : [];
+}
+
+const trimCompany = (text: string): string => text.replace(/^[\s|·•]+|[\s|·•,;]+$/g, '');
+
+/** A short and a long form of one name on a card: the longest printed line that begins with the chosen one. */
+function fullestForm(
+  company: Chosen,
+  roles: Roles,
+  geometry: readonly CardLine[],
+): { text: string; lines: readonly CardLine[] } {
+  const taken = [roles.name, roles.title, roles.department].flatMap((r) => r?.candidate.lines ?? []);
+  const key = foldTight(company.candidate.text);
+  const longer = geometry
+    .filter(
+      (line) =>
+        !taken.some((t) => overlaps(t, line)) && !/[@\d]|www/.test(line.text) && !/\.\p{Ll}{2,}$/u.test(line.text),
+    )
+    .filter(
+      (line) =>
+        foldTight(line.text).startsWith(key) &&
+        foldTight(line.text).length > key.length &&
+        line.text.length < key.length + 24,
+    )
+    .sort((a, b) => b.text.length - a.text.length)[0];
+  return longer ? { text: longer.text, lines: [longer] } : company.candidate;
+}

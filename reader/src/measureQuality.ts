@@ -1,0 +1,141 @@
+import { area, centre, distance, type PictureQuality, type Quad } from '@dossier/core/capture';
+import type { Pixels } from './pixels';
+
+/** Brighter than this in all of a pixel's surroundings is burnt out. */
+const BURNT_OUT = 250;
+/** Text is looked at along this many rows of a line's crop. */
+const ROWS = 9;
+
+/**
+ * Measures how well a card can be read in its picture.
+ * @param card rectified and upright
+ * @param lines outlines of its text lines, in pixels of `card`
+ * @param photo the photograph it comes from, with the card's outline there
+ */
+export function measureQuality(
+  card: Pixels,
+  lines: readonly Quad[],
+  photo: { pixels: Pixels; quad: Quad },
+): PictureQuality {
+  const natural = Math.sqrt(area(photo.quad) / Math.max(1, card.width * card.height));
+  const heights = lines.map((q) => (distance(q[0], q[3]) + distance(q[1], q[2])) / 2);
+  const measured = lines.map((quad) => measureLine(card, quad)).filter((line) => line !== undefined);
+  return {
+    // The detector's outline is about half as high again as the text in it.
+    smallestText: heights.length > 0 ? round((quantile(heights, 0.1) * natural) / 1.5) : 0,
+    blur: round(
+      quantile(
+        measured.map((m) => m.blur),
+        0.5,
+      ),
+    ),
+    glare: round(glareOver(card, lines)),
+    exposure: round(meanBrightness(card) / 255),
+    textContrast: round(
+      quantile(
+        measured.map((m) => m.contrast),
+        0.1,
+      ) / 255,
+    ),
+    groundContrast: round(groundContrast(photo.pixels, photo.quad) / 255),
+  };
+}
+
+const round = (value: number): number => Math.round(value * 1000) / 1000;
+
+function quantile(values: readonly number[], share: number): number {
+  const sorted = [...values].sort((a, b) => a - b);
+  return sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))] ?? 0;
+}
+
+/**
+ * Contrast and blur of a line: its brightness along rows through the middle, the span between its
+ * dark and light ends, and that span over the steepest change, which is how wide an edge is.
+ */
+function measureLine(card: Pixels, quad: Quad): { contrast: number; blur: number } | undefined {
+  const height = (distance(quad[0], quad[3]) + distance(quad[1], quad[2])) / 2;
+  const width = distance(quad[0], quad[1]);
+  if (height < 4 || width < height) return undefined;
+  const profiles: number[] = [];
+  const changes: number[] = [];
+  const steps = Math.floor(width);
+  for (let row = 0; row < ROWS; row++) {
+    const down = 0.32 + (0.36 * row) / (ROWS - 1);
+    let before = NaN;
+    for (let step = 0; step < steps; step++) {
+      const value = brightnessAt(card, pointIn(quad, step / steps, down));
+      profiles.push(value);
+      if (!Number.isNaN(before)) changes.push(Math.abs(value - before));
+      before = value;
+    }
+  }
+  if (profiles.length === 0) return undefined;
+  const contrast = quantile(profiles, 0.97) - quantile(profiles, 0.03);
+  const steepest = quantile(changes, 0.98);
+  return { contrast, blur: contrast / Math.max(1, steepest) / (height / 1.5) };
+}
+
+function pointIn(quad: Quad, across: number, down: number): readonly [number, number] {
+  const mix = (i: number) =>
+    (quad[0][i]! * (1 - across) + quad[1][i]! * across) * (1 - down) +
+    (quad[3][i]! * (1 - across) + quad[2][i]! * across) * down;
+  return [mix(0), mix(1)];
+}
+
+function brightnessAt({ data, width, height }: Pixels, [x, y]: readonly [number, number]): number {
+  const column = Math.min(width - 1, Math.max(0, Math.round(x)));
+  const row = Math.min(height - 1, Math.max(0, Math.round(y)));
+  const at = (row * width + column) * 3;
+  return 0.3 * data[at]! + 0.59 * data[at + 1]! + 0.11 * data[at + 2]!;
+}
+
+/** Brightness of every `step`-th pixel. */
+function meanBrightness(card: Pixels, step = 7): number {
+  let sum = 0;
+  let count = 0;
+  for (let y = 0; y < card.height; y += step) {
+    for (let x = 0; x < card.width; x += step, count++) sum += brightnessAt(card, [x, y]);
+  }
+  return count > 0 ? sum / count : 0;
+}
+
+/**
+ * Share of the text's area that is burnt out while the card's paper elsewhere is not: a white card
+ * in good light is no glare.
+ */
+function glareOver(card: Pixels, lines: readonly Quad[]): number {
+  const samples: number[] = [];
+  for (let y = 0; y < card.height; y += 11) {
+    for (let x = 0; x < card.width; x += 11) samples.push(brightnessAt(card, [x, y]));
+  }
+  if (quantile(samples, 0.6) >= BURNT_OUT) return 0;
+  let burnt = 0;
+  let count = 0;
+  for (const quad of lines) {
+    for (let across = 0.02; across < 1; across += 0.04) {
+      for (const down of [0.3, 0.5, 0.7]) {
+        count++;
+        if (brightnessAt(card, pointIn(quad, across, down)) >= BURNT_OUT) burnt++;
+      }
+    }
+  }
+  return count > 0 ? burnt / count : 0;
+}
+
+/** Mean difference of brightness between just inside and just outside the card's sides. */
+function groundContrast(photo: Pixels, quad: Quad): number {
+  const middle = centre(quad);
+  const differences: number[] = [];
+  quad.forEach((corner, i) => {
+    const next = quad[(i + 1) % 4]!;
+    for (let t = 0.1; t <= 0.9; t += 0.05) {
+      const edge = [corner[0] + (next[0] - corner[0]) * t, corner[1] + (next[1] - corner[1]) * t] as const;
+      const beside = (share: number) =>
+        [edge[0] + (edge[0] - middle[0]) * share, edge[1] + (edge[1] - middle[1]) * share] as const;
+      const outside = beside(0.04);
+      const inPicture = outside[0] >= 0 && outside[1] >= 0 && outside[0] < photo.width && outside[1] < photo.height;
+      if (inPicture) differences.push(Math.abs(brightnessAt(photo, beside(-0.04)) - brightnessAt(photo, outside)));
+    }
+  });
+  return differences.length > 0 ? quantile(differences, 0.5) : 255;
+}
