@@ -11,6 +11,9 @@ import {
 } from '@dossier/core/capture';
 import { detectText } from './detectText';
 import type { Models } from './models';
+import { edgeSharpness, Gradients } from './edgeSharpness';
+import { growOutlines, outlineSupport } from './growOutlines';
+import { labPlanes } from './labPlanes';
 import { OUTLINE_LONG_SIDE, outlineCandidates } from './outlineCandidates';
 import type { Pixels } from './pixels';
 import { refineQuad } from './refineQuad';
@@ -29,20 +32,32 @@ const SMALL_TEXT = 15;
  */
 export async function findCards(models: Models, photo: Pixels): Promise<Quad[]> {
   const working = await fit(photo, WORKING_LONG_SIDE);
+  const quads = await findCardsIn(working, await findText(models, working));
+  return quads.map((quad) => scaleQuad(quad, photo.width / working.width, photo.height / working.height));
+}
+
+/**
+ * The outlines of cards in a picture whose lines of text are known.
+ * @param working at most 1280 pixels long
+ * @param text outlines of its lines of text
+ */
+export async function findCardsIn(working: Pixels, text: readonly Quad[]): Promise<Quad[]> {
   const small = await fit(working, OUTLINE_LONG_SIDE);
   const toSmall = small.width / working.width;
-  const [boxes, candidates] = await Promise.all([
-    findText(models, working).then((found) => found.map((quad) => scaleQuad(quad, toSmall))),
-    outlineCandidates(small),
-  ]);
+  const boxes = text.map((quad) => scaleQuad(quad, toSmall));
+  const lab = await labPlanes(small);
+  const outlines = [...(await outlineCandidates(small)), ...growOutlines(lab, boxes)];
+  const gradients = new Gradients(lab);
+  const candidates = outlines.map((quad) => ({
+    quad,
+    edgeSupport: outlineSupport(lab, quad),
+    sharpness: edgeSharpness(gradients, quad),
+  }));
   const framed = chooseCards(candidates, boxes, rectangle(0, 0, small.width, small.height));
   const unframed = boxes.filter((box) => !framed.some((card) => contains(card, centre(box))));
   const refined = framed.map((quad) => refineQuad(working, scaleQuad(quad, 1 / toSmall), 7));
   const hulls = await hullsOfUnframedText(boxes, unframed, framed);
-  const toPhoto = photo.width / working.width;
-  return [...refined, ...hulls.map((quad) => scaleQuad(quad, 1 / toSmall))].map((quad) =>
-    scaleQuad(quad, toPhoto, photo.height / working.height),
-  );
+  return [...refined, ...hulls.map((quad) => scaleQuad(quad, 1 / toSmall))];
 }
 
 /**
@@ -63,7 +78,7 @@ async function hullsOfUnframedText(all: readonly Quad[], unframed: readonly Quad
 }
 
 /** On a sheet of many cards the text is small: it gets a second, finer look. */
-export async function findText(models: Models, working: Pixels): Promise<Quad[]> {
+async function findText(models: Models, working: Pixels): Promise<Quad[]> {
   const quads = (await detectText(models, working, TEXT_LONG_SIDE)).map((box) => box.quad);
   const heights = quads.map((q) => Math.min(distance(q[0], q[3]), distance(q[0], q[1]))).sort((a, b) => a - b);
   const median = heights[heights.length >> 1] ?? Infinity;

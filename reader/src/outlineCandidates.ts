@@ -1,4 +1,4 @@
-import { area, convexHull, orderCorners, type CardCandidate, type Point, type Quad } from '@dossier/core/capture';
+import { area, convexHull, orderCorners, type Point, type Quad } from '@dossier/core/capture';
 import { openCv, withMats, type OpenCv } from './openCv';
 import type { Pixels } from './pixels';
 
@@ -7,13 +7,12 @@ export const OUTLINE_LONG_SIDE = 640;
 
 const SMALLEST_SHARE = 0.012;
 const LARGEST_SHARE = 0.985;
-const EDGE_STRENGTH = 14;
 
 /**
  * Four-cornered outlines in a small picture: from two Canny edge maps (weak and strong) and from
  * Otsu masks of the three Lab channels, by hull and polygon approximation.
  */
-export async function outlineCandidates(small: Pixels): Promise<CardCandidate[]> {
+export async function outlineCandidates(small: Pixels): Promise<Quad[]> {
   const { cv } = await openCv();
   return withMats((keep) => {
     const rgb = keep(cv.matFromArray(small.height, small.width, cv.CV_8UC3, small.data as unknown as number[]));
@@ -52,8 +51,7 @@ export async function outlineCandidates(small: Pixels): Promise<CardCandidate[]>
         collect();
       }
     }
-    const strength = gradientStrength(cv, planes, keep);
-    return distinct(quads).map((quad) => ({ quad, edgeSupport: edgeSupport(strength, small, quad) }));
+    return distinct(quads);
   });
 }
 
@@ -140,55 +138,4 @@ function distinct(quads: readonly Quad[]): Quad[] {
     if (!kept.some(near)) kept.push(quad);
   }
   return kept;
-}
-
-/** Largest Sobel magnitude over the Lab channels, in grey levels. */
-function gradientStrength(
-  cv: OpenCv,
-  planes: readonly Mat[],
-  keep: <M extends { delete(): void }>(m: M) => M,
-): Float32Array {
-  const out = new Float32Array(planes[0]!.rows * planes[0]!.cols);
-  for (const plane of planes) {
-    const dx = keep(new cv.Mat());
-    const dy = keep(new cv.Mat());
-    cv.Sobel(plane, dx, cv.CV_32F, 1, 0, 3, 0.25);
-    cv.Sobel(plane, dy, cv.CV_32F, 0, 1, 3, 0.25);
-    // Each access to a matrix's data makes a new view of it: once is enough.
-    const [along, across] = [dx.data32F, dy.data32F];
-    for (let i = 0; i < out.length; i++) {
-      const strength = Math.sqrt(along[i]! * along[i]! + across[i]! * across[i]!);
-      if (strength > out[i]!) out[i] = strength;
-    }
-  }
-  return out;
-}
-
-/** Share of the outline along which the picture changes across it; the picture's border counts half. */
-function edgeSupport(strength: Float32Array, { width, height }: Pixels, quad: Quad): number {
-  let supported = 0;
-  let samples = 0;
-  quad.forEach((p, i) => {
-    const q = quad[(i + 1) % 4]!;
-    const length = Math.hypot(q[0] - p[0], q[1] - p[1]);
-    const nx = -(q[1] - p[1]) / (length || 1);
-    const ny = (q[0] - p[0]) / (length || 1);
-    const steps = Math.max(8, Math.round(length / 3));
-    for (let s = 1; s < steps; s++) {
-      const x = p[0] + ((q[0] - p[0]) * s) / steps;
-      const y = p[1] + ((q[1] - p[1]) * s) / steps;
-      samples++;
-      if (x < 3 || y < 3 || x > width - 4 || y > height - 4) {
-        supported += 0.5;
-        continue;
-      }
-      let strongest = 0;
-      for (let k = -2; k <= 2; k++) {
-        const at = Math.round(y + ny * k) * width + Math.round(x + nx * k);
-        strongest = Math.max(strongest, strength[at] ?? 0);
-      }
-      supported += Math.min(1, strongest / EDGE_STRENGTH);
-    }
-  });
-  return samples ? supported / samples : 0;
 }

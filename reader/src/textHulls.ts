@@ -12,7 +12,7 @@ const MARGIN = 1.6;
  */
 export async function textHulls(boxes: readonly Quad[]): Promise<Quad[]> {
   const { cv } = await openCv();
-  return groupByDistance(boxes).map((group) =>
+  return groupByDistance(boxes, NEIGHBOUR_REACH).map((group) =>
     withMats((keep) => {
       const points = group.flatMap((quad) => quad.flatMap(([x, y]) => [x, y]));
       const rect = cv.minAreaRect(keep(cv.matFromArray(points.length / 2, 1, cv.CV_32FC2, points)));
@@ -25,10 +25,11 @@ export async function textHulls(boxes: readonly Quad[]): Promise<Quad[]> {
   );
 }
 
-function groupByDistance(boxes: readonly Quad[]): Quad[][] {
+/** Boxes in groups of neighbours; `reach` is the largest gap between neighbours in line heights. */
+export function groupByDistance(boxes: readonly Quad[], reach: number): Quad[][] {
   const groups: Quad[][] = [];
   for (const box of boxes) {
-    const near = groups.filter((group) => group.some((other) => areNeighbours(box, other)));
+    const near = groups.filter((group) => group.some((other) => areNeighbours(box, other, reach)));
     const merged = [box, ...near.flat()];
     for (const group of near) groups.splice(groups.indexOf(group), 1);
     groups.push(merged);
@@ -36,8 +37,10 @@ function groupByDistance(boxes: readonly Quad[]): Quad[][] {
   return groups;
 }
 
-function areNeighbours(a: Quad, b: Quad): boolean {
-  const height = Math.max(distance(a[0], a[3]), distance(b[0], b[3]));
+function areNeighbours(a: Quad, b: Quad, reach: number): boolean {
+  const height = Math.max(thickness(a), thickness(b));
   const gaps = [...a, centre(a)].flatMap((p) => [...b, centre(b)].map((q) => distance(p, q)));
-  return Math.min(...gaps) < NEIGHBOUR_REACH * height;
+  return Math.min(...gaps) < reach * height;
 }
+
+const thickness = (box: Quad): number => Math.min(distance(box[0], box[3]), distance(box[0], box[1]));

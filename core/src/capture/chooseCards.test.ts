@@ -2,7 +2,7 @@ import { chooseCards, rectangle, type Quad } from '.';
 
 const picture = rectangle(0, 0, 640, 480);
 const line = (x: number, y: number, w = 120): Quad => rectangle(x, y, w, 14);
-const outline = (quad: Quad, edgeSupport = 0.9) => ({ quad, edgeSupport });
+const outline = (quad: Quad, edgeSupport = 0.9) => ({ quad, edgeSupport, sharpness: edgeSupport });
 
 describe('choosing cards among outlines', () => {
   it('takes the card and not the panel printed on it', () => {
@@ -38,14 +38,28 @@ describe('choosing cards among outlines', () => {
     expect(chooseCards([outline(rectangle(4, 4, 600, 440), 0.7), outline(card, 0.98)], texts, picture)).toEqual([card]);
   });
 
-  it('leaves out rectangles without text and outlines without edges', () => {
-    expect(chooseCards([outline(rectangle(0, 0, 200, 120))], [line(400, 400)], picture)).toEqual([]);
+  it('leaves out outlines without edges, and rectangles without text that are no surer than chance', () => {
     expect(chooseCards([outline(rectangle(0, 0, 200, 120), 0.2)], [line(20, 20)], picture)).toEqual([]);
+    expect(chooseCards([outline(rectangle(0, 0, 200, 120), 0.8)], [], picture)).toEqual([]);
+  });
+
+  it('takes a card-shaped outline with perfect edges although its text was not seen', () => {
+    const back = rectangle(150, 120, 320, 200);
+    expect(chooseCards([outline(back, 1)], [], picture)).toEqual([back]);
+  });
+
+  it('takes two touching cards and not the long outline of both', () => {
+    const cards = [rectangle(20, 100, 280, 175), rectangle(300, 100, 280, 175)];
+    const texts = cards.flatMap((c) => [0, 40, 80].map((dy) => line(c[0][0] + 20, c[0][1] + 30 + dy)));
+    const both = rectangle(20, 100, 560, 175);
+    const chosen = chooseCards([outline(both, 1), ...cards.map((c) => outline(c, 0.8))], texts, picture);
+    expect(chosen).toHaveLength(2);
   });
 
   it('takes the whole picture when the only outline cuts through the text', () => {
     const wrong = rectangle(150, 20, 320, 200);
-    const texts = [line(100, 40, 120), line(100, 70, 120), line(170, 110, 100)];
-    expect(chooseCards([outline(wrong)], texts, picture)).toEqual([picture]);
+    const scan = rectangle(0, 0, 640, 400);
+    const texts = [40, 90, 140, 190, 260, 310].map((y) => rectangle(60, y, 380, 26));
+    expect(chooseCards([outline(wrong)], texts, scan)).toEqual([scan]);
   });
 });
