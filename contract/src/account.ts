@@ -11,6 +11,11 @@ export const Role = z.enum(['rep', 'assistant', 'manager', 'administrator']);
 /** Who is signed in, and where. */
 export const Session = z.object({
   user: z.object({ id: z.uuid(), name: z.string(), email: z.string(), role: Role }),
-  workspace: z.object({ id: z.uuid(), name: z.string(), country: z.string().length(2) }),
+  workspace: z.object({
+    id: z.uuid(),
+    name: z.string(),
+    country: z.string().length(2),
+    languages: z.array(z.string()),
+  }),
 });
 export type Session = z.infer<typeof Session>;

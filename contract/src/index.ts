@@ -4,4 +4,5 @@ export * from './health';
 export * from './people';
 export * from './problem';
 export * from './proof';
+export * from './reading';
 export * from './tray';

@@ -40,7 +40,14 @@ export const FieldProposal = z.object({
   value: z.string(),
   phoneKind: z.enum(['work', 'mobile', 'fax']).optional(),
   extension: z.string().optional(),
-  sources: z.array(z.object({ line: z.number().int(), from: z.number().int(), to: z.number().int() })),
+  sources: z.array(
+    z.object({
+      line: z.number().int(),
+      from: z.number().int(),
+      to: z.number().int(),
+      side: z.literal('back').optional(),
+    }),
+  ),
   confidence: z.number(),
   reasons: z.array(z.string()),
   runnersUp: z.array(z.object({ value: z.string(), reason: z.string() })).optional(),

@@ -2,3 +2,4 @@ export { sniffPhoto, type PhotoKind } from './sniffPhoto';
 export { UnreadablePhoto } from './errors';
 export { ENGINE_VERSION, loadModels } from './models';
 export { readPhoto, type CardRead, type PhotoRead, type ReadPhotoOptions } from './readPhoto';
+export { ReadingPool, type TimedRead } from './readingPool';

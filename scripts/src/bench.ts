@@ -1,17 +1,30 @@
 import { execFileSync } from 'node:child_process';
-import { existsSync, mkdirSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
+import { parseArgs } from 'node:util';
 import { fileURLToPath } from 'node:url';
+import { calibrate, describeCalibration, type TruthPhoto } from './calibration';
+import { endure } from './endurance';
 import { photoFiles } from './photoFiles';
+import { readPlainly } from './plainWay';
 import { readFiles } from './readFiles';
 
 /**
- * The project's own figures: how well and how fast photographs with truth are read. Takes the folder
- * of photographs given, else the evaluation set beside the checkout when it is there; always the demo set.
+ * The project's own figures: how well and how fast photographs with truth are read, beside the plain
+ * way of doing it, and how far confidence can be trusted.
+ *
+ *     npm run bench -- [FOLDER] [--no-plain] [--endurance N]
+ *
+ * FOLDER holds `truth.json`, `score.mjs` and `photos/`; without it the evaluation set beside the
+ * checkout is taken when it is there; always the demo set. `--endurance N` reads N photographs in a
+ * row in one process and tells how its memory goes.
  */
+const { values, positionals } = parseArgs({
+  allowPositionals: true,
+  options: { 'no-plain': { type: 'boolean' }, endurance: { type: 'string' } },
+});
 const root = join(dirname(fileURLToPath(import.meta.url)), '../..');
-const given = process.argv[2];
-const evaluation = given ?? join(root, '../shared/cards');
+const evaluation = positionals[0] ?? join(root, '../shared/cards');
 const scorer = join(evaluation, 'score.mjs');
 const outFolder = join(root, '.data/bench');
 mkdirSync(outFolder, { recursive: true });
@@ -26,35 +39,58 @@ const sets: PhotoSet[] = [
   { name: 'demo', photos: join(root, 'demo/photos'), truth: join(root, 'demo/photos/truth.json') },
 ].filter((set) => existsSync(set.truth));
 
+const tell = (name: string, done: number, of: number) => {
+  if (process.stderr.isTTY) process.stderr.write(`\r${name} ${done}/${of}  `);
+};
+
+function score(truth: string, predictions: object, name: string): string | undefined {
+  const file = join(outFolder, `${name}.predictions.json`);
+  writeFileSync(file, JSON.stringify(predictions));
+  if (!existsSync(scorer)) return undefined;
+  const json = join(outFolder, `${name}.json`);
+  return execFileSync(process.execPath, [scorer, truth, file, '--json', json], { encoding: 'utf8' });
+}
+
 const figures: Record<string, unknown> = {};
 for (const { name, photos, truth } of sets) {
   const files = photoFiles([photos]);
-  const cpuBefore = process.cpuUsage();
-  const predictions = await readFiles(files, (done) => {
-    if (process.stderr.isTTY) process.stderr.write(`\r${name} ${done}/${files.length}  `);
-  });
-  const cpu = process.cpuUsage(cpuBefore);
-  const file = join(outFolder, `${name}.predictions.json`);
-  writeFileSync(file, JSON.stringify(predictions));
+  const started = performance.now();
+  const predictions = await readFiles(files, (done) => tell(name, done, files.length));
+  const seconds = (performance.now() - started) / 1000;
   const ms = Object.values(predictions)
     .map((p) => p.ms)
     .sort((a, b) => a - b);
   const quantile = (q: number) => ms[Math.min(ms.length - 1, Math.floor(q * ms.length))]!;
+  const cards = Object.values(predictions).reduce((sum, p) => sum + p.cards.length, 0);
+  const truths = JSON.parse(readFileSync(truth, 'utf8')) as TruthPhoto[];
+  const tiers = [...new Set(truths.map((t) => t.tier))];
+  const calibration = Object.fromEntries(
+    [undefined, ...(tiers.length > 1 ? tiers : [])].map((tier) => [
+      tier ?? 'all',
+      calibrate(
+        truths.filter((t) => tier === undefined || t.tier === tier),
+        predictions,
+      ),
+    ]),
+  );
   figures[name] = {
     photographs: ms.length,
-    cards: Object.values(predictions).reduce((sum, p) => sum + p.cards.length, 0),
+    cards,
     secondsMedian: quantile(0.5) / 1000,
     seconds95: quantile(0.95) / 1000,
-    processorSecondsAPhotograph: (cpu.user + cpu.system) / 1e6 / ms.length,
-    memoryMB: Math.round(process.memoryUsage.rss() / 2 ** 20),
+    cardsAnHour: Math.round((3600 * cards) / seconds),
+    calibration,
   };
-  console.log(`\n== ${name}`);
-  if (existsSync(scorer))
-    console.log(
-      execFileSync(process.execPath, [scorer, truth, file, '--json', join(outFolder, `${name}.json`)], {
-        encoding: 'utf8',
-      }),
-    );
+  console.log(`\n== ${name}: read by Dossier`);
+  console.log(score(truth, predictions, name) ?? '');
+  for (const [tier, figure] of Object.entries(calibration))
+    console.log(`-- confidence, ${tier}\n${describeCalibration(figure)}`);
+  if (name === 'evaluation' && !values['no-plain']) {
+    const plainly = await readPlainly(files, (done) => tell('plain way', done, files.length));
+    console.log(`\n== ${name}: read the plain way (general OCR over the photograph, first matches)`);
+    console.log(score(truth, plainly, `${name}-plain`) ?? '');
+  }
 }
+if (values.endurance) figures.endurance = await endure(photoFiles([sets[0]!.photos]), Number(values.endurance));
 console.log(JSON.stringify(figures, null, 1));
 writeFileSync(join(outFolder, 'figures.json'), JSON.stringify(figures, null, 1));

@@ -1,6 +1,15 @@
 import { readFileSync } from 'node:fs';
-import { proposeFields, toPrediction, type CardPrediction } from '@dossier/core/reading';
-import { loadModels, readPhoto, UnreadablePhoto } from '@dossier/reader';
+import { availableParallelism } from 'node:os';
+import { extname } from 'node:path';
+import { rectangle } from '@dossier/core/capture';
+import {
+  proposeFields,
+  readingOfText,
+  toPrediction,
+  type CardPrediction,
+  type ProposeOptions,
+} from '@dossier/core/reading';
+import { ReadingPool, UnreadablePhoto } from '@dossier/reader';
 import { photoId } from './photoFiles';
 
 export interface PhotoPrediction {
@@ -11,30 +20,67 @@ export interface PhotoPrediction {
   error?: string;
 }
 
-/** Reads pictures one after the other into the predictions format; one that cannot be opened is told and gets no cards. */
+/** More than this at a time thrashes: the engine keeps a core busy for each. */
+const MOST_AT_A_TIME = 2;
+
+/**
+ * Reads pictures, and texts (`.txt` in UTF-8, one card or signature each), into the predictions
+ * format, in the order given; one that cannot be opened is told and gets no cards.
+ */
 export async function readFiles(
   files: readonly string[],
   onFile: (done: number, path: string, prediction: PhotoPrediction) => void,
-  assumedCountry?: string,
+  options: ProposeOptions = {},
 ): Promise<Record<string, PhotoPrediction>> {
-  await loadModels();
-  const predictions: Record<string, PhotoPrediction> = {};
-  for (const [i, path] of files.entries()) {
-    const started = performance.now();
-    const result = await predict(readFileSync(path), assumedCountry);
-    const prediction = { ms: Math.round(performance.now() - started), ...result };
-    predictions[photoId(path)] = prediction;
-    onFile(i + 1, path, prediction);
+  const pictures = files.filter((path) => !isText(path)).length;
+  const lanes = Math.min(MOST_AT_A_TIME, availableParallelism(), pictures);
+  const pool = new ReadingPool(lanes);
+  const found = new Map<string, PhotoPrediction>();
+  let next = 0;
+  const lane = async () => {
+    for (let i = next++; i < files.length; i = next++) {
+      const path = files[i]!;
+      const prediction = isText(path) ? readTextFile(path, options) : await readPicture(pool, path, options);
+      found.set(path, prediction);
+      onFile(found.size, path, prediction);
+    }
+  };
+  try {
+    await Promise.all(Array.from({ length: Math.max(1, lanes) }, lane));
+  } finally {
+    pool.close();
   }
-  return predictions;
+  return Object.fromEntries(files.map((path) => [photoId(path), found.get(path)!]));
 }
 
-async function predict(bytes: Uint8Array, assumedCountry?: string): Promise<Omit<PhotoPrediction, 'ms'>> {
+const isText = (path: string): boolean => extname(path).toLowerCase() === '.txt';
+
+async function readPicture(pool: ReadingPool, path: string, options: ProposeOptions): Promise<PhotoPrediction> {
   try {
-    const { cards } = await readPhoto(bytes);
-    return { cards: cards.map(({ quad, reading }) => toPrediction(quad, proposeFields(reading, { assumedCountry }))) };
+    const { read, ms } = await pool.read(readFileSync(path));
+    const started = performance.now();
+    const cards = read.cards.map(({ quad, reading }) => toPrediction(quad, proposeFields(reading, options)));
+    return { ms: Math.round(ms + performance.now() - started), cards };
   } catch (error) {
-    if (!(error instanceof UnreadablePhoto)) throw error;
-    return { cards: [], error: error.message };
+    return {
+      ms: 0,
+      cards: [],
+      error: error instanceof UnreadablePhoto ? error.message : `could not be read: ${String(error)}`,
+    };
   }
+}
+
+function readTextFile(path: string, options: ProposeOptions): PhotoPrediction {
+  const started = performance.now();
+  let text: string;
+  try {
+    text = new TextDecoder('utf-8', { fatal: true }).decode(readFileSync(path));
+  } catch {
+    return { ms: 0, cards: [], error: 'This file is not text in UTF-8. Save it again as UTF-8.' };
+  }
+  const reading = readingOfText(text);
+  const proposal = proposeFields(reading, options);
+  if (proposal.fields.length === 0) return { ms: 0, cards: [], error: 'There is nothing about a person in this text.' };
+  const sheet = rectangle(0, 0, reading.width, reading.height);
+  return { ms: Math.round(performance.now() - started), cards: [toPrediction(sheet, proposal)] };
 }

@@ -3,8 +3,9 @@ import { DataSource } from 'typeorm';
 import { Account, AccountSession } from './features/account';
 import { Photo } from './features/capture';
 import { ChangeLogEntry, Company, Employment, FilingReceipt, Note, Person, Reach } from './features/people';
-import { Card } from './features/reading';
+import { Card, LearnedFact } from './features/reading';
 import { FirstTables1780000000000 } from './migrations/1780000000000-firstTables';
+import { Learning1780000000001 } from './migrations/1780000000001-learning';
 import { StoredFile, Workspace } from './platform/entities';
 
 /** The database of Dossier through one role's connection. */
@@ -15,7 +16,7 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
     poolSize,
     synchronize: false,
     migrationsTableName: 'migration',
-    migrations: [FirstTables1780000000000],
+    migrations: [FirstTables1780000000000, Learning1780000000001],
     entities: [
       Workspace,
       StoredFile,
@@ -23,6 +24,7 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       AccountSession,
       Photo,
       Card,
+      LearnedFact,
       Person,
       Company,
       Employment,

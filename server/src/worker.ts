@@ -1,4 +1,5 @@
 import { EventEmitter } from 'node:events';
+import { ReadingPool } from '@dossier/reader';
 import { Logger as QueueLogger, makeWorkerUtils, run, type WorkerEvents } from 'graphile-worker';
 import type { DataSource } from 'typeorm';
 import { readPhotoTask } from './features/reading/jobs';
@@ -16,6 +17,7 @@ export async function startWorker(
   database: DataSource,
   logger: Logger,
 ): Promise<{ stop: () => Promise<void> }> {
+  const pool = new ReadingPool(config.readingLanes);
   const names = new Set<string>();
   const events = new EventEmitter() as WorkerEvents;
   events.on('worker:create', ({ worker }) => names.add(worker.workerId));
@@ -26,7 +28,7 @@ export async function startWorker(
     noHandleSignals: true,
     logger: queueLogger(logger),
     events,
-    taskList: { readPhoto: readPhotoTask(database, logger) },
+    taskList: { readPhoto: readPhotoTask(database, pool, logger) },
   });
   const stopBeat = startHeartbeat(database, () => [...names]);
   const stopAdopting = await adoptOrphans(config, database, logger);
@@ -36,6 +38,7 @@ export async function startWorker(
       stopBeat();
       await stopAdopting();
       await runner.stop();
+      pool.close();
     },
   };
 }

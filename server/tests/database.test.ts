@@ -25,6 +25,7 @@ describe('the tables', () => {
       'note',
       'change_log',
       'filing_receipt',
+      'learned_fact',
     ];
     for (const table of tables)
       expect([table, await serving.query(`select count(*)::int from ${table}`)]).toEqual([table, [{ count: 0 }]]);

@@ -5,5 +5,6 @@ export * from './EmptyState';
 export * from './Highlight';
 export * from './Notice';
 export * from './Screen';
+export * from './Select';
 export * from './Text';
 export * from './TextField';

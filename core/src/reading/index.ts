@@ -1,8 +1,10 @@
 export * from './fields';
 export { naturalCompany, naturalName, naturalTitle } from './naturalCase';
+export { lessonsOf, type FiledRecord, type Lesson } from './lessons';
 export type { Learned, LearnedAddress, LearnedFirm } from './learned';
 export { splitName, type PersonName } from './personName';
 export { companyFromDomain, domainAgreement, isFreeMail } from './companyFromDomain';
 export { proposeFields, type ProposeOptions } from './proposeFields';
+export { proposeSides } from './proposeSides';
 export { readingOfText } from './readingOfText';
 export { toPrediction, type CardPrediction } from './toPrediction';

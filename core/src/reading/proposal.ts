@@ -29,6 +29,8 @@ export interface SourceSpan {
   line: number;
   from: number;
   to: number;
+  /** On which side of a card that was read on both; the front when not given. */
+  side?: 'back';
 }
 
 export interface FieldProposal {

@@ -1,3 +1,4 @@
+import { availableParallelism } from 'node:os';
 import { z } from 'zod';
 
 const Environment = z.object({
@@ -13,7 +14,7 @@ const Environment = z.object({
   /** Sign-in attempts that one address may make in five minutes. */
   DOSSIER_SIGN_IN_LIMIT: z.coerce.number().int().default(30),
   /** Photographs that a worker reads at a time. */
-  DOSSIER_READING_LANES: z.coerce.number().int().min(1).default(1),
+  DOSSIER_READING_LANES: z.coerce.number().int().min(1).default(Math.min(2, availableParallelism())),
 });
 
 export interface Config {

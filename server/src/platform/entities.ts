@@ -10,6 +10,9 @@ export class Workspace {
   /** ISO 3166 code assumed for cards that do not tell theirs. */
   @Column({ type: 'char', length: 2 })
   country!: string;
+  /** ISO 639-1 codes of languages expected on cards beside the country's own. */
+  @Column({ type: 'text', array: true, default: () => "'{}'" })
+  languages!: string[];
 }
 
 /** Bytes of one picture. */

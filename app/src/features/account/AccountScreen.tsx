@@ -1,8 +1,9 @@
 import { useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { View } from 'react-native';
+import { ReadingSettings } from '@/features/reading';
 import { api, problemText } from '@/lib/api';
-import { Button, Heading, Notice, Page, Rule, Serif, Soft } from '@/ui';
+import { Button, Heading, Notice, Page, Rule, Serif, Soft, Subheading } from '@/ui';
 import { accountApi, useSessionQuery, useSignOutMutation } from './api';
 
 export function AccountScreen() {
@@ -29,6 +30,11 @@ export function AccountScreen() {
         <View className="gap-1">
           <Soft>Workspace</Soft>
           <Serif>{session.workspace.name}</Serif>
+        </View>
+        <Rule />
+        <View className="gap-3">
+          <Subheading>Reading cards</Subheading>
+          <ReadingSettings country={session.workspace.country} languages={session.workspace.languages} />
         </View>
         <Rule />
         {problem ? <Notice fault>{problem}</Notice> : null}

@@ -3,7 +3,7 @@ import type { Reading } from '@dossier/core/reading/fields';
 import { memo, useCallback } from 'react';
 import { View } from 'react-native';
 import { useDispatch } from 'react-redux';
-import { Button, Soft } from '@/ui';
+import { Button, Select, Soft } from '@/ui';
 import { FIELD_LABELS } from '@/lib/fieldLabels';
 import { PHONE_KINDS } from './phoneKinds';
 import { ProofInput } from './ProofInput';
@@ -23,6 +23,8 @@ interface Props {
 }
 
 const NAMES = ['givenName', 'middleName', 'familyName', 'company'];
+/** Runners-up offered at a field. */
+const OFFERED = 3;
 const MODES = { email: 'email', phone: 'tel', website: 'url' } as const;
 
 /** One field: the strip of the picture it came from, its text right under it, what can be done with it. */
@@ -71,6 +73,7 @@ export const FieldRow = memo(function FieldRow({
             </View>
             {field.field === 'phone' ? <PhoneKindSelect cardId={cardId} field={field} label={label} /> : null}
           </View>
+          {field.disagreement && doubtful ? <Soft className="pb-1 text-ink">{field.disagreement}</Soft> : null}
           {source === undefined && field.reasons[0] ? <Soft className="pb-1">{field.reasons[0]}</Soft> : null}
         </View>
       </View>
@@ -81,7 +84,7 @@ export const FieldRow = memo(function FieldRow({
 
 function FieldActions({
   cardId,
-  field: { id, leftOut },
+  field: { id, leftOut, value, runnersUp = [] },
   label,
   doubtful,
 }: {
@@ -102,6 +105,19 @@ function FieldActions({
           Right as it is
         </Button>
       ) : null}
+      {runnersUp
+        .filter((other) => other.value !== value)
+        .slice(0, OFFERED)
+        .map((other) => (
+          <Button
+            key={other.value}
+            look="bare"
+            label={`Make ${label} “${other.value}”, ${other.reason}`}
+            onPress={() => dispatch(proofActions.fieldEdited({ cardId, id, value: other.value }))}
+          >
+            {`Take “${other.value}”`}
+          </Button>
+        ))}
       <Button
         look="bare"
         label={leftOut ? `Take back ${label}` : `Leave out ${label}`}
@@ -120,39 +136,17 @@ function FieldActions({
   );
 }
 
-/** The browser's own list: the quickest with a thumb and with the keyboard. */
 function PhoneKindSelect({ cardId, field, label }: { cardId: string; field: DraftField; label: string }) {
   const dispatch = useDispatch();
   return (
     <View className="flex-row items-center gap-2">
       {field.extension ? <Soft className="tabular">ext. {field.extension}</Soft> : null}
-      <select
-        aria-label={`Kind of ${label}`}
+      <Select
+        label={`Kind of ${label}`}
         value={field.phoneKind ?? 'work'}
-        onChange={(event) =>
-          dispatch(
-            proofActions.fieldEdited({
-              cardId,
-              id: field.id,
-              phoneKind: event.target.value as DraftField['phoneKind'],
-            }),
-          )
-        }
-        style={{
-          font: '400 15px/20px "Instrument Sans", sans-serif',
-          color: 'rgb(var(--ink))',
-          background: 'transparent',
-          border: 0,
-          borderBottom: '1px dotted rgb(var(--ink))',
-          height: 44,
-        }}
-      >
-        {PHONE_KINDS.map(({ value, label: words }) => (
-          <option key={value} value={value} style={{ color: '#1e242b', background: '#fffef9' }}>
-            {words}
-          </option>
-        ))}
-      </select>
+        options={PHONE_KINDS}
+        onChange={(phoneKind) => dispatch(proofActions.fieldEdited({ cardId, id: field.id, phoneKind }))}
+      />
     </View>
   );
 }

@@ -1,3 +1,4 @@
+import { adviceFor } from '@dossier/core/capture';
 import { isDoubtful, looseLines, personFieldsOf } from '@dossier/core/proof';
 import type { FieldName, SourceSpan } from '@dossier/core/reading/fields';
 import { Link, useRouter } from 'expo-router';
@@ -72,6 +73,8 @@ export function ProofScreen({ cardId }: { cardId: string }) {
     const at = doubtful.findIndex((f) => f.id === focusedId);
     focusField(doubtful[(at + 1) % doubtful.length]?.id);
   };
+  // Advice is worth its place only where the picture has left something in doubt.
+  const [advice] = doubtful.length > 0 && card.reading.quality ? adviceFor(card.reading.quality) : [];
   const person = personFieldsOf(draft);
   const empty = JSON.stringify(person) === JSON.stringify(personFieldsOf({ fields: [], nextId: 0 }));
   const seen = new Map<FieldName, number>();
@@ -88,6 +91,11 @@ export function ProofScreen({ cardId }: { cardId: string }) {
       {card.state === 'needsPerson' ? (
         <View className="px-4 pt-4">
           <Notice>Nothing could be read here. Write what the picture shows.</Notice>
+        </View>
+      ) : null}
+      {advice ? (
+        <View className="px-4 pt-3">
+          <Soft>{advice.text}</Soft>
         </View>
       ) : null}
       {draft.fields.map((field) => {

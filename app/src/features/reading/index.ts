@@ -1,3 +1,5 @@
 export { useTrayInfiniteQuery } from './api';
+export { LearnedScreen } from './LearnedScreen';
+export { ReadingSettings } from './ReadingSettings';
 export { TrayScreen } from './TrayScreen';
 export { useTrayCount } from './useTrayCount';

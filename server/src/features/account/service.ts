@@ -49,5 +49,5 @@ export async function signOut(database: DataSource, token: string): Promise<void
 
 const describe = ({ id, name, email, role, workspace }: Account): Session => ({
   user: { id, name, email, role },
-  workspace: { id: workspace!.id, name: workspace!.name, country: workspace!.country },
+  workspace: { id: workspace!.id, name: workspace!.name, country: workspace!.country, languages: workspace!.languages },
 });

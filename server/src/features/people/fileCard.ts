@@ -1,12 +1,13 @@
 import type { FileCard, Filed } from '@dossier/contract';
 import { changesBetween, emptyPersonFields, type PersonFields } from '@dossier/core/people';
+import { lessonsOf } from '@dossier/core/reading';
 import type { DataSource, EntityManager } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
 import { conflict, notFound } from '../../platform/problem';
 import type { SignedIn } from '../../platform/session';
 import { announce } from '../../platform/trayEvents';
 import { inWorkspace } from '../../platform/workspaceScope';
-import { Card } from '../reading';
+import { Card, learn } from '../reading';
 import { ChangeLogEntry, FilingReceipt, Note, Person } from './entities';
 import { loadPerson } from './loadPerson';
 import { personColumns, saveEmployment, saveReach } from './savePerson';
@@ -36,6 +37,7 @@ export function fileCard(database: DataSource, who: SignedIn, key: string, reque
       ...filed,
       at: filing.at,
     });
+    await learn(manager, who, card.id, lessonsOf(request.fields, card.reading));
     await announce(manager, who.workspaceId, { photoId: card.photoId, state: 'changed', progress: null });
     return filed;
   });

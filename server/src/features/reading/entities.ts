@@ -1,6 +1,6 @@
 import { Column, Entity, Index, JoinColumn, ManyToOne, PrimaryColumn, type Relation } from 'typeorm';
 import type { Quad } from '@dossier/core/capture';
-import type { FieldProposal, Reading } from '@dossier/core/reading';
+import type { FieldProposal, LearnedAddress, Reading } from '@dossier/core/reading';
 import { StoredFile, Workspace } from '../../platform/entities';
 import { Photo } from '../capture';
 
@@ -50,4 +50,39 @@ export class Card {
   personId!: string | null;
   @Column({ name: 'taken_at', type: 'timestamptz' })
   takenAt!: Date;
+}
+
+/** Something that a workspace's filed cards have taught, used for its next cards until a person revokes it. */
+@Entity('learned_fact')
+@Index('learned_fact_once', ['workspaceId', 'kind', 'domain', 'key'], { unique: true })
+export class LearnedFact {
+  @PrimaryColumn({ type: 'uuid', primaryKeyConstraintName: 'learned_fact_pkey' })
+  id!: string;
+  @Column({ name: 'workspace_id', type: 'uuid' })
+  workspaceId!: string;
+  @ManyToOne(() => Workspace, { onDelete: 'CASCADE' })
+  @JoinColumn({ name: 'workspace_id', foreignKeyConstraintName: 'learned_fact_workspace_fk' })
+  workspace?: Relation<Workspace>;
+  @Column({ type: 'text' })
+  kind!: 'company' | 'phone' | 'address' | 'title';
+  /** Registered domain of the firm; empty for words. */
+  @Column({ type: 'text' })
+  domain!: string;
+  /** What makes two facts of a kind the same. */
+  @Column({ type: 'text' })
+  key!: string;
+  @Column({ type: 'jsonb' })
+  value!: string | LearnedAddress;
+  /** From how many filed cards. */
+  @Column({ type: 'integer' })
+  times!: number;
+  /** The latest of them. */
+  @Column({ name: 'card_id', type: 'uuid' })
+  cardId!: string;
+  @Column({ name: 'actor_id', type: 'uuid' })
+  actorId!: string;
+  @Column({ type: 'timestamptz' })
+  at!: Date;
+  @Column({ name: 'revoked_at', type: 'timestamptz', nullable: true })
+  revokedAt!: Date | null;
 }

@@ -1,2 +1,3 @@
-export { Card } from './entities';
+export { Card, LearnedFact } from './entities';
+export { learn } from './learning';
 export { trayRoutes } from './routes';

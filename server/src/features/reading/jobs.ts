@@ -1,5 +1,5 @@
-import { proposeFields } from '@dossier/core/reading';
-import { readPhoto, UnreadablePhoto, type CardRead, type PhotoRead } from '@dossier/reader';
+import { proposeFields, type ProposeOptions } from '@dossier/core/reading';
+import { UnreadablePhoto, type CardRead, type PhotoRead, type ReadingPool } from '@dossier/reader';
 import type { Task } from 'graphile-worker';
 import type { DataSource, EntityManager } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
@@ -11,6 +11,7 @@ import { announce } from '../../platform/trayEvents';
 import { inWorkspace } from '../../platform/workspaceScope';
 import { Photo } from '../capture';
 import { Card } from './entities';
+import { learnedIn } from './learning';
 
 const Payload = z.object({ photoId: z.uuid(), workspaceId: z.uuid() });
 
@@ -22,7 +23,7 @@ const PROGRESS_STEP = 0.1;
  * worker so far, or failed each time, is shown to a person instead of waiting for ever. Safe to repeat: cards of an earlier, unfinished try cannot exist, since they
  * are stored in the same transaction that marks the photograph as read.
  */
-export function readPhotoTask(database: DataSource, logger: Logger): Task {
+export function readPhotoTask(database: DataSource, pool: ReadingPool, logger: Logger): Task {
   return async (raw, { job }) => {
     const { photoId, workspaceId } = Payload.parse(raw);
     if (job.attempts >= job.max_attempts) return giveToPerson(database, workspaceId, photoId);
@@ -33,12 +34,13 @@ export function readPhotoTask(database: DataSource, logger: Logger): Task {
       const workspace = await manager.findOneByOrFail(Workspace, { id: workspaceId });
       await manager.update(Photo, { id: photoId }, { state: 'reading', progress: 0.02 });
       await announce(manager, workspaceId, { photoId, state: 'reading', progress: 0.02 });
-      return file && { bytes: file.bytes, takenAt: photo.takenAt, country: workspace.country };
+      const { country, languages } = workspace;
+      return file && { bytes: file.bytes, takenAt: photo.takenAt, country, languages };
     });
     if (!begun) return;
     const started = performance.now();
     try {
-      const read = await readPhoto(begun.bytes, { onProgress: progressTeller(database, workspaceId, photoId) });
+      const { read } = await pool.read(begun.bytes, { onProgress: progressTeller(database, workspaceId, photoId) });
       await inWorkspace(database, workspaceId, (manager) =>
         storeCards(manager, { photoId, workspaceId, ...begun }, read),
       );
@@ -81,13 +83,19 @@ interface Owner {
   workspaceId: string;
   takenAt: Date;
   country: string;
+  languages: string[];
 }
 
 async function storeCards(manager: EntityManager, owner: Owner, read: PhotoRead): Promise<void> {
   const photo = await manager.findOne(Photo, { where: { id: owner.photoId }, lock: { mode: 'pessimistic_write' } });
   if (photo?.state !== 'reading') return;
   const cards = read.cards.length > 0 ? read.cards : [read.whole];
-  for (const card of cards) await storeCard(manager, owner, read, card, read.cards.length === 0);
+  const expected = {
+    assumedCountry: owner.country,
+    languages: owner.languages,
+    learned: await learnedIn(manager),
+  };
+  for (const card of cards) await storeCard(manager, owner, read, card, expected);
   await manager.update(Photo, { id: owner.photoId }, { state: 'read', progress: 1 });
   await announce(manager, owner.workspaceId, { photoId: owner.photoId, state: 'read', progress: 1 });
 }
@@ -97,10 +105,11 @@ async function storeCard(
   owner: Owner,
   read: PhotoRead,
   card: CardRead,
-  needsPerson: boolean,
+  expected: ProposeOptions,
 ): Promise<void> {
   const { workspaceId, photoId, takenAt } = owner;
-  const proposal = proposeFields(card.reading, { assumedCountry: owner.country });
+  const needsPerson = read.cards.length === 0;
+  const proposal = proposeFields(card.reading, expected);
   const [fileId, thumbnailId] = [uuidv7(), uuidv7()];
   await storage.put(manager, { id: fileId, workspaceId, type: 'image/jpeg', bytes: card.picture });
   await storage.put(manager, { id: thumbnailId, workspaceId, type: 'image/jpeg', bytes: card.thumbnail });

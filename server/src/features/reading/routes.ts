@@ -1,8 +1,11 @@
+import { LearnedChange, ReadingSettings } from '@dossier/contract';
 import { Router } from 'express';
 import type { DataSource } from 'typeorm';
 import { z } from 'zod';
+import { Workspace } from '../../platform/entities';
 import { whoIs } from '../../platform/session';
 import type { TrayEvents } from '../../platform/trayEvents';
+import { listLearned, revokeLearned } from './learning';
 import { listTray } from './tray';
 
 /** Proxies close silent connections after about a minute. */
@@ -25,5 +28,18 @@ export function trayRoutes(database: DataSource, events: TrayEvents): Router {
         clearInterval(beat);
         stop();
       });
+    })
+    .get('/learned', async (request, response) => {
+      response.json({ items: await listLearned(database, whoIs(request)) });
+    })
+    .patch('/learned/:id', async (request, response) => {
+      const { id } = z.object({ id: z.uuid() }).parse(request.params);
+      await revokeLearned(database, whoIs(request), id, LearnedChange.parse(request.body).revoked);
+      response.status(204).end();
+    })
+    .put('/reading-settings', async (request, response) => {
+      const settings = ReadingSettings.parse(request.body);
+      await database.getRepository(Workspace).update({ id: whoIs(request).workspaceId }, settings);
+      response.status(204).end();
     });
 }

@@ -1,0 +1,39 @@
+interface Option<T extends string> {
+  value: T;
+  label: string;
+}
+
+/** The browser's own list: the quickest with a thumb and with the keyboard. */
+export function Select<T extends string>({
+  label,
+  options,
+  value,
+  onChange,
+}: {
+  label: string;
+  options: readonly Option<T>[];
+  value: T;
+  onChange: (value: T) => void;
+}) {
+  return (
+    <select
+      aria-label={label}
+      value={value}
+      onChange={(event) => onChange(event.target.value as T)}
+      style={{
+        font: '400 15px/20px "Instrument Sans", sans-serif',
+        color: 'rgb(var(--ink))',
+        background: 'transparent',
+        border: 0,
+        borderBottom: '1px dotted rgb(var(--ink))',
+        height: 44,
+      }}
+    >
+      {options.map((option) => (
+        <option key={option.value} value={option.value} style={{ color: '#1e242b', background: '#fffef9' }}>
+          {option.label}
+        </option>
+      ))}
+    </select>
+  );
+}

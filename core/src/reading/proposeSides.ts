@@ -1,0 +1,58 @@
+import { foldTight } from './fold';
+import { REPEATABLE_FIELDS, type CardProposal, type FieldProposal } from './proposal';
+import { proposeFields, type ProposeOptions } from './proposeFields';
+import type { Reading } from './types';
+
+/** Text given to the note is printed or written as it is; whether it is wanted only a person knows. */
+const NOTE_CONFIDENCE = 0.85;
+const SHORTEST_NOTE = 3;
+
+/**
+ * One proposal for a card whose two sides were read: what the front does not say is taken from the
+ * back, addresses and numbers of both are kept once, a second wording on the back is offered beside
+ * the front's, and what else stands on the back, written or printed, is offered as a note. Sources
+ * on the back are marked so; loose lines are those of the front.
+ */
+export function proposeSides(front: Reading, back: Reading, options: ProposeOptions = {}): CardProposal {
+  const first = proposeFields(front, options);
+  const second = proposeFields(back, { ...options, assumedCountry: first.country ?? options.assumedCountry });
+  const fields = first.fields.map((field) => ({ ...field }));
+  const used = new Set<number>();
+  for (const proposal of second.fields) {
+    const own = fields.filter((f) => f.field === proposal.field);
+    const same = own.find((f) => foldTight(f.value) === foldTight(proposal.value));
+    proposal.sources.forEach((source) => used.add(source.line));
+    if (same) same.confidence = Math.max(same.confidence, proposal.confidence);
+    else if (own.length === 0 || REPEATABLE_FIELDS.includes(proposal.field)) fields.push(onBack(proposal));
+    else own[0]!.runnersUp = [...(own[0]!.runnersUp ?? []), { value: proposal.value, reason: 'stands on the back' }];
+  }
+  const note = noteFrom(back, used, fields);
+  return { ...first, fields: note ? [...fields, note] : fields };
+}
+
+const onBack = (proposal: FieldProposal): FieldProposal => ({
+  ...proposal,
+  sources: proposal.sources.map((source) => ({ ...source, side: 'back' })),
+  reasons: [...proposal.reasons, 'stands on the back'],
+});
+
+/** Lines of the back that no field uses and that do not only repeat one. */
+function noteFrom(
+  back: Reading,
+  used: ReadonlySet<number>,
+  fields: readonly FieldProposal[],
+): FieldProposal | undefined {
+  const known = fields.map((f) => foldTight(f.value)).filter(Boolean);
+  const lines = back.lines
+    .map((line, index) => ({ index, text: line.text.trim(), key: foldTight(line.text), sure: line.confidence }))
+    .filter(({ index, key }) => !used.has(index) && key.length >= SHORTEST_NOTE)
+    .filter(({ key }) => !known.some((value) => value.includes(key) || key === value));
+  if (lines.length === 0) return undefined;
+  return {
+    field: 'note',
+    value: lines.map((l) => l.text).join('\n'),
+    sources: lines.map(({ index, text }) => ({ line: index, from: 0, to: text.length, side: 'back' })),
+    confidence: Math.min(NOTE_CONFIDENCE, ...lines.map((l) => l.sure)),
+    reasons: ['stands on the back'],
+  };
+}

@@ -1,0 +1,113 @@
+import { fork, type ChildProcess } from 'node:child_process';
+import { createRequire } from 'node:module';
+import { pathToFileURL } from 'node:url';
+import { UnreadablePhoto } from './errors';
+import type { ReadingReply } from './readingChild';
+import type { PhotoRead, ReadPhotoOptions } from './readPhoto';
+
+const CHILD = new URL('./readingChild.ts', import.meta.url);
+const TYPESCRIPT = pathToFileURL(createRequire(import.meta.url).resolve('tsx')).href;
+
+export interface TimedRead {
+  read: PhotoRead;
+  /** Milliseconds from bytes to the reading, without waiting for a free process. */
+  ms: number;
+}
+
+/**
+ * Reads photographs in processes of their own, one at a time in each: the engine computes on the
+ * thread that calls it, so this is what keeps two cores busy; and a picture that brings the engine
+ * down takes only its own reading with it. Models are loaded once a process.
+ */
+export class ReadingPool {
+  private readonly idle: Place[];
+  private readonly waiting: ((place: Place) => void)[] = [];
+  private readonly children = new Set<ChildProcess>();
+  private closed = false;
+
+  /** @param size how many photographs are read at a time; the processes start at once */
+  constructor(size: number) {
+    this.idle = Array.from({ length: size }, () => ({ child: this.start() }));
+  }
+
+  /**
+   * Reads a photograph as soon as a process is free.
+   * @throws UnreadablePhoto as `readPhoto` does; Error when the engine failed or its process ended
+   */
+  async read(bytes: Uint8Array, { onProgress }: ReadPhotoOptions = {}): Promise<TimedRead> {
+    const place = this.idle.shift() ?? (await new Promise<Place>((free) => this.waiting.push(free)));
+    try {
+      return await askChild(await place.child, bytes, onProgress);
+    } catch (error) {
+      if (error instanceof ChildEnded && !this.closed) place.child = this.start();
+      throw error;
+    } finally {
+      const first = this.waiting.shift();
+      if (first) first(place);
+      else this.idle.push(place);
+    }
+  }
+
+  /** Ends the processes; what they were reading fails. */
+  close(): void {
+    this.closed = true;
+    for (const child of this.children) child.kill('SIGKILL');
+  }
+
+  private start(): Promise<ChildProcess> {
+    const child = fork(CHILD, { execArgv: ['--import', TYPESCRIPT], serialization: 'advanced' });
+    this.children.add(child);
+    child.once('exit', () => this.children.delete(child));
+    const ready = new Promise<ChildProcess>((resolve, reject) => {
+      child.once('exit', () => reject(new ChildEnded()));
+      child.once('error', () => reject(new ChildEnded()));
+      child.once('message', () => resolve(child));
+    });
+    // Whoever reads next is told; until then nobody is there to hear it.
+    ready.catch(() => undefined);
+    return ready;
+  }
+}
+
+/** One of the pool's places with the process that sits in it. */
+interface Place {
+  child: Promise<ChildProcess>;
+}
+
+class ChildEnded extends Error {
+  constructor() {
+    super('The reading process ended before it was done.');
+  }
+}
+
+function askChild(
+  child: ChildProcess,
+  bytes: Uint8Array,
+  onProgress: ReadPhotoOptions['onProgress'],
+): Promise<TimedRead> {
+  return new Promise((resolve, reject) => {
+    const ended = () => settle(() => reject(new ChildEnded()));
+    const settle = (done: () => void) => {
+      child.off('message', hear);
+      child.off('exit', ended);
+      done();
+    };
+    const hear = (message: ReadingReply) => {
+      switch (message.kind) {
+        case 'ready':
+          return;
+        case 'progress':
+          return onProgress?.(message.share);
+        case 'read':
+          return settle(() => resolve(message));
+        case 'unreadable':
+          return settle(() => reject(new UnreadablePhoto(message.code, message.message)));
+        case 'failed':
+          return settle(() => reject(new Error(message.message)));
+      }
+    };
+    child.on('message', hear);
+    child.once('exit', ended);
+    child.send({ bytes }, (error) => error && settle(() => reject(new ChildEnded())));
+  });
+}
