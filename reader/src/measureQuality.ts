@@ -3,6 +3,8 @@ import type { Pixels } from './pixels';
 
 /** Brighter than this in all of a pixel's surroundings is burnt out. */
 const BURNT_OUT = 250;
+/** Print with less contrast than this, in grey levels, has no measurable edges. */
+const FAINT = 12;
 /** Text is looked at along this many rows of a line's crop. */
 const ROWS = 9;
 
@@ -25,7 +27,7 @@ export function measureQuality(
     smallestText: heights.length > 0 ? round((quantile(heights, 0.1) * natural) / 1.5) : 0,
     blur: round(
       quantile(
-        measured.map((m) => m.blur),
+        measured.flatMap((m) => m.blur ?? []),
         0.5,
       ),
     ),
@@ -52,7 +54,7 @@ function quantile(values: readonly number[], share: number): number {
  * Contrast and blur of a line: its brightness along rows through the middle, the span between its
  * dark and light ends, and that span over the steepest change, which is how wide an edge is.
  */
-function measureLine(card: Pixels, quad: Quad): { contrast: number; blur: number } | undefined {
+function measureLine(card: Pixels, quad: Quad): { contrast: number; blur?: number } | undefined {
   const height = (distance(quad[0], quad[3]) + distance(quad[1], quad[2])) / 2;
   const width = distance(quad[0], quad[1]);
   if (height < 4 || width < height) return undefined;
@@ -72,7 +74,8 @@ function measureLine(card: Pixels, quad: Quad): { contrast: number; blur: number
   if (profiles.length === 0) return undefined;
   const contrast = quantile(profiles, 0.97) - quantile(profiles, 0.03);
   const steepest = quantile(changes, 0.98);
-  return { contrast, blur: contrast / Math.max(1, steepest) / (height / 1.5) };
+  // Where hardly anything is to be seen there is no edge whose width could be told.
+  return contrast < FAINT ? { contrast } : { contrast, blur: contrast / Math.max(1, steepest) / (height / 1.5) };
 }
 
 function pointIn(quad: Quad, across: number, down: number): readonly [number, number] {

@@ -4,6 +4,7 @@ import { intersectionOverUnion, type Quad } from '@dossier/core/capture';
 import { proposeFields } from '@dossier/core/reading';
 import sharp from 'sharp';
 import { readPhoto, UnreadablePhoto } from '.';
+import { decodePhoto } from './decodePhoto';
 import { photoThumbnail } from './photoThumbnail';
 import { sniffPhoto } from './sniffPhoto';
 
@@ -95,6 +96,14 @@ describe('pictures of every kind', () => {
     ['a grey JPEG', () => small.clone().greyscale().jpeg().toBuffer()],
     ['a CMYK JPEG', () => small.clone().toColourspace('cmyk').jpeg().toBuffer()],
     ['a WebP', () => small.clone().webp().toBuffer()],
+    ['an animated WebP by its first picture', () => animated()],
+    [
+      'a strip one pixel high',
+      () =>
+        sharp({ create: { width: 900, height: 1, channels: 3, background: '#ddd' } })
+          .png()
+          .toBuffer(),
+    ],
     [
       'one pixel',
       () =>
@@ -135,6 +144,20 @@ describe('pictures of every kind', () => {
     await expect(readPhoto(huge)).rejects.toMatchObject({ code: 'too-many-pixels' });
   });
 
+  it('that are damaged anywhere are opened as far as they go, or refused in words', async () => {
+    const whole = await sharp(photo('harrowfield')).resize(320).jpeg().toBuffer();
+    let seed = 11;
+    const chance = (below: number) => (seed = (seed * 16807) % 2147483647) % below;
+    for (let round = 0; round < 60; round++) {
+      const broken = Buffer.from(whole);
+      for (let k = 0; k < 1 + chance(12); k++) broken[2 + chance(broken.length - 2)] = chance(256);
+      const bytes = round % 3 === 0 ? broken.subarray(0, chance(broken.length)) : broken;
+      const outcome = await decodePhoto(bytes).catch((error: unknown) => error);
+      if (outcome instanceof UnreadablePhoto) expect(outcome.message).toMatch(/\.$/);
+      else expect(outcome).toMatchObject({ width: expect.any(Number), height: expect.any(Number) });
+    }
+  });
+
   it('are told apart by their bytes', async () => {
     expect(sniffPhoto(photo('harrowfield'))).toBe('jpeg');
     expect(sniffPhoto(await small.clone().webp().toBuffer())).toBe('webp');
@@ -147,6 +170,19 @@ describe('pictures of every kind', () => {
     expect(await photoThumbnail(Buffer.from('Dear Sir'))).toBeUndefined();
   });
 });
+
+async function animated(): Promise<Buffer> {
+  const frames = await Promise.all(
+    ['#dddddd', '#999999'].map((background) =>
+      sharp({ create: { width: 64, height: 48, channels: 3, background } })
+        .png()
+        .toBuffer(),
+    ),
+  );
+  return sharp(frames, { join: { animated: true } })
+    .webp({ loop: 0, delay: [100, 100] })
+    .toBuffer();
+}
 
 async function sizeOf(bytes: Uint8Array): Promise<{ width: number; height: number }> {
   const { width = 0, height = 0 } = await sharp(bytes).metadata();

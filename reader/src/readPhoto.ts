@@ -1,26 +1,15 @@
-import {
-  distance,
-  LONGEST_RECTIFIED_SIDE,
-  rectangle,
-  rectifiedSize,
-  renameCorners,
-  type Quad,
-  type QuarterTurns,
-} from '@dossier/core/capture';
-import type { Reading, ReadLine } from '@dossier/core/reading';
+import { LONGEST_RECTIFIED_SIDE, rectangle, renameCorners, type Quad } from '@dossier/core/capture';
+import type { Reading } from '@dossier/core/reading';
 import { decodePhoto } from './decodePhoto';
-import { detectText } from './detectText';
-import { isUpsideDown } from './direction';
 import { encodeJpeg } from './encodeJpeg';
 import { findCards } from './findCards';
-import { isVertical, layFlat } from './lineCrop';
-import { ENGINE_VERSION, loadModels, type Models } from './models';
 import { measureQuality } from './measureQuality';
+import { ENGINE_VERSION, loadModels, type Models } from './models';
 import type { Pixels } from './pixels';
 import { readCodes } from './readCodes';
-import { recogniseLine } from './recogniseLine';
-import { cropPixels, resizePixels } from './resizePixels';
-import { turnPixels, warpQuad } from './warp';
+import { readLines } from './readLines';
+import { resizePixels } from './resizePixels';
+import { uprightCard } from './uprightCard';
 
 /** One card found in a photograph, upright and read. */
 export interface CardRead {
@@ -92,9 +81,8 @@ async function pictures(card: Pixels): Promise<Pick<CardRead, 'picture' | 'thumb
 }
 
 async function readCard(models: Models, photo: Pixels, quad: Quad): Promise<CardRead | undefined> {
-  const flat = await rectify(photo, quad);
-  const { turns, upright, boxes } = await turnUpright(models, flat);
-  const lines = await recogniseAll(models, upright, boxes);
+  const { picture: upright, turns, lines: outlines } = await uprightCard(models, photo, quad);
+  const lines = await readLines(models, upright, outlines);
   const codes = await readCodes(upright);
   if (lines.length === 0 && codes.length === 0) return undefined;
   const placed = renameCorners(quad, turns);
@@ -108,66 +96,4 @@ async function readCard(models: Models, photo: Pixels, quad: Quad): Promise<Card
     ...(await pictures(upright)),
     reading: { width: upright.width, height: upright.height, lines, codes, quality },
   };
-}
-
-/** Cuts the card out, shrinking with area averaging first when the photograph is much finer than needed. */
-async function rectify(photo: Pixels, quad: Quad): Promise<Pixels> {
-  const { width, height } = rectifiedSize(quad, [photo.width, photo.height]);
-  const xs = quad.map((p) => p[0]);
-  const ys = quad.map((p) => p[1]);
-  const cut = await cropPixels(photo, {
-    left: Math.min(...xs) - 2,
-    top: Math.min(...ys) - 2,
-    right: Math.max(...xs) + 2,
-    bottom: Math.max(...ys) + 2,
-  });
-  const natural = Math.max(distance(quad[0], quad[1]), distance(quad[0], quad[3]));
-  const scale = Math.min(1, (1.25 * Math.max(width, height)) / natural);
-  const source = await resizePixels(
-    cut.pixels,
-    Math.max(1, Math.round(cut.pixels.width * scale)),
-    Math.max(1, Math.round(cut.pixels.height * scale)),
-  );
-  const sx = source.width / cut.pixels.width;
-  const sy = source.height / cut.pixels.height;
-  const moved = quad.map(([x, y]) => [(x - cut.left) * sx, (y - cut.top) * sy]) as unknown as Quad;
-  return warpQuad(source, moved, width, height);
-}
-
-/** Turns a rectified card so that its text stands upright, and gives the boxes of its lines there. */
-async function turnUpright(
-  models: Models,
-  flat: Pixels,
-): Promise<{ turns: QuarterTurns; upright: Pixels; boxes: Quad[] }> {
-  const found = (await detectText(models, flat)).map((b) => b.quad);
-  const extent = (q: Quad) => Math.max(distance(q[0], q[1]), distance(q[0], q[3]));
-  const total = found.reduce((sum, q) => sum + extent(q), 0);
-  const vertical = found.filter(isVertical).reduce((sum, q) => sum + extent(q), 0);
-  const lying = vertical > total / 2;
-  const level = lying ? turnPixels(flat, 1) : flat;
-  const levelBoxes = lying ? (await detectText(models, level)).map((b) => b.quad) : found;
-  const upsideDown = await isUpsideDown(
-    models,
-    level,
-    levelBoxes.filter((q) => !isVertical(q)),
-  );
-  const turns = ((lying ? 1 : 0) + (upsideDown ? 2 : 0)) as QuarterTurns;
-  const turned = upsideDown ? levelBoxes.map((q) => turnHalf(q, level)) : levelBoxes;
-  return { turns, upright: turnPixels(level, upsideDown ? 2 : 0), boxes: turned.map(layFlat) };
-}
-
-const turnHalf = (quad: Quad, { width, height }: Pixels): Quad =>
-  renameCorners(quad.map(([x, y]) => [width - x, height - y]) as unknown as Quad, 2);
-
-/** Two lines at a time: one session thread each keeps both cores busy without contention. */
-async function recogniseAll(models: Models, card: Pixels, boxes: readonly Quad[]): Promise<ReadLine[]> {
-  const results: (ReadLine | undefined)[] = new Array(boxes.length);
-  let next = 0;
-  const lane = async () => {
-    for (let i = next++; i < boxes.length; i = next++) results[i] = await recogniseLine(models, card, boxes[i]!);
-  };
-  await Promise.all([lane(), lane()]);
-  return results
-    .filter((line) => line !== undefined)
-    .sort((a, b) => a.quad[0][1] - b.quad[0][1] || a.quad[0][0] - b.quad[0][0]);
 }
