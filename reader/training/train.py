@@ -1,6 +1,6 @@
 """Trains the Latin head on drawn lines and writes it as ONNX.
 
-    train.py FOLDER --out HEAD.onnx [--epochs 4]
+    train.py FOLDER --out HEAD.onnx [--epochs 3]
 
 FOLDER holds what `make-data.sh` wrote. The order of the lines and the first weights come from SEED.
 """
@@ -47,7 +47,6 @@ class Lines:
                 if needed <= width // 4:
                     self.of_width[width].append((features, at, classes))
                 at += _sizes(width)[0] + _sizes(width)[1]
-        self.tables = [_spread(least, span) for least, span in LIMITS]
 
     def batches(self, order):
         """Batches of lines of one width, in the order drawn by `order` (a random.Random)."""
@@ -64,18 +63,18 @@ class Lines:
         """Tensors of a batch: [N, 480, 3, T], [N, T/2, 120]."""
         first, second = _sizes(width)
         rows = np.stack([features[at : at + first + second] for features, at, _ in lines])
-        convolutions = self.tables[0][rows[:, :first]].reshape(len(lines), 480, 3, width // 4)
-        neck = self.tables[1][rows[:, first:]].reshape(len(lines), width // 8, 120)
-        return torch.from_numpy(convolutions), torch.from_numpy(neck)
+        both = torch.from_numpy(rows)
+        convolutions = _spread(both[:, :first], *LIMITS[0]).reshape(len(lines), 480, 3, width // 4)
+        return convolutions, _spread(both[:, first:], *LIMITS[1]).reshape(len(lines), width // 8, 120)
 
 
 def _sizes(width):
     return 480 * 3 * (width // 4), (width // 8) * 120
 
 
-def _spread(least, span):
-    """Byte → value."""
-    return ((np.arange(256) / 255) ** 2 * span + least).astype(np.float32)
+def _spread(bytes_, least, span):
+    """Bytes → values."""
+    return bytes_.float().div_(255).square_().mul_(span).add_(least)
 
 
 def _loss(head, lines, width, batch):
@@ -149,9 +148,10 @@ def main():
     arguments = argparse.ArgumentParser()
     arguments.add_argument("folder", type=Path)
     arguments.add_argument("--out", type=Path, required=True)
-    arguments.add_argument("--epochs", type=int, default=4)
+    arguments.add_argument("--epochs", type=int, default=3)
     options = arguments.parse_args()
     torch.manual_seed(SEED)
+    torch.set_num_threads(1)
     head = LatinHead(len(CHARSET) + 1)
     train(head, Lines(options.folder, "lines"), options.epochs, Lines(options.folder, "validation"))
     torch.save(head.state_dict(), options.out.with_suffix(".pt"))

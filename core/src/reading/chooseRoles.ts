@@ -36,7 +36,7 @@ const CANDIDATES_A_ROLE = 7;
 /** A ring or accent on a capital makes a line this much taller. */
 const ACCENT_TOLERANCE = 1.4;
 /** Two lines are taken for one name or company only when that explains more than one of them. */
-const PAIR = { name: 0.9, company: -1.2 } as const;
+const PAIR = { name: 0.9, company: -1.2, row: -0.8 } as const;
 
 /**
  * Decides together which lines are the person's name, the company, the title and the department:
@@ -50,6 +50,7 @@ export function chooseRoles(lines: readonly CardLine[], evidence: CardEvidence):
     lines: [line],
   }));
   const pairs = pairsOf(lines);
+  const besides = besidePairs(lines);
   const ranked = (candidates: readonly Candidate[], score: (c: Candidate) => RoleScore, least: number) =>
     candidates
       .map((candidate): Chosen => ({ candidate, ...score(candidate) }))
@@ -58,12 +59,12 @@ export function chooseRoles(lines: readonly CardLine[], evidence: CardEvidence):
       .slice(0, CANDIDATES_A_ROLE);
 
   const names = ranked(
-    [...singles, ...pairs.filter(mayBeSplitName)],
+    [...singles, ...pairs.filter(mayBeSplitName), ...besides],
     (c) => paired(c, scoreName(c, evidence), PAIR.name),
     EMPTY.name,
   );
   const companies = ranked(
-    [...singles, ...pairs.filter((p) => sameSize(p))],
+    [...singles, ...pairs.filter((p) => sameSize(p)), ...besides],
     (c) => paired(c, scoreCompany(c, evidence), PAIR.company),
     EMPTY.company,
   );
@@ -118,7 +119,10 @@ export function chooseRoles(lines: readonly CardLine[], evidence: CardEvidence):
 }
 
 const paired = (candidate: Candidate, role: RoleScore, bonus: number): RoleScore =>
-  candidate.lines.length > 1 ? { ...role, score: role.score + bonus } : role;
+  candidate.lines.length > 1 ? { ...role, score: role.score + (isRow(candidate) ? PAIR.row : bonus) } : role;
+
+const isRow = ({ lines: [a, b] }: Candidate): boolean =>
+  b!.top < a!.bottom && b!.left > a!.left && b!.left >= a!.right - a!.height;
 
 const share = (a: Chosen | undefined, b: Chosen | undefined): boolean =>
   Boolean(a && b && a.candidate.lines.some((line) => b.candidate.lines.some((other) => overlaps(line, other))));
@@ -128,6 +132,21 @@ function pairsOf(lines: readonly CardLine[]): Candidate[] {
     lines
       .filter((lower) => lower !== upper && isNextInBlock(upper, lower, ACCENT_TOLERANCE))
       .map((lower): Candidate => ({ text: `${upper.text} ${lower.text}`, lines: [upper, lower] })),
+  );
+}
+
+/** Two neighbours on one row, as wide-set names and word marks are cut apart. */
+function besidePairs(lines: readonly CardLine[]): Candidate[] {
+  return lines.flatMap((left) =>
+    lines
+      .filter((right) => {
+        const height = Math.max(left.height, right.height);
+        const level = Math.abs(left.top + left.bottom - right.top - right.bottom) / 2 < 0.4 * height;
+        const gap = right.left - left.right;
+        return right.left > left.left && level && gap > -0.3 * height && gap < 1.6 * height;
+      })
+      .filter((right) => Math.max(left.height, right.height) < 1.6 * Math.min(left.height, right.height))
+      .map((right): Candidate => ({ text: `${left.text} ${right.text}`, lines: [left, right] })),
   );
 }
 
@@ -169,16 +188,13 @@ function togetherness(name: Chosen | undefined, title: Chosen | undefined, compa
   return bonus;
 }
 
-/** A second position printed right under the first joins it. */
+/** A second position printed right under or above the first joins it, in the order of the print. */
 function withSecondTitle(title: Chosen, free: readonly Candidate[], evidence: CardEvidence): Chosen {
-  const last = title.candidate.lines[title.candidate.lines.length - 1]!;
-  const second = free.find(
-    (c) =>
-      isNextInBlock(last, c.lines[0]!, 1.2) && scoreTitle(c, evidence).score >= 2.5 && scoreDepartment(c).score < 1,
-  );
+  const { lines } = title.candidate;
+  const isPosition = (c: Candidate) => scoreTitle(c, evidence).score >= 2.5 && scoreDepartment(c).score < 1;
+  const below = free.find((c) => isNextInBlock(lines[lines.length - 1]!, c.lines[0]!, 1.2) && isPosition(c));
+  const above = below ? undefined : free.find((c) => isNextInBlock(c.lines[0]!, lines[0]!, 1.2) && isPosition(c));
+  const [first, second] = above ? [above, title.candidate] : [title.candidate, below];
   if (!second) return title;
-  return {
-    ...title,
-    candidate: { text: `${title.candidate.text}, ${second.text}`, lines: [...title.candidate.lines, ...second.lines] },
-  };
+  return { ...title, candidate: { text: `${first.text}, ${second.text}`, lines: [...first.lines, ...second.lines] } };
 }

@@ -112,7 +112,7 @@ function bestAnchor(lines: readonly CardLine[], country: string | undefined): An
 
 /** Without a postal code only a line with a house number and a street word is an address. */
 function streetOnly(lines: readonly CardLine[]): FoundPostalAddress {
-  const line = lines.find((l) => /\d/.test(l.text) && hasStreetWord(l.text));
+  const line = lines.find((l) => /\d/.test(l.text) && /^[\p{Lu}\d]/u.test(l.text) && hasStreetWord(l.text));
   return line ? { street: { value: line.text, sources: [whole(line)] } } : {};
 }
 

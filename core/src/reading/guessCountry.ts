@@ -2,7 +2,7 @@ import { parsePhoneNumberFromString } from 'libphonenumber-js/max';
 import { bareDigitCountries, countryNames, postcodeForms, type PostcodeForm } from './tables/addressWords';
 import type { PhoneCandidate } from './findPhones';
 import { fold } from './fold';
-import { countryWords } from './tables/countryWords';
+import { countryWords, numberGroupings } from './tables/countryWords';
 import type { ReadLine } from './types';
 
 const WEIGHT = {
@@ -14,6 +14,7 @@ const WEIGHT = {
   assumed: 1,
   fitsNumbers: 1,
   grouping: 2,
+  numberGrouping: 0.4,
   words: 1.2,
 } as const;
 
@@ -65,13 +66,14 @@ const CALLING_CODES: Readonly<Record<string, readonly string[]>> = {
 
 /**
  * The country a card speaks for: by its printed name, the form of its postal code, calling codes,
- * domain endings and which country its national numbers fit; `assumed` only breaks a tie or
+ * (also of numbers in the card's code), domain endings and which country its national numbers fit; `assumed` only breaks a tie or
  * stands in when the card is silent.
  */
 export function guessCountry(
   lines: readonly ReadLine[],
   phones: readonly PhoneCandidate[],
   domains: readonly string[],
+  saidNumbers: readonly string[],
   assumed?: string,
 ): string | undefined {
   const votes = new Map<string, number>();
@@ -92,13 +94,18 @@ export function guessCountry(
     else vote(form.country, WEIGHT.telltalePostcode);
   }
   for (const domain of domains) vote(DOMAIN_COUNTRIES[domain.slice(domain.lastIndexOf('.') + 1)], WEIGHT.domainEnding);
-  for (const { printed } of phones) {
+  for (const printed of [...phones.map((p) => p.printed), ...saidNumbers]) {
     const number = parsePhoneNumberFromString(printed.replace(/\(0\)/, '').replace(/^00/, '+'));
     for (const [i, country] of (CALLING_CODES[number?.countryCallingCode ?? ''] ?? []).entries()) {
       vote(country, WEIGHT.callingCode - 0.5 * i);
     }
   }
   if (northAmerican(phones)) vote('US', WEIGHT.grouping);
+  for (const { printed } of phones) {
+    for (const { pattern, countries } of numberGroupings) {
+      if (pattern.test(printed)) countries.forEach((country) => vote(country, WEIGHT.numberGrouping));
+    }
+  }
   vote(assumed, WEIGHT.assumed);
   for (const country of votes.keys()) {
     const fitting = phones.filter(

@@ -28,8 +28,11 @@ export function nameParts(text: string): NameParts {
   const suffixes: string[] = [];
   while (words.length > 2 && isCredential(words[words.length - 1]!)) suffixes.unshift(words.pop()!);
   const behind = afterComma.filter(Boolean);
-  if (behind.length > 0 && behind.every((part) => isCredential(part) || part.split(/\s+/).every(isCredential)))
-    suffixes.push(...behind);
+  if (
+    behind.length > 0 &&
+    behind.every((part) => isCredential(part) || part.split(/\s+/).every((w) => isCredential(w, true)))
+  )
+    suffixes.push(...behind.map(inCapitals));
   else if (behind.length === 1 && words.length <= 2 && prefixes.length === 0) words.unshift(...behind[0]!.split(/\s+/));
   return { prefixes, core: words, suffixes };
 }
@@ -45,11 +48,27 @@ function isPrefix(word: string, words: readonly string[]): boolean {
   );
 }
 
-const isCredential = (word: string): boolean => {
+/** Letters after a name are known, and set in capitals; behind a comma a reading in small letters will do. */
+const isCredential = (word: string, behindComma = false): boolean => {
   const key = plain(word);
   const capitals = word.replace(/[^\p{Lu}]/gu, '').length;
-  return credentials.has(key) && (capitals >= 2 || /^(jr|sr|esq)$/.test(key) || /^(ii|iii|iv)$/.test(key));
+  return (
+    credentials.has(key) &&
+    (capitals >= 2 ||
+      (behindComma && key.length >= MISREAD_CREDENTIAL) ||
+      /^(jr|sr|esq)$/.test(key) ||
+      /^(ii|iii|iv)$/.test(key))
+  );
 };
+
+/** From this length on letters after a name are capitals however they were read; shorter ones are often mixed. */
+const MISREAD_CREDENTIAL = 4;
+
+const inCapitals = (part: string): string =>
+  part
+    .split(' ')
+    .map((w) => (isCredential(w) || !isCredential(w, true) ? w : w.toUpperCase()))
+    .join(' ');
 
 /** Countries where two family names are the rule. */
 const TWO_FAMILY_NAMES = new Set(['ES', 'PT', 'BR']);

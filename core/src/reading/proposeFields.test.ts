@@ -106,15 +106,43 @@ describe('proposing fields', () => {
       { givenName: 'Lucie', familyName: 'Hilpert', title: 'Chief Estimator', company: 'Ostiston Roofing Ltd' },
     ],
     [
+      'two positions whatever the surer of them',
+      ['Walker Denesik', 'Founder / Boatbuilder', 'Workshop Supervisor', 'walker@corelund.ie'],
+      { title: 'Founder / Boatbuilder, Workshop Supervisor' },
+    ],
+    [
+      'a word mark cut in two on one row',
+      [
+        { text: 'norvane', x: 70, y: 130, size: 56 },
+        { text: 'pianos', x: 310, y: 128, size: 60 },
+        { text: 'Horacio Mills', x: 70, y: 300 },
+        { text: 'horacio_mills@norvanepianos.co', x: 600, y: 380 },
+      ],
+      { company: 'Norvane Pianos', familyName: 'Mills' },
+    ],
+    [
+      'letters after the name although they were read small',
+      ['Kate R. Parisian, Mrcvs', 'Director', 'Service & Spares'],
+      { familyName: 'Parisian', suffix: 'MRCVS' },
+    ],
+    [
+      'a letter for a digit inside a word',
+      ['Myles Hodkiewic3', 'Operations Manager', 'myles.hodkiewicz@kestisk-freight.com'],
+      { familyName: 'Hodkiewicz' },
+    ],
+    [
       'a department beside the title',
       ['Lucie Hilpert', 'Chief Estimator', 'Finance', 'lucie@ostiston.co.uk'],
       { title: 'Chief Estimator', department: 'Finance' },
     ],
-  ])('gives %s', (_what, lines, expected) => {
-    const card = fieldsOf(lines);
-    for (const [field, value] of Object.entries(expected))
-      expect([field, card.one(field as FieldName)]).toEqual([field, value]);
-  });
+  ] satisfies [string, (string | PrintedLine)[], Record<string, string | undefined>][])(
+    'gives %s',
+    (_what, lines, expected) => {
+      const card = fieldsOf(lines);
+      for (const [field, value] of Object.entries(expected))
+        expect([field, card.one(field as FieldName)]).toEqual([field, value]);
+    },
+  );
 
   it.each([
     ['DE', ['Am Alten Hafen 38', 'D-60380 Frankfurt am Main'], ['Am Alten Hafen 38', '60380', 'Frankfurt am Main']],
@@ -130,6 +158,11 @@ describe('proposing fields', () => {
       ['Rua do Engenho, 471', '30118-341', 'Belo Horizonte'],
     ],
     ['NL', ['Prinsengracht 12', '1015 DV Amsterdam', 'Nederland'], ['Prinsengracht 12', '1015 DV', 'Amsterdam']],
+    [
+      'GB with a code that looks like a number',
+      ['48 Granby Terrace', 'Sheffield, S19 2WX'],
+      ['48 Granby Terrace', 'S19 2WX', 'Sheffield'],
+    ],
     [
       'GB in one line',
       ['Riverside House, 4 Saltworks Road, Newcastle upon Tyne', 'NE1 9DS, UK'],
@@ -148,11 +181,22 @@ describe('proposing fields', () => {
         'P. IVA 02931840478',
         'Class of 2007',
         'NPI 1004301782',
+        'C.F. 02931840410',
+        'St.-Nr. 21/815/08318',
         'Tel (0117) 496 0546',
       ],
       'GB',
     );
     expect(card.all('phone')).toEqual(['+441174960546']);
+  });
+
+  it.each([
+    ['GB', '(0191) 498 0044', '+441914980044'],
+    ['FR', '04 72 00 91 54', '+33472009154'],
+    ['DK', '26 29 59 54', '+4526295954'],
+    ['AU', '(07) 3010 4471', '+61730104471'],
+  ])('places a number printed in the manner of %s on a card that says nothing else', (_country, printed, expected) => {
+    expect(fieldsOf(['Nella Voss', `Office ${printed}`]).all('phone')).toEqual([expected]);
   });
 
   it('never offers a fax as another kind of number', () => {

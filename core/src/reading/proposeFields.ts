@@ -10,7 +10,7 @@ import { findWebsites } from './findWebsites';
 import { fold, foldTight } from './fold';
 import { guessCountry } from './guessCountry';
 import { learnedAddress, learnedPhone, type Learned, type LearnedFirm } from './learned';
-import type { CardProposal, FieldName, FieldProposal, SourceSpan } from './proposal';
+import { FIELD_NAMES, type CardProposal, type FieldName, type FieldProposal, type SourceSpan } from './proposal';
 import { readCode, type CodeValue } from './readCode';
 import { reconcileDomains, reconcileRepeats } from './reconcileAddresses';
 import type { CardEvidence } from './roleScores';
@@ -50,7 +50,13 @@ export function proposeFields(reading: Reading, options: ProposeOptions = {}): C
   const said = (reading.codes ?? []).flatMap((code) => readCode(code.text));
   const saidDomains = said.flatMap((v) => (v.field === 'email' ? [v.value.slice(v.value.indexOf('@') + 1)] : []));
   const domains = unique([...emails, ...websites].map((a) => a.domain));
-  const country = guessCountry(repaired, phoneCandidates, [...domains, ...saidDomains], options.assumedCountry);
+  const country = guessCountry(
+    repaired,
+    phoneCandidates,
+    [...domains, ...saidDomains],
+    said.filter((v) => v.field === 'phone').map((v) => v.value),
+    options.assumedCountry,
+  );
   const lines = repaired.map((line) => repairAccents(line, country, options.languages));
   const geometry = cardLines({ ...reading, lines });
   const numberLines = new Set(phoneCandidates.filter((c) => placePhone(c, country)).map((c) => c.source.line));
@@ -82,7 +88,7 @@ export function proposeFields(reading: Reading, options: ProposeOptions = {}): C
     ...websites.map((w) => onlineDraft('website', w, 5)),
     ...addressDrafts(address, firms),
   ];
-  const drafts = crossCheck(withoutRepeats(printed), said, country);
+  const drafts = inDeskOrder(crossCheck(withoutRepeats(printed), said, country));
   const proposals = drafts.map(({ trust, certainty, ...proposal }): FieldProposal => {
     const confidence = confidenceOf(lines, { ...proposal, trust, certainty });
     return { ...proposal, confidence };
@@ -94,6 +100,9 @@ export function proposeFields(reading: Reading, options: ProposeOptions = {}): C
     country: address.country?.value ?? country,
   };
 }
+
+const inDeskOrder = (drafts: readonly Draft[]): Draft[] =>
+  [...drafts].sort((a, b) => FIELD_NAMES.indexOf(a.field) - FIELD_NAMES.indexOf(b.field));
 
 const unique = <T>(values: readonly T[]): T[] => [...new Set(values)];
 

@@ -4,21 +4,38 @@ import type { ReadCharacter, ReadLine } from './types';
 
 const DIGIT_FOR: Record<string, string> = { o: '0', O: '0', l: '1', I: '1', s: '5', S: '5' };
 
-/** A run of digits and letters that look like digits, with at least two true digits. */
-const NUMBER_LIKE = /(?<![\p{L}\d])(?=(?:[oOlIsS]*\d){2})[\doOlIsS]{3,}(?![\p{L}\d])/gu;
+/** A run of digits and letters that look like digits, with at least two true digits; "S19 2WX" is a British postcode. */
+const NUMBER_LIKE =
+  /(?<![\p{L}\d])(?![A-Z]\d{1,2} \d[A-Z]{2}(?![\p{L}\d]))(?=(?:[oOlIsS]*\d){2})[\doOlIsS]{3,}(?![\p{L}\d])/gu;
 
 /** A word that begins with l before a consonant that cannot follow it: a capital I. */
 const L_FOR_I = /(?<![\p{L}\d@._-])l(?=[bcdfghjkmnpqrstvwxz]\p{Ll}*(?![\p{L}\d@._-]))/gu;
 
+const LETTER_FOR: Record<string, string> = { 0: 'o', 1: 'l', 3: 'z', 5: 's', 8: 'B' };
+
+/** One digit in a word of at least four letters, some of them small, with none of the marks of addresses around it. */
+const DIGIT_IN_WORD =
+  /(?<![\p{L}\d@._/+-])(?=\p{L}*\d\p{L}*(?![\p{L}\d@._/+-]))(?=(?:\d?\p{L}){4})(?=[\p{L}\d]*\p{Ll}{2})[\p{L}\d]+/gu;
+
 /**
- * Sets right what is beyond doubt a look-alike: letters inside numbers, and l for I at the beginning
- * of words. Every character keeps its place.
+ * Sets right what is beyond doubt a look-alike: letters inside numbers, l for I at the beginning of
+ * words, and a digit inside a word ("Hodkiewic3"), which gives way to the engine's next best letter. Every character keeps its place.
  */
 export function repairLine(line: ReadLine): ReadLine {
   const text = line.text
     .replace(NUMBER_LIKE, (run) => [...run].map((c) => DIGIT_FOR[c] ?? c).join(''))
-    .replace(L_FOR_I, 'I');
+    .replace(L_FOR_I, 'I')
+    .replace(DIGIT_IN_WORD, (word, at: number) => lettersOnly(word, line.characters.slice(at, at + word.length)));
   return text === line.text ? line : { ...line, text };
+}
+
+/** The first character of a word stays: "7Seas" and "3rd" are written so. */
+function lettersOnly(word: string, characters: readonly ReadCharacter[]): string {
+  const at = word.search(/\d/);
+  if (at < 1) return word;
+  const seen = characters[at]?.alternatives.find(({ text }) => /^\p{L}$/u.test(text))?.text;
+  const letter = seen ?? LETTER_FOR[word.charAt(at)];
+  return letter ? word.slice(0, at) + letter + word.slice(at + 1) : word;
 }
 
 /**

@@ -125,6 +125,7 @@ export function scoreCompany(candidate: Candidate, evidence: CardEvidence): Role
   tally.add(-0.9 * proseLevel(text));
   if (relativeHeight(candidate) > 1.15) tally.add(0.7, 'is set larger than most');
   if (departmentTopics.has(text)) tally.add(-2);
+  if (agreement < 0.45 && !legalForm(words)) tally.add(-1.8 * count(words, (w) => departmentHeads.has(w)));
   if (evidence.domains.length === 0 && evidence.localParts.length === 0 && candidate.lines.some((l) => l.isTallest)) {
     tally.add(2.3, 'is the largest line of a card without addresses');
   }

@@ -1,4 +1,5 @@
 import type { LearnedItem } from '@dossier/contract';
+import { Link } from 'expo-router';
 import { View } from 'react-native';
 import { problemText } from '@/lib/api';
 import { formatWhen } from '@/lib/formatDate';
@@ -33,6 +34,11 @@ export function LearnedScreen() {
     <Page measure={680}>
       <View className="gap-6">
         <View className="gap-2">
+          <Link href="/account" aria-label="Back to your account">
+            <View className="min-h-touch justify-center">
+              <Text className="underline underline-offset-4">Your account</Text>
+            </View>
+          </Link>
           <Heading>Learned from your cards</Heading>
           <Soft>Used when the next card of the same firm is read. Forget what is not right.</Soft>
         </View>
@@ -54,8 +60,9 @@ export function LearnedScreen() {
 
 function LearnedRow({ item }: { item: LearnedItem }) {
   const [revoke, { isLoading, error }] = useRevokeLearnedMutation();
-  const { id, text, domain, times, at, actor, revoked } = item;
-  const origin = `${times === 1 ? '1 card' : `${times} cards`}, last by ${actor}, ${formatWhen(at)}`;
+  const { id, kind, text, domain, times, at, actor, revoked } = item;
+  const waits = kind === 'phone' && times < 2 ? '. A number is used once two cards have it' : '';
+  const origin = `${times === 1 ? '1 card' : `${times} cards`}, last by ${actor}, ${formatWhen(at)}${waits}`;
   return (
     <View className="gap-1 border-b border-rule py-2">
       <View className="flex-row items-center gap-3">

@@ -10,7 +10,7 @@ export const legalForms = wordList(`
 
 /** What firms do or are; such a word speaks for a company name. */
 export const tradeWords = wordList(`
-  group holding holdings partners associates brothers bros sons services solutions systems technologies technology tech labs laboratories
+  group holding holdings partners associates brothers bros sons daughters services solutions systems technologies technology tech labs laboratories
   industries international trading enterprises ventures capital consulting logistics transport freight shipping haulage cargo
   glass glazing pianos piano music organs audio visual lighting stage diagnostics medical dental clinic hospital pharmacy veterinary centre center
   lift lifts elevators ventilation heating cooling refrigeration solar energy power electric electrical plumbing roofing timber joinery carpentry

@@ -1,4 +1,25 @@
 /**
+ * How national numbers are grouped in print where that is told from other countries' (national
+ * conventions of ITU-T E.123); each number that looks so speaks a little for those countries.
+ */
+export const numberGroupings: readonly { pattern: RegExp; countries: readonly string[] }[] = [
+  { pattern: /^\(?0[1-9]\d{2,4}\)? \d{3} ?\d{3,4}$|^\(?02\d\)? \d{4} \d{4}$|^07\d{3} \d{6}$|^07\d{3} \d{3} ?\d{3}$/, countries: ['GB'] },
+  { pattern: /^0[1-9](?:[ .]\d\d){4}$/, countries: ['FR'] },
+  { pattern: /^[6-9]\d\d (?:\d{3} \d{3}|\d\d \d\d \d\d)$/, countries: ['ES'] },
+  { pattern: /^\d\d \d\d \d\d \d\d$/, countries: ['DK', 'NO'] },
+  { pattern: /^[49]\d\d \d\d \d{3}$/, countries: ['NO'] },
+  { pattern: /^3\d\d[ .]?\d{3}[ .]?\d{4}$|^0\d{1,3}[ /.]\d{5,8}$/, countries: ['IT'] },
+  { pattern: /^\(0\d\) \d{4} \d{4}$|^04\d\d \d{3} \d{3}$/, countries: ['AU'] },
+  { pattern: /^\(\d\d\) ?9?\d{4}-\d{4}$/, countries: ['BR'] },
+  { pattern: /^0\d{1,3}-\d{2,3} \d\d \d\d$/, countries: ['SE'] },
+  { pattern: /^[29]\d\d \d{3} \d{3}$/, countries: ['PT'] },
+  { pattern: /^0\d{2,4} ?[/-] ?\d{2,3}/, countries: ['DE', 'AT'] },
+  { pattern: /^0\d\d \d{3} \d\d \d\d$/, countries: ['CH'] },
+  { pattern: /^0[1-9]\d? \d{3} \d\d \d\d$|^04\d\d \d\d \d\d \d\d$/, countries: ['BE'] },
+  { pattern: /^0\d{1,2}[ -]\d{3} \d{4}$|^08\d \d{3} \d{4}$/, countries: ['IE'] },
+];
+
+/**
  * Words and letters that are at home in few countries: street words, legal forms, labels, spelling.
  * Each line that shows one speaks a little for those countries.
  */

@@ -25,7 +25,7 @@ export const onlineLabels = /^(?:e|m|w|i|mail|email|e-mail|epost|e-post|correo|c
 
 /** A line with one of these is about a register, tax office or bank, not about reaching somebody. */
 export const registrationPattern =
-  /\b(?:vat|ust|ust-?id\w*|uid|tva|p\.? ?iva|c\.? ?f\.?(?= ?\d)|partita iva|nif|nipc|cif|cnpj|cpf|inscr|insc|rcs|siret|siren|ape|naf|hrb|hra|fn \d|steuer\w*|st-?nr|gst|abn|acn|ein|npi|license|licence|lic|reg(?:istration|istered|d)?\.? ?(?:no|nr|num)?|company no|company number|org\.? ?nr|orgnr|org\.? ?nummer|cvr|kvk|btw|iban|bic|swift|bank|konto|krs|regon|nip|y-tunnus|charity|creci|crea|crm|oab|ico|dic|cin|permit|member(?:ship)? no)\b/i;
+  /\b(?:vat|ust|ust-?id\w*|uid|tva|p\.? ?iva|partita iva|nif|nipc|cif|cnpj|cpf|inscr|insc|rcs|siret|siren|ape|naf|hrb|hra|fn \d|steuer\w*|st\.?-?nr|gst|abn|acn|ein|npi|license|licence|lic|reg(?:istration|istered|d)?\.? ?(?:no|nr|num)?|company no|company number|org\.? ?nr|orgnr|org\.? ?nummer|cvr|kvk|btw|iban|bic|swift|bank|konto|krs|regon|nip|y-tunnus|charity|creci|crea|crm|oab|ico|dic|cin|permit|member(?:ship)? no)\b|\bc\.? ?f\.? ?(?=\d{5})/i;
 
 /** Founding years, class years and the like. */
 export const yearPattern =

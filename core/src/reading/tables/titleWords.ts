@@ -47,7 +47,7 @@ export const titleHeads = wordList(`
   presidente vicepresidente delegato delegata procuratore procuratrice
   directeur-generaal eigenaar eigenares bedrijfsleider bedrijfsleidster hoofd vertegenwoordiger medewerker medewerkster adviseur
   inkoper verkoper *manager *directeur teamleider vennoot zaakvoerder projectleider werkvoorbereider boekhouder advocaat arts dierenarts
-  directie accountmanager tuinder kweker bakker brouwer timmerman loodgieter wijnmaker meester *meester
+  directie accountmanager tuinder kweker bakker brouwer timmerman loodgieter wijnmaker meester *meester *bouwer *bouwster *maker *maakster
   chef *chef direktor direktorin verkstallande vd agare *agare innehavare *ansvarig *ansvarlig *ledare *leder leder sekreterare ingenjor *ingenjor
   saljare *saljare inkopare *tekniker tekniker radgivare *radgivare jurist advokat lakare tandlakare veterinar ekonom *ekonom revisor konsult *konsult *konsulent
   handlaggare samordnare *samordnare koordinator *mastare mastare snickare smed bagare bryggare tradgardsmastare partner
