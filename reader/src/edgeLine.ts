@@ -25,6 +25,7 @@ export class RayFan {
   readonly length: number;
   /** For each ray and place: change and ridge in Lab; NaN where the strips leave the picture. */
   private readonly changes: Float32Array;
+  private readonly ends: number[] = [];
 
   /**
    * @param feet where the rays begin
@@ -38,6 +39,7 @@ export class RayFan {
     const sums = [0, 1, 2].map(() => new Float32Array(length + 1));
     feet.forEach((foot, ray) => {
       const [from, to] = this.sumAlong(lab, foot, direction, sums);
+      this.ends.push(to);
       const reach = GAP + STRIP;
       for (let at = from + reach; at < to - reach; at++) {
         const out = (ray * length + at) * VALUES;
@@ -49,6 +51,11 @@ export class RayFan {
         });
       }
     });
+  }
+
+  /** How far along a ray the picture ends; the ray's length where it does not. */
+  endOf(ray: number): number {
+    return this.ends[ray]!;
   }
 
   /** Running sums of the channels along a ray; gives the part of it that lies inside the picture. */

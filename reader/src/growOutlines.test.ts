@@ -49,6 +49,12 @@ describe('growing outlines from text', () => {
     expect(closest(found, right)).toBeGreaterThan(0.9);
   });
 
+  it('finds a card that the border of the picture cuts off', () => {
+    const cutOff = rectangle(180, 60, 140, 100);
+    const lab = table(20, [{ quad: rectangle(180, 60, 200, 100), brightness: 210 }]);
+    expect(closest(growOutlines(lab, textOf(cutOff)), cutOff)).toBeGreaterThan(0.9);
+  });
+
   it('takes no grain for an edge', () => {
     expect(outlineSupport(table(55, []), card)).toBeLessThan(0.3);
   });

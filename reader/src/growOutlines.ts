@@ -182,7 +182,10 @@ function apart(lines: readonly RayLine[], most: number): RayLine[] {
   return kept;
 }
 
-/** The strongest lines beyond the text on one side: 0 top, 1 right, 2 bottom, 3 left, each from left or top. */
+/**
+ * The strongest lines beyond the text on one side, and the picture's border where a card may be cut off by it: 0 top,
+ * 1 right, 2 bottom, 3 left, each from left or top.
+ */
 function sideLines(lab: LabPlanes, frame: TextFrame, side: 0 | 1 | 2 | 3): Side[] {
   const { left, right, top, bottom, lineHeight } = frame;
   const vertical = side === 1 || side === 3;
@@ -221,6 +224,8 @@ function sideLines(lab: LabPlanes, frame: TextFrame, side: 0 | 1 | 2 | 3): Side[
   const clear = found.filter((line) => line.strength > CLEAR);
   const peaks = apart(clear, 12).sort((a, b) => middle(a) - middle(b));
   kept.push(...peaks.filter((line) => !kept.includes(line)).slice(0, NEAREST_LINES));
+  const cut = [fan.endOf(0), fan.endOf(RAYS - 1)] as const;
+  if (cut[0] < length && cut[1] < length) kept.push({ first: cut[0], last: cut[1], strength: BORDER_SUPPORT });
   const at = (foot: Point, offset: number): Point => [
     foot[0] + axis[0] * sign * offset,
     foot[1] + axis[1] * sign * offset,

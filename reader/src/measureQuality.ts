@@ -6,7 +6,7 @@ const BURNT_OUT = 250;
 /** Print with less contrast than this, in grey levels, has no measurable edges. */
 const FAINT = 12;
 /** Text is looked at along this many rows of a line's crop. */
-const ROWS = 9;
+const ROWS = 5;
 
 /**
  * Measures how well a card can be read in its picture.

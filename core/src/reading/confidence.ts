@@ -1,12 +1,15 @@
+import { adviceFor } from '../capture';
 import type { Draft } from './draft';
 import type { FieldName, SourceSpan } from './proposal';
-import type { ReadLine } from './types';
+import type { ReadLine, Reading } from './types';
 
 /**
  * The engine is far too sure of single characters (measured on phone photographs: most wrong ones
  * have a probability between 0.9 and 0.99); its odds are flattened with this exponent.
  */
 const FLATTEN = 0.8;
+/** In a picture that calls for advice the engine errs more often for the same probability. */
+const FLATTEN_IN_POOR_PICTURE = 0.7;
 
 /** A field with a confidence below this is shown as a doubt. */
 export const DOUBT_BELOW = 0.8;
@@ -25,26 +28,28 @@ const INFERRED = 0.7;
  * Probability 0–1 that a value is right: that the characters it came from are right and that the
  * role is. The least sure character decides the first, since errors on a line go together.
  */
-export function confidenceOf(lines: readonly ReadLine[], draft: Draft): number {
+export function confidenceOf({ lines, quality }: Pick<Reading, 'lines' | 'quality'>, draft: Draft): number {
+  const poor = quality !== undefined && adviceFor(quality).some(({ code }) => code !== 'ground');
+  const exponent = poor ? FLATTEN_IN_POOR_PICTURE : FLATTEN;
   const role = 1 / (1 + Math.exp(-draft.trust));
-  const confidence = role * (draft.certainty ?? readCertainty(lines, draft));
+  const confidence = role * (draft.certainty ?? readCertainty(lines, draft, exponent));
   return draft.disagreement ? Math.min(MOST_CONTESTED, confidence) : confidence;
 }
 
-function readCertainty(lines: readonly ReadLine[], { sources, field }: Draft): number {
+function readCertainty(lines: readonly ReadLine[], { sources, field }: Draft, exponent: number): number {
   if (sources.length === 0) return INFERRED;
-  const certainties = sources.map((span) => spanCertainty(lines, span));
+  const certainties = sources.map((span) => spanCertainty(lines, span, exponent));
   // Of an address printed twice each place alone would do: the surest counts.
   return EXACT_FIELDS.includes(field) ? Math.max(...certainties) : Math.min(...certainties);
 }
 
-function spanCertainty(lines: readonly ReadLine[], { line, from, to }: SourceSpan): number {
+function spanCertainty(lines: readonly ReadLine[], { line, from, to }: SourceSpan, exponent: number): number {
   const characters = lines[line]?.characters.slice(from, to).filter((c) => c.text !== ' ') ?? [];
-  return characters.reduce((least, c) => Math.min(least, flatten(c.probability)), 1);
+  return characters.reduce((least, c) => Math.min(least, flatten(c.probability, exponent)), 1);
 }
 
-function flatten(probability: number): number {
+function flatten(probability: number, exponent: number): number {
   const p = Math.min(0.9999, Math.max(0.0001, probability));
-  const odds = (p / (1 - p)) ** FLATTEN;
+  const odds = (p / (1 - p)) ** exponent;
   return odds / (1 + odds);
 }

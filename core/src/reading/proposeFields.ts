@@ -90,7 +90,7 @@ export function proposeFields(reading: Reading, options: ProposeOptions = {}): C
   ];
   const drafts = inDeskOrder(crossCheck(withoutRepeats(printed), said, country));
   const proposals = drafts.map(({ trust, certainty, ...proposal }): FieldProposal => {
-    const confidence = confidenceOf(lines, { ...proposal, trust, certainty });
+    const confidence = confidenceOf({ ...reading, lines }, { ...proposal, trust, certainty });
     return { ...proposal, confidence };
   });
   const claimed = new Set(proposals.flatMap((p) => p.sources.map((s) => s.line)));
