@@ -21,7 +21,7 @@ describe('advice about a picture', () => {
     [{ blur: 0.6 }, 'still'],
     [{ glare: 0.4 }, 'glare'],
     [{ exposure: 0.08, textContrast: 0.06 }, 'dark'],
-    [{ groundContrast: 0.01 }, 'ground'],
+    [{ groundContrast: 0.008 }, 'ground'],
   ] as const)('says what to do for %j', (change, code) => {
     expect(codes(change)).toEqual([code]);
   });

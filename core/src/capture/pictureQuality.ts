@@ -6,8 +6,8 @@ export interface PictureQuality {
   /** Height in pixels of the photograph of the smallest line of text; 0 without text. */
   smallestText: number;
   /**
-   * Width of the blur over the text's edges as a share of the text's height: 0.1 is crisp,
-   * above 0.3 strokes run together.
+   * Width of the text’s edges as a share of its height: 0.07 is crisp,
+   * above 0.2 strokes run together.
    */
   blur: number;
   /** Share of the area of text lines that is burnt out to white by glare, 0–1. */
@@ -26,14 +26,17 @@ export interface Advice {
   text: string;
 }
 
-/** Below these reading suffers (measured on photographs with truth: see docs/reading.md). */
+/**
+ * Beyond these reading suffers: on photographs with truth ordinary ones stay within all of them, and
+ * those taken out of focus or with shake do not.
+ */
 export const QUALITY_LIMITS = {
   smallestText: 11,
-  blur: 0.34,
-  glare: 0.12,
+  blur: 0.19,
+  glare: 0.25,
   exposure: 0.18,
   textContrast: 0.12,
-  groundContrast: 0.03,
+  groundContrast: 0.012,
 } as const;
 
 /** What to do, most useful first; empty for a good picture. */

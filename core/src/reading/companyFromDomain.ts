@@ -1,5 +1,6 @@
 import { asciiSpellings, fold } from './fold';
 import { registeredDomain } from './findEmails';
+import { withoutLegalForm } from './legalForm';
 import { freeMailDomains, legalForms, tradeWords } from './tables/companyWords';
 
 export const isFreeMail = (domain: string): boolean =>
@@ -35,7 +36,9 @@ function splitTradeWord(label: string): string[] {
 export function domainAgreement(name: string, domain: string): number {
   if (isFreeMail(domain)) return 0;
   const label = domainLabel(domain).replace(/-/g, '');
-  const words = name.split(/[\s\-&.,/]+/).filter((w) => fold(w).length > 1 && !legalForms.has(w));
+  const words = withoutLegalForm(name)
+    .split(/[\s\-&.,/]+/)
+    .filter((w) => fold(w).length > 1 && !legalForms.has(w));
   return Math.max(0, ...spellings(words).map((variant) => coveredLetters(label, variant) / label.length));
 }
 

@@ -1,6 +1,7 @@
 import type { CardLine } from './cardLine';
 import { isNextInBlock } from './cardLine';
 import { fold } from './fold';
+import { hasLegalForm } from './legalForm';
 import type { SourceSpan } from './proposal';
 import { bareDigitCountries, countryNames, postcodeForms, streetWords, type PostcodeForm } from './tables/addressWords';
 
@@ -56,9 +57,11 @@ export function findAddress(lines: readonly CardLine[], country: string | undefi
     }
     if (town) address.locality = withoutProvince(address, town);
   }
-  const streets = [...pieces.before];
+  // On a line with everything the firm stands before its street.
+  const firm = pieces.before.findLastIndex((piece) => hasLegalForm(piece.text));
+  const streets = pieces.before.slice(firm + 1);
   for (const candidate of above) {
-    if (streets.length >= MOST_STREET_LINES || !looksLikeStreet(candidate.text)) break;
+    if (streets.length >= MOST_STREET_LINES || !looksLikeStreet(candidate.text) || hasLegalForm(candidate.text)) break;
     streets.unshift({ text: candidate.text, source: whole(candidate) });
   }
   if (streets.length > 0) {

@@ -8,6 +8,8 @@ export interface FoundAddress {
   domain: string;
   /** Whether another place on the card has set its letters right. */
   repaired?: boolean;
+  /** What was read, where that differs from `value`. */
+  raw?: string;
   source: SourceSpan;
 }
 

@@ -103,6 +103,14 @@ function findFamilyStart(words: readonly string[], country: string | undefined, 
     const shouted = words.findIndex((w, i) => i > 0 && w.length > 2 && isAllCaps(w));
     if (shouted > 0) return shouted;
   }
+  for (let start = 1; start < words.length - 1; start++) {
+    // The first of two family names alone in the address: "asa.lindqvist@" of Åsa Lindqvist Berg.
+    const first = asciiSpellings(words[start]!).filter((f) => f.length > 3);
+    const isFirstFamily = (local: string) =>
+      first.some((f) => foldTight(local).endsWith(f) && foldTight(local).length > f.length) &&
+      !asciiSpellings(words[words.length - 1]!).some((last) => foldTight(local).includes(last));
+    if (localParts.some(isFirstFamily)) return start;
+  }
   for (let start = 1; start < words.length; start++) {
     const family = asciiSpellings(words.slice(start).join(''));
     if (words.length - start > 1 && localParts.some((local) => family.some((f) => foldTight(local).endsWith(f))))
@@ -128,7 +136,8 @@ export function localPartAgreement(text: string, localPart: string): number {
 
 function agreementWith(text: string, local: string): number {
   const words = nameParts(text)
-    .core.map((w) => asciiSpellings(w.replace(/-/g, '')))
+    .core.flatMap((w) => w.split('-'))
+    .map(asciiSpellings)
     .filter((w) => w[0]!.length > 0);
   const full = words.map((w) => w.find((spelling) => spelling.length > 2 && local.includes(spelling)));
   const found = full.filter((w) => w !== undefined);

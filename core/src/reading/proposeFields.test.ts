@@ -131,6 +131,30 @@ describe('proposing fields', () => {
       { familyName: 'Hodkiewicz' },
     ],
     [
+      'a department on the line of the title',
+      ['Tom O’Leary', 'Senior Project Engineer | Cold Storage Division', 'Maple Ridge Refrigeration Inc.'],
+      { title: 'Senior Project Engineer', department: 'Cold Storage Division' },
+    ],
+    [
+      'a firm, its street and its town on one line',
+      [
+        'Jannik Brüggemann',
+        'Hafenbräu Elster KG | Speicherstraße 40 | 28195 Bremen',
+        'j.brueggemann@hafenbraeu-elster.de',
+      ],
+      { company: 'Hafenbräu Elster KG', street: 'Speicherstraße 40', locality: 'Bremen' },
+    ],
+    [
+      'a legal form in several words',
+      ['Łukasz Wójcik-Nowak', 'Chłodnie Bałtyk Sp. z o.o.', 'l.wojcik@chlodniebaltyk.pl'],
+      { company: 'Chłodnie Bałtyk Sp. z o.o.', familyName: 'Wójcik-Nowak' },
+    ],
+    [
+      'two family names of which the address has the first',
+      ['Åsa Lindqvist Berg', 'Inköpschef', 'asa.lindqvist@norrfrys.se'],
+      { givenName: 'Åsa', familyName: 'Lindqvist Berg' },
+    ],
+    [
       'a department beside the title',
       ['Lucie Hilpert', 'Chief Estimator', 'Finance', 'lucie@ostiston.co.uk'],
       { title: 'Chief Estimator', department: 'Finance' },
@@ -157,6 +181,16 @@ describe('proposing fields', () => {
       ['Rua do Engenho, 471', 'Belo Horizonte – MG, CEP 30118-341'],
       ['Rua do Engenho, 471', '30118-341', 'Belo Horizonte'],
     ],
+    ['AT', ['Mariahilfer Gasse 9', 'A-1060 Wien'], ['Mariahilfer Gasse 9', '1060', 'Wien']],
+    ['CH', ['Seestrasse 14', 'CH-8002 Zürich'], ['Seestrasse 14', '8002', 'Zürich']],
+    ['BE', ['Koningsplein 3', 'B-2000 Antwerpen'], ['Koningsplein 3', '2000', 'Antwerpen']],
+    ['ES', ['Calle Mayor, 12', '28013 Madrid', 'España'], ['Calle Mayor, 12', '28013', 'Madrid']],
+    ['PT', ['Rua da Conceição, 45', '4050-215 Porto'], ['Rua da Conceição, 45', '4050-215', 'Porto']],
+    ['DK', ['Strandvejen 8', '8000 Aarhus', 'Danmark'], ['Strandvejen 8', '8000', 'Aarhus']],
+    ['NO', ['Storgata 21', '9008 Tromsø', 'Norge'], ['Storgata 21', '9008', 'Tromsø']],
+    ['FI', ['Mäntytie 4', 'FI-40100 Jyväskylä'], ['Mäntytie 4', '40100', 'Jyväskylä']],
+    ['PL', ['ul. Długa 66/4', '80-831 Gdańsk'], ['ul. Długa 66/4', '80-831', 'Gdańsk']],
+    ['IE', ['2 Quay Street', 'Galway H91 X2RD', 'Ireland'], ['2 Quay Street', 'H91 X2RD', 'Galway']],
     ['NL', ['Prinsengracht 12', '1015 DV Amsterdam', 'Nederland'], ['Prinsengracht 12', '1015 DV', 'Amsterdam']],
     [
       'GB with a code that looks like a number',
@@ -209,6 +243,16 @@ describe('proposing fields', () => {
     const emails = fields.filter((f) => f.field === 'email');
     expect(emails.map((f) => f.value)).toEqual(['mlundgren@yarvane.se']);
     expect(emails[0]!.sources).toHaveLength(2);
+  });
+
+  it('sets a look-alike in an address right by the name, only where the engine was unsure', () => {
+    const emailOf = (probability: number) =>
+      fieldsOf(['Nella Voss', { text: 'ne1la.voss@harrowfield.example', probability }]).fields.find(
+        (f) => f.field === 'email',
+      )!;
+    expect(emailOf(0.8).value).toBe('nella.voss@harrowfield.example');
+    expect(emailOf(0.8).runnersUp?.[0]?.value).toBe('ne1la.voss@harrowfield.example');
+    expect(emailOf(0.999).value).toBe('ne1la.voss@harrowfield.example');
   });
 
   it('sets look-alikes right inside numbers and at the beginning of words', () => {

@@ -1,4 +1,4 @@
-import { cardLines, type CardLine } from './cardLine';
+import { cardLines, piecesOfLine, spanOf, type CardLine } from './cardLine';
 import { chooseRoles, type Chosen, type Roles } from './chooseRoles';
 import { confidenceOf } from './confidence';
 import { crossCheck } from './crossCheck';
@@ -6,13 +6,13 @@ import type { Draft } from './draft';
 import { findAddress, looksLikeStreet, type AddressPart, type FoundPostalAddress } from './findAddress';
 import { findEmails, registeredDomain, type FoundAddress } from './findEmails';
 import { findPhoneCandidates, placePhone, type PhoneCandidate } from './findPhones';
-import { findWebsites } from './findWebsites';
+import { findWebsites, overlap } from './findWebsites';
 import { fold, foldTight } from './fold';
 import { guessCountry } from './guessCountry';
 import { learnedAddress, learnedPhone, type Learned, type LearnedFirm } from './learned';
 import { FIELD_NAMES, type CardProposal, type FieldName, type FieldProposal, type SourceSpan } from './proposal';
 import { readCode, type CodeValue } from './readCode';
-import { reconcileDomains, reconcileRepeats } from './reconcileAddresses';
+import { reconcileDomains, reconcileRepeats, reconcileWithName } from './reconcileAddresses';
 import type { CardEvidence } from './roleScores';
 import { companyDraft, nameDrafts, titleDrafts } from './roleDrafts';
 import { onlineLabels, registrationPattern, yearPattern } from './tables/labels';
@@ -68,13 +68,19 @@ export function proposeFields(reading: Reading, options: ProposeOptions = {}): C
   const addressLines = open.filter((line) => !registrationPattern.test(line.text));
   const firstAddress = findAddress(addressLines, country);
   const addressOwned = linesOf(Object.values(firstAddress));
+  const addressSpans = Object.values(firstAddress).flatMap((part: AddressPart | undefined) => part?.sources ?? []);
+  const besideAddress = open
+    .filter((line) => addressOwned.has(line.index))
+    .flatMap(piecesOfLine)
+    .filter((piece) => !addressSpans.some((span) => overlap(span, spanOf(piece))));
   const chosen = chooseRoles(
-    open.filter((line) => !addressOwned.has(line.index) && mayHoldRole(line)),
+    [...open.filter((line) => !addressOwned.has(line.index)), ...besideAddress].filter(mayHoldRole),
     evidence,
   );
+  reconcileWithName(emails, chosen.roles.name?.candidate.text ?? '', lines);
   const roleOwned = linesOfRoles(chosen.roles);
   const address = findAddress(
-    addressLines.filter((line) => !roleOwned.has(line.index)),
+    addressLines.filter((line) => !roleOwned.has(line.index) || addressOwned.has(line.index)),
     country,
   );
 
@@ -164,8 +170,9 @@ const onlineDraft = (field: 'email' | 'website', found: FoundAddress, trust: num
   trust,
   reasons: [
     field === 'email' ? 'has the form of an e-mail address' : 'has the form of a web address',
-    ...(found.repaired ? ['set right by another address on the card'] : []),
+    ...(found.repaired ? ['set right by what else the card says'] : []),
   ],
+  ...(found.raw && { runnersUp: [{ value: found.raw, reason: 'as printed and read' }] }),
 });
 
 function phoneDrafts(

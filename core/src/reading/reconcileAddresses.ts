@@ -1,5 +1,6 @@
 import { editDistance } from './editDistance';
 import type { FoundAddress } from './findEmails';
+import { asciiSpellings } from './fold';
 import type { ReadLine } from './types';
 
 /**
@@ -15,6 +16,7 @@ export function reconcileDomains(emails: FoundAddress[], websites: FoundAddress[
       votes(email.domain) > votes(near.domain) ? [near.domain, email.domain] : [email.domain, near.domain];
     for (const address of [...emails, ...websites]) {
       if (address.domain !== from) continue;
+      address.raw ??= address.value;
       address.value = address.value.replace(from, to);
       address.domain = to;
       address.repaired = true;
@@ -35,7 +37,44 @@ export function reconcileRepeats(emails: FoundAddress[], lines: readonly ReadLin
         certainty(o) > certainty(email),
     );
     if (!better) continue;
+    email.raw ??= email.value;
     email.value = better.value;
     email.repaired = true;
   }
+}
+
+/** What print and engine confuse in addresses. */
+const LOOK_ALIKES = ['1li', '0o', '5s', '8b', '2z', '6b', '9gq', 'uv', 'ce'];
+/** Above this the engine's character stands, whatever the name says. */
+const SURE = 0.98;
+
+/**
+ * Sets a look-alike in the part before the `@` right where the printed name has the same word but for
+ * that character ("ne1la@" of Nella Voss), and the engine was not sure of it.
+ */
+export function reconcileWithName(emails: readonly FoundAddress[], name: string, lines: readonly ReadLine[]): void {
+  const words = name
+    .split(/[\s-]+/)
+    .flatMap(asciiSpellings)
+    .filter((w) => w.length > 3);
+  for (const email of emails) {
+    const at = email.value.indexOf('@');
+    const { line, from, to } = email.source;
+    const characters = lines[line]!.characters.slice(from, to).filter((c) => c.text.trim() !== '');
+    for (const token of email.value.slice(0, at).matchAll(/[a-z\d]{4,}/g)) {
+      const word = words.find((w) => w.length === token[0].length && isOneLookAlikeOff(token[0], w));
+      if (!word || words.includes(token[0])) continue;
+      const off = [...word].findIndex((letter, i) => letter !== token[0][i]);
+      if ((characters[token.index + off]?.probability ?? 0) > SURE) continue;
+      email.raw ??= email.value;
+      email.value = email.value.slice(0, token.index) + word + email.value.slice(token.index + word.length);
+      email.repaired = true;
+    }
+  }
+}
+
+function isOneLookAlikeOff(a: string, b: string): boolean {
+  const off = [...a].filter((letter, i) => letter !== b[i]);
+  const at = [...a].findIndex((letter, i) => letter !== b[i]);
+  return off.length === 1 && LOOK_ALIKES.some((set) => set.includes(a[at]!) && set.includes(b[at]!));
 }

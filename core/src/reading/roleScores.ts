@@ -1,10 +1,11 @@
 import type { CardLine } from './cardLine';
 import { domainAgreement } from './companyFromDomain';
 import { fold, foldTight } from './fold';
+import { hasLegalForm, withoutLegalForm } from './legalForm';
 import { isLikeCompany } from './learned';
 import { looksLikeStreet } from './findAddress';
 import { localPartAgreement, nameParts } from './personName';
-import { legalForms, tradeWords } from './tables/companyWords';
+import { tradeWords } from './tables/companyWords';
 import { departmentHeads, departmentTopics } from './tables/departmentWords';
 import { givenNames, nameParticles } from './tables/nameWords';
 import { titleHeads, titleJoiners, titleModifiers } from './tables/titleWords';
@@ -64,14 +65,6 @@ function proseLevel(text: string): number {
 const capitalised = (word: string): boolean => /^\P{L}*\p{Lu}/u.test(word);
 const relativeHeight = (c: Candidate): number => Math.max(...c.lines.map((l) => l.relativeHeight));
 const hasTitleWord = (text: string): boolean => wordsOf(text).some((w) => titleHeads.has(w.replace(/[.:]/g, '')));
-const legalForm = (words: readonly string[]): boolean =>
-  words.some(
-    (w, i) =>
-      i > 0 &&
-      legalForms.has(w.replace(/[.,]/g, '')) &&
-      /^\P{Ll}|^[lgksc]/u.test(w) &&
-      (w.length > 2 || i === words.length - 1),
-  );
 
 export function scoreName(candidate: Candidate, evidence: CardEvidence): RoleScore {
   const tally = new Tally();
@@ -88,7 +81,7 @@ export function scoreName(candidate: Candidate, evidence: CardEvidence): RoleSco
   tally.add(-2.2 * count(core, (w) => titleHeads.has(w)));
   tally.add(-1.6 * count(core, (w) => tradeWords.has(w)));
   tally.add(-1.2 * count(core, (w) => departmentHeads.has(w) || titleModifiers.has(w)));
-  if (legalForm(core)) tally.add(-3);
+  if (hasLegalForm(candidate.text)) tally.add(-3);
   tally.add(-2 * count(core, (w) => !capitalised(w) && !nameParticles.has(w)));
   tally.add(-1.5 * count(core, (w) => titleJoiners.has(w) && !nameParticles.has(w)));
   if (core[0] !== undefined && nameParticles.has(core[0])) tally.add(-1.5);
@@ -110,7 +103,7 @@ export function scoreCompany(candidate: Candidate, evidence: CardEvidence): Role
   if (evidence.said?.company && key === evidence.said.company) tally.add(SAID, SAID_REASON);
   if (evidence.knownCompanies?.some((known) => isLikeCompany(key, known)))
     tally.add(KNOWN, 'your workspace knows this firm');
-  if (legalForm(words)) tally.add(3.2, 'has a legal form');
+  if (hasLegalForm(text)) tally.add(3.2, 'has a legal form');
   const trades = count(words, (w) => tradeWords.has(w.replace(/[.,]/g, '')));
   tally.add(Math.min(2.4, 1.6 * trades), 'says what the firm does');
   const agreement = Math.max(0, ...evidence.domains.map((d) => domainAgreement(text, d)));
@@ -122,10 +115,10 @@ export function scoreCompany(candidate: Candidate, evidence: CardEvidence): Role
   if (hasTitleWord(text) && agreement < 0.6) tally.add(-2.2);
   if (words.some((w) => givenNames.has(w)) && agreement < 0.5) tally.add(-1);
   if (/\d/.test(text)) tally.add(-1.2);
-  tally.add(-0.9 * proseLevel(text));
+  tally.add(-0.9 * proseLevel(withoutLegalForm(text)));
   if (relativeHeight(candidate) > 1.15) tally.add(0.7, 'is set larger than most');
   if (departmentTopics.has(text)) tally.add(-2);
-  if (agreement < 0.45 && !legalForm(words)) tally.add(-1.8 * count(words, (w) => departmentHeads.has(w)));
+  if (agreement < 0.45 && !hasLegalForm(text)) tally.add(-1.8 * count(words, (w) => departmentHeads.has(w)));
   if (evidence.domains.length === 0 && evidence.localParts.length === 0 && candidate.lines.some((l) => l.isTallest)) {
     tally.add(2.3, 'is the largest line of a card without addresses');
   }
@@ -150,15 +143,23 @@ export function scoreTitle(candidate: Candidate, evidence?: CardEvidence): RoleS
     tally.add(KNOWN, 'holds a word your workspace has filed as a title');
   if (heads > 0) tally.add(3 + 0.3 * (heads - 1), 'holds a word for a position');
   tally.add(Math.min(1.5, 0.6 * count(words, (w) => titleModifiers.has(w) || departmentTopics.has(w))));
-  if (legalForm(words)) tally.add(-3);
+  if (hasLegalForm(candidate.text)) tally.add(-3);
   tally.add(-0.7 * count(words, (w) => tradeWords.has(w) && !titleHeads.has(w) && !titleModifiers.has(w)));
   if (words.some((w) => givenNames.has(w))) tally.add(-1);
   if (/\d/.test(candidate.text)) tally.add(-1.5);
   if (/[!?]|\.$/.test(candidate.text) && words.length > 2) tally.add(-1.5);
   if (heads === 0 && (departmentHeads.has(words[0]!) || departmentTopics.has(candidate.text))) tally.add(-1.5);
   if (titleJoiners.has(words[words.length - 1]!)) tally.add(-1);
+  if (holdsDepartment(candidate.text)) tally.add(-2);
   return tally;
 }
+
+/** A position and a department on one line between marks are two things. */
+const holdsDepartment = (text: string): boolean =>
+  /[|·•]/.test(text) &&
+  text
+    .split(/[|·•]/)
+    .some((piece) => !hasTitleWord(piece) && scoreDepartment({ text: piece.trim(), lines: [] }).score >= 2);
 
 export function scoreDepartment(candidate: Candidate): RoleScore {
   const tally = new Tally();
@@ -169,6 +170,6 @@ export function scoreDepartment(candidate: Candidate): RoleScore {
   else if (words.every((w) => departmentTopics.has(w) || titleJoiners.has(w) || w === '&'))
     tally.add(1.6, 'names what a part of a firm does');
   if (hasTitleWord(candidate.text) && !departmentHeads.has(words[0]!)) tally.add(-2.5);
-  if (legalForm(words)) tally.add(-3);
+  if (hasLegalForm(candidate.text)) tally.add(-3);
   return tally;
 }
