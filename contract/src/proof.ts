@@ -58,7 +58,11 @@ export const FieldProposal = z.object({
 export const ProofCard = z.object({
   id: z.uuid(),
   photoId: z.uuid(),
-  state: z.enum(['toProve', 'needsPerson', 'filed', 'discarded']),
+  state: z.enum(['toProve', 'needsPerson', 'filed', 'discarded', 'attached']),
+  /** The card whose back this is, when it is attached to one. */
+  frontCardId: z.uuid().nullable(),
+  /** The back joined to this card, read with it as one. */
+  back: z.object({ cardId: z.uuid(), reading: Reading }).nullable(),
   personId: z.uuid().nullable(),
   takenAt: z.iso.datetime(),
   reading: Reading,
@@ -66,6 +70,10 @@ export const ProofCard = z.object({
   country: z.string().nullable(),
 });
 export type ProofCard = z.infer<typeof ProofCard>;
+
+/** Joining a card of the tray to another as its back. */
+export const BackChange = z.object({ cardId: z.uuid() });
+export type BackChange = z.infer<typeof BackChange>;
 
 /** Taking a card out of the tray, or putting it back. */
 export const CardStateChange = z.object({ state: z.enum(['toProve', 'discarded']) });

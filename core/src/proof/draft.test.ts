@@ -16,6 +16,7 @@ import {
   settleField,
   spanArea,
   spanQuad,
+  withBackOf,
 } from '.';
 
 const reading = readingOf([
@@ -101,5 +102,40 @@ describe('where a field stands on the card', () => {
     expect(part.left).toBeGreaterThan(whole.left);
     expect(part.left + part.width).toBeLessThanOrEqual(reading.width);
     expect(spanQuad(reading, { line: 99, from: 0, to: 1 })).toBeUndefined();
+  });
+});
+
+describe('a back joined to a card on the desk', () => {
+  const front = {
+    field: 'title',
+    value: 'Buyer',
+    sources: [{ line: 0, from: 0, to: 5 }],
+    confidence: 0.9,
+    reasons: [],
+  } as const;
+  const phone = {
+    field: 'phone',
+    value: '+441632960117',
+    sources: [{ line: 0, from: 0, to: 5, side: 'back' }],
+    confidence: 0.9,
+    reasons: [],
+  } as const;
+
+  it('brings its fields in, in their place, and leaves what a person wrote', () => {
+    const edited = editField(draftOf([front]), 'p0', { value: 'Head Buyer' });
+    const joined = withBackOf(edited, [front, phone]);
+    expect(joined.fields.map((f) => f.value)).toEqual(['Head Buyer', '+441632960117']);
+    expect(withBackOf(joined, [front, phone]).fields).toHaveLength(2);
+  });
+
+  it('takes them away with it, but not what a person has settled', () => {
+    const joined = withBackOf(draftOf([front]), [phone]);
+    expect(withBackOf(joined, [front]).fields.map((f) => f.value)).toEqual(['Buyer']);
+    const settled = settleField(joined, joined.fields[1]!.id);
+    expect(withBackOf(settled, [front]).fields).toHaveLength(2);
+  });
+
+  it('claims no line of the front', () => {
+    expect(looseLines(withBackOf(draftOf([]), [phone]), 2)).toEqual([0, 1]);
   });
 });

@@ -85,9 +85,29 @@ function insertInOrder(fields: readonly DraftField[], added: DraftField): DraftF
   return [...fields.slice(0, at), added, ...fields.slice(at)];
 }
 
-/** Lines that no field of the draft claims. */
+/**
+ * The draft after a back was joined or taken off: what a person wrote or settled stays; proposals from
+ * a back that is no longer there fall away, and those of a new one come in.
+ */
+export function withBackOf(draft: Draft, proposals: readonly FieldProposal[]): Draft {
+  const isOfBack = (f: FieldProposal) => f.sources.some((s) => s.side === 'back');
+  const kept = draft.fields.filter((f) => !isOfBack(f) || f.confidence === 1);
+  const known = (p: FieldProposal) => kept.some((f) => f.field === p.field && fold(f.value) === fold(p.value));
+  return proposals
+    .filter((p) => isOfBack(p) && !known(p))
+    .reduce<Draft>(
+      ({ fields, nextId }, proposal) => ({
+        fields: insertInOrder(fields, { ...proposal, id: `a${nextId}`, leftOut: false }),
+        nextId: nextId + 1,
+      }),
+      { fields: kept, nextId: draft.nextId },
+    );
+}
+
+/** Lines of the front that no field of the draft claims. */
 export function looseLines(draft: Draft, lineCount: number): number[] {
-  const claimed = new Set(draft.fields.filter((f) => !f.leftOut).flatMap((f) => f.sources.map((s) => s.line)));
+  const sources = draft.fields.filter((f) => !f.leftOut).flatMap((f) => f.sources);
+  const claimed = new Set(sources.filter((s) => s.side !== 'back').map((s) => s.line));
   return Array.from({ length: lineCount }, (_, i) => i).filter((i) => !claimed.has(i));
 }
 

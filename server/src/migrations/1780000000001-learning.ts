@@ -1,6 +1,8 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm';
 
 const UP = `
+alter table card add front_card_id uuid;
+create index card_front on card (front_card_id);
 alter table workspace add languages text array not null default '{}';
 create table learned_fact (
   id uuid not null,
@@ -26,13 +28,15 @@ grant select, insert, update on learned_fact to dossier_serving;
 grant update (country, languages) on workspace to dossier_serving;
 `;
 
-/** What a workspace learns from what it files, and the languages it expects. */
+/** Backs of cards, what a workspace learns from what it files, and the languages it expects. */
 export class Learning1780000000001 implements MigrationInterface {
   async up(runner: QueryRunner): Promise<void> {
     await runner.query(UP);
   }
 
   async down(runner: QueryRunner): Promise<void> {
-    await runner.query('drop table learned_fact; alter table workspace drop column languages;');
+    await runner.query(
+      'drop table learned_fact; alter table workspace drop column languages; alter table card drop column front_card_id;',
+    );
   }
 }

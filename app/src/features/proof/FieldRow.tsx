@@ -1,5 +1,4 @@
 import { complaintAbout, doubtfulCharacters, isDoubtful, type DraftField } from '@dossier/core/proof';
-import type { Reading } from '@dossier/core/reading/fields';
 import { memo, useCallback } from 'react';
 import { View } from 'react-native';
 import { useDispatch } from 'react-redux';
@@ -7,12 +6,13 @@ import { Button, Select, Soft } from '@/ui';
 import { FIELD_LABELS } from '@/lib/fieldLabels';
 import { PHONE_KINDS } from './phoneKinds';
 import { ProofInput } from './ProofInput';
+import { sideOf, type CardSides } from './sides';
 import { proofActions } from './slice';
 import { Strip } from './Strip';
 
 interface Props {
   cardId: string;
-  reading: Reading;
+  sides: CardSides;
   field: DraftField;
   focused: boolean;
   /** Which of several of its kind it is, counted from 1; undefined for a lone one. */
@@ -30,7 +30,7 @@ const MODES = { email: 'email', phone: 'tel', website: 'url' } as const;
 /** One field: the strip of the picture it came from, its text right under it, what can be done with it. */
 export const FieldRow = memo(function FieldRow({
   cardId,
-  reading,
+  sides,
   field,
   focused,
   ordinal,
@@ -44,6 +44,9 @@ export const FieldRow = memo(function FieldRow({
   const doubtful = isDoubtful(field);
   const ref = useCallback((element: HTMLTextAreaElement | null) => register(id, element), [id, register]);
   const [source] = field.sources;
+  const side = sideOf(sides, source);
+  // Of a back that was taken off there is nothing to show.
+  const shown = source?.side === 'back' && !sides.back ? undefined : source;
   return (
     <View
       role="group"
@@ -55,14 +58,14 @@ export const FieldRow = memo(function FieldRow({
           <Soft className={doubtful ? 'text-ink' : ''}>{FIELD_LABELS[field.field]}</Soft>
         </View>
         <View className="min-w-0 flex-1">
-          {source ? <Strip cardId={cardId} reading={reading} span={source} /> : null}
+          {shown ? <Strip {...side} span={shown} /> : null}
           <View className="flex-row items-end gap-2">
             <View className="min-w-0 flex-1">
               <ProofInput
                 inputRef={ref}
                 label={label}
                 value={field.value}
-                doubts={doubtfulCharacters(field, reading)}
+                doubts={doubtfulCharacters(field, side.reading)}
                 serif={NAMES.includes(field.field)}
                 complaint={complaintAbout(field)}
                 inputMode={MODES[field.field as keyof typeof MODES] ?? 'text'}

@@ -11,8 +11,10 @@ import { Button, EmptyState, Highlight, LoadingLines, Notice, Serif, Soft, Text 
 import { AddField } from './AddField';
 import { useCardQuery, useChangeCardStateMutation } from './api';
 import { CardView } from './CardView';
+import { BackOfCard } from './BackOfCard';
 import { FieldRow } from './FieldRow';
 import { LooseLines } from './LooseLines';
+import { sideOf, sidesOf } from './sides';
 import { proofActions } from './slice';
 import { useDraft } from './useDraft';
 
@@ -56,10 +58,12 @@ export function ProofScreen({ cardId }: { cardId: string }) {
     );
   }
   if (!card || !cardDraft) return <LoadingLines lines={6} />;
+  if (card.state === 'attached') return <IsBack frontCardId={card.frontCardId} />;
   if (card.state === 'filed' || card.state === 'discarded')
     return <NotInTray cardId={cardId} state={card.state} personId={card.personId} />;
 
   const { draft } = cardDraft;
+  const sides = sidesOf(card);
   const doubtful = draft.fields.filter(isDoubtful);
   const focused = draft.fields.find((f) => f.id === focusedId);
   const spans: SourceSpan[] =
@@ -81,7 +85,8 @@ export function ProofScreen({ cardId }: { cardId: string }) {
   const counts = new Map<FieldName, number>();
   draft.fields.forEach((f) => counts.set(f.field, (counts.get(f.field) ?? 0) + 1));
 
-  const picture = <CardView cardId={cardId} reading={card.reading} spans={spans} maxHeight={wide ? '74vh' : '30vh'} />;
+  const shown = sideOf(sides, spans[0]);
+  const picture = <CardView {...shown} spans={spans} maxHeight={wide ? '74vh' : '30vh'} />;
   const fields = (
     <ScrollView
       className="min-h-0 flex-1"
@@ -105,7 +110,7 @@ export function ProofScreen({ cardId }: { cardId: string }) {
           <FieldRow
             key={field.id}
             cardId={cardId}
-            reading={card.reading}
+            sides={sides}
             field={field}
             focused={field.id === focusedId}
             ordinal={counts.get(field.field)! > 1 ? nth : undefined}
@@ -122,6 +127,7 @@ export function ProofScreen({ cardId }: { cardId: string }) {
         lines={looseLines(draft, card.reading.lines.length)}
         onPoint={setLooseLine}
       />
+      <BackOfCard card={card} />
       <RemoveCard cardId={cardId} />
     </ScrollView>
   );
@@ -192,6 +198,20 @@ function RemoveCard({ cardId }: { cardId: string }) {
       </Button>
       {error ? <Notice fault>{problemText(error)}</Notice> : null}
     </View>
+  );
+}
+
+function IsBack({ frontCardId }: { frontCardId: string | null }) {
+  const router = useRouter();
+  return (
+    <EmptyState
+      title="The back of another card"
+      action={
+        <Button onPress={() => router.replace(frontCardId ? `/proof/${frontCardId}` : '/tray')}>Open that card</Button>
+      }
+    >
+      Both sides are proved together.
+    </EmptyState>
   );
 }
 

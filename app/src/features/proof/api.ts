@@ -1,4 +1,4 @@
-import type { CardStateChange, ProofCard } from '@dossier/contract';
+import type { BackChange, CardStateChange, ProofCard } from '@dossier/contract';
 import { api } from '@/lib/api';
 
 export const proofApi = api.injectEndpoints({
@@ -11,7 +11,19 @@ export const proofApi = api.injectEndpoints({
       query: ({ id, state }) => ({ url: `/cards/${id}`, method: 'PATCH', body: { state } }),
       invalidatesTags: (_result, _error, { id }) => [{ type: 'Card', id }, 'Tray'],
     }),
+    joinBack: build.mutation<void, { id: string } & BackChange>({
+      query: ({ id, cardId }) => ({ url: `/cards/${id}/back`, method: 'PUT', body: { cardId } }),
+      invalidatesTags: (_result, _error, { id, cardId }) => [
+        { type: 'Card', id },
+        { type: 'Card', id: cardId },
+        'Tray',
+      ],
+    }),
+    takeBackOff: build.mutation<void, string>({
+      query: (id) => ({ url: `/cards/${id}/back`, method: 'DELETE' }),
+      invalidatesTags: ['Card', 'Tray'],
+    }),
   }),
 });
 
-export const { useCardQuery, useChangeCardStateMutation } = proofApi;
+export const { useCardQuery, useChangeCardStateMutation, useJoinBackMutation, useTakeBackOffMutation } = proofApi;

@@ -39,7 +39,15 @@ const reading: Reading = {
   ],
 };
 const proposals: FieldProposal[] = [
-  { field: 'title', value: 'Buyer', sources: [{ line: 0, from: 0, to: 5 }], confidence: 0.5, reasons: [] },
+  {
+    field: 'title',
+    value: 'Buyer',
+    sources: [{ line: 0, from: 0, to: 5 }],
+    confidence: 0.5,
+    reasons: [],
+    runnersUp: [{ value: 'Head Buyer', reason: 'from the code on the card' }],
+    disagreement: 'The code on the card says “Head Buyer”.',
+  },
   { field: 'company', value: 'Quayside', sources: [], confidence: 0.6, reasons: ['read out of quayside.example'] },
   {
     field: 'phone',
@@ -60,7 +68,7 @@ function Rows() {
     <FieldRow
       key={field.id}
       cardId="c1"
-      reading={reading}
+      sides={{ front: { cardId: 'c1', reading } }}
       field={field}
       focused={i === 0}
       onFocus={nothing}
@@ -101,6 +109,14 @@ describe('a field on the desk', () => {
     expect(fields()[0]!.leftOut).toBe(false);
     fireEvent.click(screen.getByRole('button', { name: 'Delete Title' }));
     expect(fields().map((f) => f.field)).toEqual(['company', 'phone']);
+  });
+
+  it('shows what speaks against it and takes the other value with a tap', () => {
+    const { fields } = openDesk();
+    expect(screen.getByText('The code on the card says “Head Buyer”.')).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'Make Title “Head Buyer”, from the code on the card' }));
+    expect(fields()[0]).toMatchObject({ value: 'Head Buyer', confidence: 1 });
+    expect(screen.queryByText('The code on the card says “Head Buyer”.')).toBeNull();
   });
 
   it('says where it comes from when it is not printed, and of what kind a number is', () => {

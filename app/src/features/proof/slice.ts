@@ -5,10 +5,11 @@ import {
   editField,
   leaveOut,
   settleField,
+  withBackOf,
   type Draft,
   type DraftField,
 } from '@dossier/core/proof';
-import type { FieldName, SourceSpan } from '@dossier/core/reading/fields';
+import type { FieldName, FieldProposal, SourceSpan } from '@dossier/core/reading/fields';
 
 /** What a person makes of a card before it is filed; only this device knows it. */
 export interface CardDraft {
@@ -26,6 +27,9 @@ export const proofSlice = createSlice({
     draftClosed(state, { payload }: PayloadAction<string>) {
       delete state[payload];
     },
+    backChanged: change((draft, { proposals }: { proposals: readonly FieldProposal[] }) =>
+      withBackOf(draft, proposals),
+    ),
     fieldEdited: change(
       (draft, { id, ...edit }: { id: string } & Partial<Pick<DraftField, 'value' | 'phoneKind' | 'extension'>>) =>
         editField(draft, id, edit),

@@ -1,6 +1,6 @@
 import type { ProofCard } from '@dossier/contract';
 import { draftOf } from '@dossier/core/proof';
-import { useEffect } from 'react';
+import { useEffect, useRef } from 'react';
 import { useDispatch, useSelector } from 'react-redux';
 import { useSessionQuery } from '@/features/account';
 import { deviceStore } from '@/lib/deviceStore';
@@ -28,6 +28,18 @@ export function useDraft(card: ProofCard | undefined): CardDraft | undefined {
       gone = true;
     };
   }, [card, accountId, dispatch]);
+
+  const backId = card?.back?.cardId;
+  const opened = cardDraft !== undefined;
+  const backOf = useRef<{ cardId: string; backId?: string }>(undefined);
+  useEffect(() => {
+    if (!card || !opened) return;
+    const before = backOf.current;
+    backOf.current = { cardId: card.id, backId };
+    // A back joined or taken off while the desk is open; a draft kept from before is brought up to date at once.
+    if (before?.cardId === card.id && before.backId === backId) return;
+    dispatch(proofActions.backChanged({ cardId: card.id, proposals: card.proposals }));
+  }, [card, backId, opened, dispatch]);
 
   useEffect(() => {
     if (card && accountId && cardDraft) void writeDraft(card.id, accountId, cardDraft);

@@ -28,8 +28,13 @@ export function fileCard(database: DataSource, who: SignedIn, key: string, reque
     if (card.state === 'filed')
       throw conflict('already-filed', 'This card is filed already. Open the person to see it.');
     const filing = { manager, who, card, request, at: new Date() };
+    if (card.state === 'attached')
+      throw conflict('is-a-back', 'This is the back of another card. File that card: the back goes with it.');
     const filed = request.known ? await updateKnown(filing, request.known) : await createPerson(filing);
-    await manager.update(Card, { id: card.id }, { state: 'filed', personId: filed.personId });
+    await manager.update(Card, [{ id: card.id }, { frontCardId: card.id }], {
+      state: 'filed',
+      personId: filed.personId,
+    });
     await manager.insert(FilingReceipt, {
       workspaceId: who.workspaceId,
       key,

@@ -1,9 +1,10 @@
-import { CardStateChange } from '@dossier/contract';
+import { BackChange, CardStateChange } from '@dossier/contract';
 import { Router } from 'express';
 import type { DataSource } from 'typeorm';
 import { z } from 'zod';
 import { sendPicture } from '../../platform/pictures';
 import { whoIs } from '../../platform/session';
+import { joinBack, takeBackOff } from './backs';
 import { cardPicture, cardToProve, changeCardState } from './service';
 
 const Id = z.object({ id: z.uuid() });
@@ -19,6 +20,15 @@ export function proofRoutes(database: DataSource): Router {
       const { id } = Id.parse(request.params);
       const { size } = Size.parse(request.query);
       sendPicture(response, await cardPicture(database, whoIs(request), id, size));
+    })
+    .put('/cards/:id/back', async (request, response) => {
+      const { id } = Id.parse(request.params);
+      await joinBack(database, whoIs(request), id, BackChange.parse(request.body).cardId);
+      response.status(204).end();
+    })
+    .delete('/cards/:id/back', async (request, response) => {
+      await takeBackOff(database, whoIs(request), Id.parse(request.params).id);
+      response.status(204).end();
     })
     .patch('/cards/:id', async (request, response) => {
       const { id } = Id.parse(request.params);

@@ -11,6 +11,7 @@ export function cardToProve(database: DataSource, who: SignedIn, id: string): Pr
   return inWorkspace(database, who.workspaceId, async (manager) => {
     const card = await manager.findOneBy(Card, { id });
     if (!card) throw notFound('This card');
+    const back = await manager.findOneBy(Card, { frontCardId: id });
     return {
       id: card.id,
       photoId: card.photoId,
@@ -20,6 +21,8 @@ export function cardToProve(database: DataSource, who: SignedIn, id: string): Pr
       reading: card.reading as ProofCard['reading'],
       proposals: card.proposals as ProofCard['proposals'],
       country: card.country,
+      frontCardId: card.frontCardId,
+      back: back && { cardId: back.id, reading: back.reading as ProofCard['reading'] },
     };
   });
 }
@@ -48,6 +51,8 @@ export function changeCardState(
   return inWorkspace(database, who.workspaceId, async (manager) => {
     const card = await manager.findOne(Card, { where: { id }, lock: { mode: 'pessimistic_write' } });
     if (!card) throw notFound('This card');
+    if (card.state === 'attached')
+      throw conflict('is-a-back', 'This is the back of another card. Take it off there first.');
     if (card.state === 'filed')
       throw conflict('already-filed', 'This card is filed already. Open the person to see it.');
     const back = card.proposals.length > 0 ? 'toProve' : 'needsPerson';

@@ -10,6 +10,7 @@ import { Photo } from '../capture';
 @Index('card_photo', ['photoId'])
 @Index('card_file', ['fileId'])
 @Index('card_person', ['personId'])
+@Index('card_front', ['frontCardId'])
 export class Card {
   @PrimaryColumn({ type: 'uuid', primaryKeyConstraintName: 'card_pkey' })
   id!: string;
@@ -32,7 +33,10 @@ export class Card {
   @Column({ name: 'thumbnail_id', type: 'uuid' })
   thumbnailId!: string;
   @Column({ type: 'text' })
-  state!: 'toProve' | 'needsPerson' | 'filed' | 'discarded';
+  state!: 'toProve' | 'needsPerson' | 'filed' | 'discarded' | 'attached';
+  /** The card whose back this is; only of attached ones. */
+  @Column({ name: 'front_card_id', type: 'uuid', nullable: true })
+  frontCardId!: string | null;
   /** Outline in pixels of the displayed photograph; null when the whole picture stands for the card. */
   @Column({ type: 'jsonb', nullable: true })
   quad!: Quad | null;

@@ -4,14 +4,13 @@ import type { Task } from 'graphile-worker';
 import type { DataSource, EntityManager } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
 import { z } from 'zod';
-import { Workspace } from '../../platform/entities';
 import type { Logger } from '../../platform/logger';
 import { storage } from '../../platform/storage';
 import { announce } from '../../platform/trayEvents';
 import { inWorkspace } from '../../platform/workspaceScope';
 import { Photo } from '../capture';
 import { Card } from './entities';
-import { learnedIn } from './learning';
+import { expectationsOf } from './expectations';
 
 const Payload = z.object({ photoId: z.uuid(), workspaceId: z.uuid() });
 
@@ -31,11 +30,9 @@ export function readPhotoTask(database: DataSource, pool: ReadingPool, logger: L
       const photo = await manager.findOneBy(Photo, { id: photoId });
       if (!photo || !['waiting', 'reading'].includes(photo.state)) return undefined;
       const file = await storage.get(manager, photo.fileId);
-      const workspace = await manager.findOneByOrFail(Workspace, { id: workspaceId });
       await manager.update(Photo, { id: photoId }, { state: 'reading', progress: 0.02 });
       await announce(manager, workspaceId, { photoId, state: 'reading', progress: 0.02 });
-      const { country, languages } = workspace;
-      return file && { bytes: file.bytes, takenAt: photo.takenAt, country, languages };
+      return file && { bytes: file.bytes, takenAt: photo.takenAt };
     });
     if (!begun) return;
     const started = performance.now();
@@ -82,19 +79,13 @@ interface Owner {
   photoId: string;
   workspaceId: string;
   takenAt: Date;
-  country: string;
-  languages: string[];
 }
 
 async function storeCards(manager: EntityManager, owner: Owner, read: PhotoRead): Promise<void> {
   const photo = await manager.findOne(Photo, { where: { id: owner.photoId }, lock: { mode: 'pessimistic_write' } });
   if (photo?.state !== 'reading') return;
   const cards = read.cards.length > 0 ? read.cards : [read.whole];
-  const expected = {
-    assumedCountry: owner.country,
-    languages: owner.languages,
-    learned: await learnedIn(manager),
-  };
+  const expected = await expectationsOf(manager, owner.workspaceId);
   for (const card of cards) await storeCard(manager, owner, read, card, expected);
   await manager.update(Photo, { id: owner.photoId }, { state: 'read', progress: 1 });
   await announce(manager, owner.workspaceId, { photoId: owner.photoId, state: 'read', progress: 1 });
@@ -126,6 +117,7 @@ async function storeCard(
     country: proposal.country ?? null,
     engine: read.engine,
     personId: null,
+    frontCardId: null,
     takenAt,
   });
 }

@@ -1,0 +1,56 @@
+import { proposeFields, proposeSides } from '@dossier/core/reading';
+import type { DataSource, EntityManager } from 'typeorm';
+import { conflict, notFound } from '../../platform/problem';
+import type { SignedIn } from '../../platform/session';
+import { announce } from '../../platform/trayEvents';
+import { inWorkspace } from '../../platform/workspaceScope';
+import { Card, expectationsOf } from '../reading';
+
+/**
+ * Joins a card of the tray to another as its back: both sides are proposed as one, and the back
+ * leaves the tray. Joining the same back again changes nothing.
+ * @throws ProblemError 404 for a card that is not here, 409 where either has gone its own way
+ */
+export function joinBack(database: DataSource, who: SignedIn, frontId: string, backId: string): Promise<void> {
+  return inWorkspace(database, who.workspaceId, async (manager) => {
+    if (frontId === backId) throw conflict('own-back', 'A card cannot be its own back. Choose another card.');
+    const [front, back] = [await lockCard(manager, frontId), await lockCard(manager, backId)];
+    if (back.frontCardId === frontId) return;
+    const joined = await manager.existsBy(Card, { frontCardId: frontId });
+    const hasBack = await manager.existsBy(Card, { frontCardId: backId });
+    if (joined) throw conflict('has-back', 'This card has a back already. Take it off first.');
+    if (![front, back].every((card) => ['toProve', 'needsPerson'].includes(card.state)) || hasBack)
+      throw conflict('not-in-tray', 'One of the two cards is no longer in the tray. Look again.');
+    const expected = await expectationsOf(manager, who.workspaceId);
+    const { fields } = proposeSides(front.reading, back.reading, expected);
+    await manager.update(Card, { id: backId }, { state: 'attached', frontCardId: frontId });
+    await manager.update(Card, { id: frontId }, { proposals: fields, state: stateFor(fields.length) });
+    await announceBoth(manager, who, front, back);
+  });
+}
+
+/** Takes a back off again: it returns to the tray, and the front is proposed by itself. */
+export function takeBackOff(database: DataSource, who: SignedIn, frontId: string): Promise<void> {
+  return inWorkspace(database, who.workspaceId, async (manager) => {
+    const front = await lockCard(manager, frontId);
+    const back = await manager.findOneBy(Card, { frontCardId: frontId });
+    if (!back) return;
+    if (front.state === 'filed') throw conflict('already-filed', 'This card is filed already, with its back.');
+    const { fields } = proposeFields(front.reading, await expectationsOf(manager, who.workspaceId));
+    await manager.update(Card, { id: back.id }, { state: stateFor(back.proposals.length), frontCardId: null });
+    await manager.update(Card, { id: frontId }, { proposals: fields, state: stateFor(fields.length) });
+    await announceBoth(manager, who, front, back);
+  });
+}
+
+const stateFor = (proposals: number): 'toProve' | 'needsPerson' => (proposals > 0 ? 'toProve' : 'needsPerson');
+
+async function lockCard(manager: EntityManager, id: string): Promise<Card> {
+  const card = await manager.findOne(Card, { where: { id }, lock: { mode: 'pessimistic_write' } });
+  if (!card) throw notFound('This card');
+  return card;
+}
+
+async function announceBoth(manager: EntityManager, { workspaceId }: SignedIn, ...cards: Card[]): Promise<void> {
+  for (const { photoId } of cards) await announce(manager, workspaceId, { photoId, state: 'changed', progress: null });
+}
