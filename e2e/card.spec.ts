@@ -85,14 +85,16 @@ test('a card goes from the camera to a filed person, and a second time updates t
   await expect(page.getByText('The tray is empty')).toBeVisible();
 });
 
-test('loose lines can be given to a field, and signing out closes the desk', async ({ page }, { project }) => {
+test('loose lines are given to a field, a back is joined, what was learned is forgotten, and signing out closes the desk', async ({
+  page,
+}, { project }) => {
   const desk = project.name as 'phone' | 'wide';
   await signIn(page, desk, '/photograph');
   const [chooser] = await Promise.all([
     page.waitForEvent('filechooser'),
     page.getByRole('button', { name: 'Pick files' }).click(),
   ]);
-  await chooser.setFiles(demoPhoto('seagrain'));
+  await chooser.setFiles([demoPhoto('seagrain'), demoPhoto('kestrel')]);
   await goTo(page, 'Tray');
   await page.getByRole('link', { name: /Margit Thorsager/ }).click();
   const loose = page.getByRole('button', { name: /VAT reg/ });
@@ -104,7 +106,24 @@ test('loose lines can be given to a field, and signing out closes the desk', asy
   await expect(loose).toBeHidden();
   await expect(page.getByRole('textbox', { name: 'Note' })).toHaveValue(/VAT reg/);
 
+  // The other card is joined as the back: its address comes in beside the front's, with its own strip.
+  await page.getByRole('button', { name: 'Join the back of this card' }).click();
+  await page.getByRole('button', { name: /is the back$/ }).click();
+  await expect(page.getByText('Back of this card')).toBeVisible();
+  await expect(page.getByRole('textbox', { name: 'E-mail 2' })).not.toBeEmpty();
+  await expect(page.getByRole('textbox', { name: 'Note' })).toHaveValue(/VAT reg/);
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Take the back off' }).click();
+  await expect(page.getByRole('textbox', { name: 'E-mail 2' })).toBeHidden();
+
   await page.goto('/account');
+  await page.getByRole('link', { name: 'What Dossier has learned from your cards' }).click();
+  await page.getByRole('button', { name: 'Forget Harrowfield Creamery' }).click();
+  await expect(page.getByRole('button', { name: 'Use Harrowfield Creamery again' })).toBeVisible();
+  await expectAccessible(page);
+
+  await page.goto('/account');
+  await expectAccessible(page);
   await page.getByRole('button', { name: 'Sign out' }).click();
   await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible();
   await page.goto('/people');

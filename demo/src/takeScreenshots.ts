@@ -67,6 +67,15 @@ await phone.goto(`${address}/people`);
 await phone.getByRole('link', { name: /Tobias Skerritt/ }).waitFor();
 await save(phone, 'people');
 await knownPerson(phone);
+await phone.goto(`${address}/account`);
+await phone.getByRole('link', { name: /What Dossier has learned/ }).waitFor();
+await save(phone, 'account');
+await phone.goto(`${address}/learned`);
+await phone
+  .getByRole('button', { name: /^Forget/ })
+  .first()
+  .waitFor();
+await save(phone, 'learned');
 
 const wide = await desk(browser, WIDE);
 await wide.getByRole('link', { name: /Jannik/ }).click();

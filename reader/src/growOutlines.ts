@@ -120,7 +120,6 @@ function aspectFit([a, b, c, d]: Quad): number {
 
 /** The upright box of a group in its own text direction. */
 interface TextFrame {
-  origin: Point;
   along: Point;
   across: Point;
   left: number;
@@ -148,7 +147,6 @@ function textFrame(group: readonly Quad[]): TextFrame {
   const v = points.map(([x, y]) => x * across[0] + y * across[1]);
   const heights = group.map((q) => Math.min(distance(q[0], q[3]), distance(q[0], q[1]))).sort((a, b) => a - b);
   return {
-    origin: [0, 0],
     along,
     across,
     left: Math.min(...u),
