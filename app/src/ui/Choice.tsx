@@ -1,22 +1,14 @@
 import { Pressable, Text as NativeText, View } from 'react-native';
 
-interface Option<T extends string> {
-  value: T;
+export interface ChoiceProps<T extends string> {
   label: string;
+  options: readonly { value: T; label: string }[];
+  value: T;
+  onChange: (value: T) => void;
 }
 
 /** One of a few: a row of words, the chosen one set on ink. */
-export function Choice<T extends string>({
-  label,
-  options,
-  value,
-  onChange,
-}: {
-  label: string;
-  options: readonly Option<T>[];
-  value: T;
-  onChange: (value: T) => void;
-}) {
+export function Choice<T extends string>({ label, options, value, onChange }: ChoiceProps<T>) {
   return (
     <View role="radiogroup" aria-label={label} className="flex-row self-start rounded-[5px] border border-ink">
       {options.map((option) => {

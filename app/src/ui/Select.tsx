@@ -1,20 +1,7 @@
-interface Option<T extends string> {
-  value: T;
-  label: string;
-}
+import type { ChoiceProps } from './Choice';
 
 /** The browser's own list: the quickest with a thumb and with the keyboard. */
-export function Select<T extends string>({
-  label,
-  options,
-  value,
-  onChange,
-}: {
-  label: string;
-  options: readonly Option<T>[];
-  value: T;
-  onChange: (value: T) => void;
-}) {
+export function Select<T extends string>({ label, options, value, onChange }: ChoiceProps<T>) {
   return (
     <select
       aria-label={label}
