@@ -1,5 +1,7 @@
+import sharp from 'sharp';
 import { UnreadablePhoto } from './errors';
 import { loadModels } from './models';
+import { readCodes } from './readCodes';
 import { readPhoto, type PhotoRead } from './readPhoto';
 
 /** From the pool to a reading process. */
@@ -31,7 +33,15 @@ async function handle({ bytes }: ReadingRequest): Promise<void> {
   }
 }
 
+/** Reads an empty picture, so that no photograph waits for what is loaded once. */
+async function warmUp(): Promise<void> {
+  await loadModels();
+  const blank = sharp({ create: { width: 160, height: 100, channels: 3, background: '#f4f0e4' } });
+  await readPhoto(await blank.png().toBuffer());
+  await readCodes({ data: new Uint8Array(48), width: 4, height: 4 });
+}
+
 process.on('message', (request: ReadingRequest) => void handle(request));
 process.on('disconnect', () => process.exit());
-await loadModels();
+await warmUp();
 reply({ kind: 'ready' });
