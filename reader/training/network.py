@@ -28,7 +28,8 @@ class LatinHead(nn.Module):
     def forward(self, convolutions, neck):
         """Scores before the softmax, [N, classes, T]."""
         rows = self.pool(hardswish(self.narrow(convolutions)))[:, :, 0]
-        context = self.neck(neck.transpose(1, 2).repeat_interleave(2, dim=2))
+        half = self.neck(neck.transpose(1, 2))
+        context = torch.stack((half, half), dim=3).flatten(2)  # each step of the neck stands for two
         x = hardswish(rows + context)
         for block in self.blocks:
             x = x + hardswish(block(x))
