@@ -17,4 +17,19 @@ export const Photo = z.object({
 export type Photo = z.infer<typeof Photo>;
 
 /** Query of an upload; the body is the picture itself. */
-export const PhotoUpload = z.object({ takenAt: z.iso.datetime() });
+export const PhotoUpload = z.object({
+  takenAt: z.iso.datetime(),
+  occasion: z.uuid().optional(),
+  /** A file that was picked, not a photograph just taken: the same file is not taken twice. */
+  file: z.literal('1').optional(),
+});
+
+/** Text in place of a picture: a pasted signature, what a code on a card says, or nothing for a card to be typed. */
+export const TextCard = z.object({
+  kind: z.enum(['text', 'code', 'blank']),
+  text: z.string().max(20_000, 'This is more text than a card or signature has. Paste only the part about the person.'),
+  takenAt: z.iso.datetime(),
+  occasionId: z.uuid().nullable().default(null),
+});
+export type TextCard = z.infer<typeof TextCard>;
+export const TextCardKept = z.object({ cardId: z.uuid() });

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { Tags } from './tag';
 
 const text = (max: number) => z.string().trim().max(max);
 
@@ -77,6 +78,8 @@ export const Person = z.object({
   id: z.uuid(),
   kind: PersonKind,
   fullName: z.string(),
+  owner: z.object({ id: z.uuid(), name: z.string() }),
+  tags: z.array(z.string()),
   fields: PersonFields,
   notes: z.array(z.object({ id: z.uuid(), text: z.string(), author: z.string(), at: z.iso.datetime() })),
   cardIds: z.array(z.uuid()),
@@ -110,6 +113,9 @@ export const FileCard = z.object({
   kind: PersonKind,
   fields: PersonFields,
   note: text(4000).default(''),
+  tags: Tags.default([]),
+  /** Who owns the new record; null for whoever files it. */
+  ownerId: z.uuid().nullable().default(null),
   known: z.object({ personId: z.uuid(), version: z.number().int() }).nullable().default(null),
 });
 export type FileCard = z.infer<typeof FileCard>;

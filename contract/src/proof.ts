@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { CardOccasion } from './occasion';
 import { FIELD_NAMES } from '@dossier/core/reading/fields';
 
 const Point = z.tuple([z.number(), z.number()]);
@@ -57,7 +58,11 @@ export const FieldProposal = z.object({
 /** A card on the proof desk: its picture (by id), what was read and what is proposed. */
 export const ProofCard = z.object({
   id: z.uuid(),
-  photoId: z.uuid(),
+  /** Null for a card without a photograph. */
+  photoId: z.uuid().nullable(),
+  /** Whether the card's picture is there to prove against. */
+  picture: z.boolean(),
+  occasion: CardOccasion.nullable(),
   state: z.enum(['toProve', 'needsPerson', 'filed', 'discarded', 'attached']),
   /** The card whose back this is, when it is attached to one. */
   frontCardId: z.uuid().nullable(),

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { EXPECTABLE_LANGUAGES } from '@dossier/core/reading/fields';
+import { CardLanguages, CountryCode } from './occasion';
 
 /** Something that filed cards have taught the workspace. */
 export const LearnedItem = z.object({
@@ -23,12 +23,8 @@ export const LearnedChange = z.object({ revoked: z.boolean() });
 /** What a workspace expects of the cards it reads. */
 export const ReadingSettings = z.object({
   /** ISO 3166 code assumed for cards that do not tell theirs. */
-  country: z
-    .string()
-    .trim()
-    .toUpperCase()
-    .regex(/^[A-Z]{2}$/, 'Write the two letters of a country, such as GB.'),
-  /** ISO 639-1 codes of languages expected beside the country's own. */
-  languages: z.array(z.enum(EXPECTABLE_LANGUAGES as [string, ...string[]])).max(20),
+  country: CountryCode,
+  /** Expected beside the country's own. */
+  languages: CardLanguages,
 });
 export type ReadingSettings = z.infer<typeof ReadingSettings>;

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { CardOccasion } from './occasion';
 
 /** Where a card not yet filed stands. `waiting` and `reading` are photographs whose cards are not known yet. */
 export const TrayState = z.enum(['waiting', 'reading', 'toProve', 'needsPerson', 'unreadable']);
@@ -8,8 +9,12 @@ export const TrayItem = z.object({
   /** Id of the card, or of the photograph while it is not read (or could not be opened). */
   id: z.uuid(),
   kind: z.enum(['photo', 'card']),
-  photoId: z.uuid(),
+  /** Null for a card without a picture. */
+  photoId: z.uuid().nullable(),
   state: TrayState,
+  /** Whether there is a picture to show. */
+  picture: z.boolean(),
+  occasion: CardOccasion.pick({ id: true, name: true }).nullable(),
   /** Best guess of whose card it is. */
   name: z.string().nullable(),
   company: z.string().nullable(),
@@ -26,7 +31,7 @@ export type TrayItem = z.infer<typeof TrayItem>;
 export const Tray = z.object({ items: z.array(TrayItem), total: z.number().int(), next: z.string().nullable() });
 export type Tray = z.infer<typeof Tray>;
 
-/** One server-sent event of `/tray/events`: something about this photograph changed. */
+/** One server-sent event of `/tray/events`: something about this photograph, or card without one, changed. */
 export const TrayEvent = z.object({
   photoId: z.uuid(),
   state: z.enum(['waiting', 'reading', 'read', 'unreadable', 'changed']),

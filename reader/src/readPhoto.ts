@@ -1,4 +1,10 @@
-import { LONGEST_RECTIFIED_SIDE, rectangle, renameCorners, type Quad } from '@dossier/core/capture';
+import {
+  LONGEST_RECTIFIED_SIDE,
+  rectangle,
+  renameCorners,
+  type CardOutline,
+  type Quad,
+} from '@dossier/core/capture';
 import type { Reading } from '@dossier/core/reading';
 import { decodePhoto } from './decodePhoto';
 import { encodeJpeg } from './encodeJpeg';
@@ -36,6 +42,11 @@ export interface PhotoRead {
 const THUMBNAIL_SIDE = 320;
 
 export interface ReadPhotoOptions {
+  /**
+   * Outlines set by a person in place of finding them. Each gives one card in `cards`, in the same order, also when
+   * nothing can be read there.
+   */
+  outlines?: readonly CardOutline[];
   /** Told after each step how far the work is, 0–1. */
   onProgress?: (share: number) => void;
 }
@@ -50,13 +61,13 @@ export async function readPhoto(bytes: Uint8Array, options: ReadPhotoOptions = {
   const progress = options.onProgress ?? (() => undefined);
   const [models, photo] = await Promise.all([loadModels(), decodePhoto(bytes)]);
   progress(0.15);
-  const quads = await findCards(models, photo);
+  const outlines = options.outlines ?? (await findCards(models, photo)).map((quad) => ({ quad, upright: false }));
   progress(0.3);
   const cards: CardRead[] = [];
-  for (const [i, quad] of quads.entries()) {
-    const card = await readCard(models, photo, quad);
-    if (card) cards.push(card);
-    progress(0.3 + (0.7 * (i + 1)) / quads.length);
+  for (const [i, outline] of outlines.entries()) {
+    const card = await readCard(models, photo, outline);
+    if (options.outlines || card.reading.lines.length > 0 || card.reading.codes!.length > 0) cards.push(card);
+    progress(0.3 + (0.7 * (i + 1)) / outlines.length);
   }
   const whole = await unreadCard(photo);
   return { width: photo.width, height: photo.height, cards, whole, engine: ENGINE_VERSION };
@@ -80,11 +91,11 @@ async function pictures(card: Pixels): Promise<Pick<CardRead, 'picture' | 'thumb
   return { picture: await encodeJpeg(card), thumbnail: await encodeJpeg(small) };
 }
 
-async function readCard(models: Models, photo: Pixels, quad: Quad): Promise<CardRead | undefined> {
-  const { picture: upright, turns, lines: outlines } = await uprightCard(models, photo, quad);
+async function readCard(models: Models, photo: Pixels, outline: CardOutline): Promise<CardRead> {
+  const { quad } = outline;
+  const { picture: upright, turns, lines: outlines } = await uprightCard(models, photo, outline);
   const lines = await readLines(models, upright, outlines);
   const codes = await readCodes(upright);
-  if (lines.length === 0 && codes.length === 0) return undefined;
   const placed = renameCorners(quad, turns);
   const quality = measureQuality(
     upright,

@@ -1,3 +1,4 @@
+import type { CardOutline } from '@dossier/core/capture';
 import sharp from 'sharp';
 import { UnreadablePhoto } from './errors';
 import { loadModels } from './models';
@@ -7,6 +8,7 @@ import { readPhoto, type PhotoRead } from './readPhoto';
 /** From the pool to a reading process. */
 export interface ReadingRequest {
   bytes: Uint8Array;
+  outlines?: readonly CardOutline[];
 }
 
 /** From a reading process to the pool: first `ready`, then for each request progress and one end. */
@@ -22,10 +24,10 @@ function reply(message: ReadingReply): void {
   if (process.connected) process.send!(message, undefined, undefined, () => undefined);
 }
 
-async function handle({ bytes }: ReadingRequest): Promise<void> {
+async function handle({ bytes, outlines }: ReadingRequest): Promise<void> {
   const started = performance.now();
   try {
-    const read = await readPhoto(bytes, { onProgress: (share) => reply({ kind: 'progress', share }) });
+    const read = await readPhoto(bytes, { outlines, onProgress: (share) => reply({ kind: 'progress', share }) });
     reply({ kind: 'read', read, ms: performance.now() - started });
   } catch (error) {
     if (error instanceof UnreadablePhoto) reply({ kind: 'unreadable', code: error.code, message: error.message });

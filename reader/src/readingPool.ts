@@ -34,10 +34,10 @@ export class ReadingPool {
    * Reads a photograph as soon as a process is free.
    * @throws UnreadablePhoto as `readPhoto` does; Error when the engine failed or its process ended
    */
-  async read(bytes: Uint8Array, { onProgress }: ReadPhotoOptions = {}): Promise<TimedRead> {
+  async read(bytes: Uint8Array, options: ReadPhotoOptions = {}): Promise<TimedRead> {
     const place = this.idle.shift() ?? (await new Promise<Place>((free) => this.waiting.push(free)));
     try {
-      return await askChild(await place.child, bytes, onProgress);
+      return await askChild(await place.child, bytes, options);
     } catch (error) {
       if (error instanceof ChildEnded && !this.closed) place.child = this.start();
       throw error;
@@ -83,7 +83,7 @@ class ChildEnded extends Error {
 function askChild(
   child: ChildProcess,
   bytes: Uint8Array,
-  onProgress: ReadPhotoOptions['onProgress'],
+  { outlines, onProgress }: ReadPhotoOptions,
 ): Promise<TimedRead> {
   return new Promise((resolve, reject) => {
     const ended = () => settle(() => reject(new ChildEnded()));
@@ -108,6 +108,6 @@ function askChild(
     };
     child.on('message', hear);
     child.once('exit', ended);
-    child.send({ bytes }, (error) => error && settle(() => reject(new ChildEnded())));
+    child.send({ bytes, outlines }, (error) => error && settle(() => reject(new ChildEnded())));
   });
 }

@@ -1,4 +1,11 @@
-import { distance, rectifiedSize, renameCorners, type Quad, type QuarterTurns } from '@dossier/core/capture';
+import {
+  distance,
+  rectifiedSize,
+  renameCorners,
+  type CardOutline,
+  type Quad,
+  type QuarterTurns,
+} from '@dossier/core/capture';
 import { detectText } from './detectText';
 import { isUpsideDown } from './direction';
 import { isVertical, layFlat } from './lineCrop';
@@ -16,9 +23,12 @@ export interface UprightCard {
   lines: Quad[];
 }
 
-/** Takes a card out flat, with the right sides, and turns it so that its text stands upright. */
-export async function uprightCard(models: Models, photo: Pixels, quad: Quad): Promise<UprightCard> {
-  return turnUpright(models, await rectify(photo, quad));
+/** Takes a card out flat, with the right sides, and turns it so that its text stands upright, unless a person has. */
+export async function uprightCard(models: Models, photo: Pixels, { quad, upright }: CardOutline): Promise<UprightCard> {
+  const flat = await rectify(photo, quad);
+  if (!upright) return turnUpright(models, flat);
+  const lines = (await detectText(models, flat)).map((box) => layFlat(box.quad));
+  return { picture: flat, turns: 0, lines };
 }
 
 /** Cuts the card out, shrinking with area averaging first when the photograph is much finer than needed. */

@@ -1,11 +1,12 @@
 import 'reflect-metadata';
 import { DataSource } from 'typeorm';
 import { Account, AccountSession } from './features/account';
-import { Photo } from './features/capture';
+import { Occasion, Photo } from './features/capture';
 import { ChangeLogEntry, Company, Employment, FilingReceipt, Note, Person, Reach } from './features/people';
 import { Card, LearnedFact } from './features/reading';
 import { FirstTables1780000000000 } from './migrations/1780000000000-firstTables';
 import { Learning1780000000001 } from './migrations/1780000000001-learning';
+import { Occasions1780000000002 } from './migrations/1780000000002-occasions';
 import { StoredFile, Workspace } from './platform/entities';
 
 /** The database of Dossier through one role's connection. */
@@ -16,12 +17,13 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
     poolSize,
     synchronize: false,
     migrationsTableName: 'migration',
-    migrations: [FirstTables1780000000000, Learning1780000000001],
+    migrations: [FirstTables1780000000000, Learning1780000000001, Occasions1780000000002],
     entities: [
       Workspace,
       StoredFile,
       Account,
       AccountSession,
+      Occasion,
       Photo,
       Card,
       LearnedFact,

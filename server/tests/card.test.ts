@@ -241,7 +241,7 @@ describe('two workspaces', () => {
     expect((await other.send('PATCH', `/cards/${waiting!.id}`, { state: 'discarded' })).status).toBe(404);
     expect((await other.send('DELETE', `/photos/${waiting!.photoId}`)).status).toBe(404);
     expect((await other.file({ cardId: waiting!.id, fields: own })).status).toBe(404);
-    expect((await other.sendPhoto(item!.photoId, await blank())).status).toBe(409);
+    expect((await other.sendPhoto(item!.photoId!, await blank())).status).toBe(409);
 
     // Nor can the other's card be filed into a person of this workspace.
     const [theirs] = await other.photograph(await blank());

@@ -26,6 +26,7 @@ describe('the tables', () => {
       'change_log',
       'filing_receipt',
       'learned_fact',
+      'occasion',
     ];
     for (const table of tables)
       expect([table, await serving.query(`select count(*)::int from ${table}`)]).toEqual([table, [{ count: 0 }]]);

@@ -1,3 +1,4 @@
+export * from './cardOutline';
 export * from './convexHull';
 export * from './homography';
 export * from './photoLimits';

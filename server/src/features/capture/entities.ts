@@ -1,10 +1,51 @@
 import { Column, Entity, Index, JoinColumn, ManyToOne, PrimaryColumn, type Relation } from 'typeorm';
 import { StoredFile, Workspace } from '../../platform/entities';
 
+/** Where and when cards are received, with what they inherit. Its id was made on the device that set it. */
+@Entity('occasion')
+@Index('occasion_workspace', ['workspaceId', 'closed'])
+export class Occasion {
+  @PrimaryColumn({ type: 'uuid', primaryKeyConstraintName: 'occasion_pkey' })
+  id!: string;
+  @Column({ name: 'workspace_id', type: 'uuid' })
+  workspaceId!: string;
+  @ManyToOne(() => Workspace, { onDelete: 'CASCADE' })
+  @JoinColumn({ name: 'workspace_id', foreignKeyConstraintName: 'occasion_workspace_fk' })
+  workspace?: Relation<Workspace>;
+  @Column({ type: 'text' })
+  name!: string;
+  @Column({ type: 'text' })
+  place!: string;
+  @Column({ name: 'starts_on', type: 'date', nullable: true })
+  startsOn!: string | null;
+  @Column({ name: 'ends_on', type: 'date', nullable: true })
+  endsOn!: string | null;
+  @Column({ type: 'text', array: true })
+  tags!: string[];
+  @Column({ type: 'text' })
+  kind!: 'contact' | 'lead';
+  /** Null for whoever files the card. */
+  @Column({ name: 'owner_id', type: 'uuid', nullable: true })
+  ownerId!: string | null;
+  /** Null for what the workspace does. */
+  @Column({ name: 'keep_pictures', type: 'text', nullable: true })
+  keepPictures!: 'photo' | 'card' | 'none' | null;
+  @Column({ type: 'char', length: 2, nullable: true })
+  country!: string | null;
+  @Column({ type: 'text', array: true })
+  languages!: string[];
+  @Column({ type: 'boolean' })
+  closed!: boolean;
+  @Column({ name: 'created_at', type: 'timestamptz' })
+  createdAt!: Date;
+}
+
 /** A photograph as taken. Its id was made on the device that took it. */
 @Entity('photo')
 @Index('photo_tray', ['workspaceId', 'state'])
 @Index('photo_file', ['fileId'])
+@Index('photo_occasion', ['occasionId'])
+@Index('photo_content', ['workspaceId', 'contentHash'])
 export class Photo {
   @PrimaryColumn({ type: 'uuid', primaryKeyConstraintName: 'photo_pkey' })
   id!: string;
@@ -15,11 +56,20 @@ export class Photo {
   workspace?: Relation<Workspace>;
   @Column({ name: 'taken_by', type: 'uuid' })
   takenBy!: string;
-  @Column({ name: 'file_id', type: 'uuid' })
-  fileId!: string;
+  @Column({ name: 'occasion_id', type: 'uuid', nullable: true })
+  occasionId!: string | null;
+  @ManyToOne(() => Occasion, { onDelete: 'SET NULL' })
+  @JoinColumn({ name: 'occasion_id', foreignKeyConstraintName: 'photo_occasion_fk' })
+  occasion?: Relation<Occasion> | null;
+  /** SHA-256 of the bytes as received. */
+  @Column({ name: 'content_hash', type: 'bytea' })
+  contentHash!: Buffer;
+  /** Null once the picture has been removed. */
+  @Column({ name: 'file_id', type: 'uuid', nullable: true })
+  fileId!: string | null;
   @ManyToOne(() => StoredFile, { onDelete: 'NO ACTION' })
   @JoinColumn({ name: 'file_id', foreignKeyConstraintName: 'photo_file_fk' })
-  file?: Relation<StoredFile>;
+  file?: Relation<StoredFile> | null;
   @Column({ type: 'text' })
   state!: 'waiting' | 'reading' | 'read' | 'unreadable' | 'discarded';
   /** Share of the reading that is done, 0–1. */

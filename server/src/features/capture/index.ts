@@ -1,2 +1,3 @@
-export { Photo } from './entities';
+export { Occasion, Photo } from './entities';
+export { cardOccasion, knownOccasion, ownerIn } from './occasions';
 export { captureRoutes } from './routes';

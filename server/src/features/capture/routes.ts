@@ -1,10 +1,11 @@
-import { MAX_PHOTO_BYTES, PhotoUpload } from '@dossier/contract';
+import { MAX_PHOTO_BYTES, OccasionFields, PhotoUpload } from '@dossier/contract';
 import express, { Router } from 'express';
 import type { DataSource } from 'typeorm';
 import { z } from 'zod';
 import { sendPicture } from '../../platform/pictures';
 import { ProblemError } from '../../platform/problem';
 import { whoIs } from '../../platform/session';
+import { listOccasions, saveOccasion } from './occasions';
 import { discardPhoto, photoPicture, photoThumbnailPicture, receivePhoto } from './service';
 
 const Id = z.object({ id: z.uuid() });
@@ -15,12 +16,26 @@ export function captureRoutes(database: DataSource): Router {
   return Router()
     .put('/photos/:id', picture, async (request, response) => {
       const { id } = Id.parse(request.params);
-      const { takenAt } = PhotoUpload.parse(request.query);
+      const { takenAt, occasion, file } = PhotoUpload.parse(request.query);
       if (!Buffer.isBuffer(request.body) || request.body.length === 0) {
         throw new ProblemError(400, 'empty', 'Empty file', 'This file is empty. Choose another one.');
       }
-      const { photo, created } = await receivePhoto(database, whoIs(request), { id, takenAt, bytes: request.body });
+      const { photo, created } = await receivePhoto(database, whoIs(request), {
+        id,
+        takenAt,
+        bytes: request.body,
+        occasionId: occasion,
+        onceOnly: file === '1',
+      });
       response.status(created ? 201 : 200).json(photo);
+    })
+    .get('/occasions', async (request, response) => {
+      response.json({ items: await listOccasions(database, whoIs(request)) });
+    })
+    .put('/occasions/:id', express.json({ limit: '64kb' }), async (request, response) => {
+      const { id } = Id.parse(request.params);
+      await saveOccasion(database, whoIs(request), id, OccasionFields.parse(request.body));
+      response.status(204).end();
     })
     .get('/photos/:id/picture', async (request, response) => {
       const { id } = Id.parse(request.params);

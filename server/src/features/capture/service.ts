@@ -1,7 +1,8 @@
 import type { Photo as PhotoView } from '@dossier/contract';
+import { createHash } from 'node:crypto';
 import { sniffPhoto } from '@dossier/reader/sniff';
 import { photoThumbnail } from '@dossier/reader/thumbnail';
-import type { DataSource, EntityManager } from 'typeorm';
+import { Not, type DataSource, type EntityManager } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
 import { conflict, notFound, ProblemError } from '../../platform/problem';
 import { addJob } from '../../platform/queue';
@@ -10,6 +11,7 @@ import { storage } from '../../platform/storage';
 import { announce } from '../../platform/trayEvents';
 import { inWorkspace } from '../../platform/workspaceScope';
 import { Photo } from './entities';
+import { knownOccasion } from './occasions';
 
 /** Tries a reading has, a killed worker costing one; the last of them asks a person. */
 const READING_ATTEMPTS = 5;
@@ -21,14 +23,24 @@ const view = (photo: Photo): PhotoView => ({
   receivedAt: photo.receivedAt.toISOString(),
 });
 
+interface NewPhoto {
+  id: string;
+  takenAt: string;
+  bytes: Uint8Array;
+  occasionId?: string;
+  /** Refuse a picture whose very bytes are here already. */
+  onceOnly: boolean;
+}
+
 /**
  * Keeps a photograph: row, bytes and reading job in one transaction. The same id again answers with
  * the photograph that is there.
+ * @throws ProblemError 415 for bytes that are no picture, 409 for the same file a second time
  */
 export async function receivePhoto(
   database: DataSource,
   who: SignedIn,
-  upload: { id: string; takenAt: string; bytes: Uint8Array },
+  upload: NewPhoto,
 ): Promise<{ photo: PhotoView; created: boolean }> {
   const kind = sniffPhoto(upload.bytes);
   if (!kind) {
@@ -43,6 +55,8 @@ export async function receivePhoto(
     await lockPhotoId(manager, upload.id);
     const known = await manager.findOneBy(Photo, { id: upload.id });
     if (known) return { photo: view(known), created: false };
+    const contentHash = createHash('sha256').update(upload.bytes).digest();
+    if (upload.onceOnly) await assertNew(manager, contentHash);
     const fileId = uuidv7();
     await storage.put(manager, {
       id: fileId,
@@ -55,6 +69,8 @@ export async function receivePhoto(
       workspaceId: who.workspaceId,
       takenBy: who.accountId,
       fileId,
+      contentHash,
+      occasionId: await knownOccasion(manager, upload.occasionId),
       state: 'waiting',
       progress: 0,
       message: null,
@@ -74,6 +90,17 @@ export async function receivePhoto(
   });
 }
 
+/** @throws ProblemError 409 that says when the same file came before */
+async function assertNew(manager: EntityManager, contentHash: Buffer): Promise<void> {
+  const same = await manager.findOne(Photo, {
+    where: { contentHash, state: Not('discarded') },
+    order: { receivedAt: 'ASC' },
+  });
+  if (!same) return;
+  const day = same.receivedAt.toISOString().slice(0, 10);
+  throw conflict('same-file', `This very file was sent on ${day} already. Send it anyway, or remove it here.`);
+}
+
 /** Two requests with one id go one after the other. */
 const lockPhotoId = (manager: EntityManager, id: string): Promise<unknown> =>
   manager.query(`select pg_advisory_xact_lock(hashtextextended($1, 0))`, [id]);
@@ -85,7 +112,7 @@ export function photoPicture(
 ): Promise<{ type: string; bytes: Buffer }> {
   return inWorkspace(database, who.workspaceId, async (manager) => {
     const photo = await manager.findOneBy(Photo, { id });
-    const file = photo && (await storage.get(manager, photo.fileId));
+    const file = photo?.fileId && (await storage.get(manager, photo.fileId));
     if (!file) throw notFound('This photograph');
     return file;
   });

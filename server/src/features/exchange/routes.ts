@@ -22,7 +22,7 @@ export function exchangeRoutes(database: DataSource): Router {
       if (!found) throw notFound('This person');
       const [cardId] = found.cardIds;
       const card = picture === '1' && cardId ? await manager.findOneBy(Card, { id: cardId }) : null;
-      return { person: found, photo: card ? await storage.get(manager, card.fileId) : undefined };
+      return { person: found, photo: card?.fileId ? await storage.get(manager, card.fileId) : undefined };
     });
     const text = toVcard(person.fields, {
       version,

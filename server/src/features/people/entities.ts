@@ -22,6 +22,8 @@ export class Person {
   @ManyToOne(() => Account, { onDelete: 'NO ACTION' })
   @JoinColumn({ name: 'owner_id', foreignKeyConstraintName: 'person_owner_fk' })
   owner?: Relation<Account>;
+  @Column({ type: 'text', array: true, default: () => "'{}'" })
+  tags!: string[];
   @Column({ type: 'text' })
   prefix!: string;
   @Column({ name: 'given_name', type: 'text' })

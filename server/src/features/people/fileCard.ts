@@ -7,6 +7,7 @@ import { conflict, notFound } from '../../platform/problem';
 import type { SignedIn } from '../../platform/session';
 import { announce } from '../../platform/trayEvents';
 import { inWorkspace } from '../../platform/workspaceScope';
+import { ownerIn } from '../capture';
 import { Card, learn } from '../reading';
 import { ChangeLogEntry, FilingReceipt, Note, Person } from './entities';
 import { loadPerson } from './loadPerson';
@@ -43,7 +44,7 @@ export function fileCard(database: DataSource, who: SignedIn, key: string, reque
       at: filing.at,
     });
     await learn(manager, who, card.id, lessonsOf(request.fields, card.reading));
-    await announce(manager, who.workspaceId, { photoId: card.photoId, state: 'changed', progress: null });
+    await announce(manager, who.workspaceId, { photoId: card.photoId ?? card.id, state: 'changed', progress: null });
     return filed;
   });
 }
@@ -69,7 +70,8 @@ async function createPerson(filing: Filing): Promise<Filed> {
     id: personId,
     workspaceId: who.workspaceId,
     kind: request.kind,
-    ownerId: who.accountId,
+    ownerId: (await ownerIn(manager, who.workspaceId, request.ownerId)) ?? who.accountId,
+    tags: distinct(request.tags),
     ...personColumns(request.fields),
     version: 1,
     createdAt: at,
@@ -93,11 +95,22 @@ async function updateKnown(filing: Filing, known: NonNullable<FileCard['known']>
   await manager.update(
     Person,
     { id: row.id },
-    { kind: request.kind, ...personColumns(request.fields), version: row.version + 1, updatedAt: at },
+    {
+      kind: request.kind,
+      tags: distinct([...row.tags, ...request.tags]),
+      ...personColumns(request.fields),
+      version: row.version + 1,
+      updatedAt: at,
+    },
   );
   await saveParts(filing, row.id, 'updated', before.fields);
   return { personId: row.id, outcome: 'updated' };
 }
+
+/** Each tag once, as it was first written. */
+const distinct = (tags: readonly string[]): string[] => [
+  ...new Map(tags.toReversed().map((tag) => [tag.toLowerCase(), tag])).values(),
+].toReversed(); // prettier-ignore
 
 async function saveParts(
   filing: Filing,

@@ -5,7 +5,7 @@ import { ChangeLogEntry, Employment, Note, Person, Reach } from './entities';
 
 /** A person with everything that hangs on the record; undefined when there is none in this workspace. */
 export async function loadPerson(manager: EntityManager, id: string): Promise<PersonView | undefined> {
-  const person = await manager.findOneBy(Person, { id });
+  const person = await manager.findOne(Person, { where: { id }, relations: { owner: true } });
   if (!person) return undefined;
   const job = await manager.findOne(Employment, {
     where: { personId: id, endedAt: IsNull() },
@@ -28,6 +28,8 @@ export async function loadPerson(manager: EntityManager, id: string): Promise<Pe
     id,
     kind: person.kind,
     fullName: person.fullName,
+    owner: { id: person.ownerId, name: person.owner?.name ?? '' },
+    tags: person.tags,
     fields: {
       prefix: person.prefix,
       givenName: person.givenName,

@@ -21,7 +21,7 @@ export function joinBack(database: DataSource, who: SignedIn, frontId: string, b
     if (joined) throw conflict('has-back', 'This card has a back already. Take it off first.');
     if (![front, back].every((card) => ['toProve', 'needsPerson'].includes(card.state)) || hasBack)
       throw conflict('not-in-tray', 'One of the two cards is no longer in the tray. Look again.');
-    const expected = await expectationsOf(manager, who.workspaceId);
+    const expected = await expectationsOf(manager, who.workspaceId, front.occasionId);
     const { fields } = proposeSides(front.reading, back.reading, expected);
     await manager.update(Card, { id: backId }, { state: 'attached', frontCardId: frontId });
     await manager.update(Card, { id: frontId }, { proposals: fields, state: stateFor(fields.length) });
@@ -36,7 +36,7 @@ export function takeBackOff(database: DataSource, who: SignedIn, frontId: string
     const back = await manager.findOneBy(Card, { frontCardId: frontId });
     if (!back) return;
     if (front.state === 'filed') throw conflict('already-filed', 'This card is filed already, with its back.');
-    const { fields } = proposeFields(front.reading, await expectationsOf(manager, who.workspaceId));
+    const { fields } = proposeFields(front.reading, await expectationsOf(manager, who.workspaceId, front.occasionId));
     await manager.update(Card, { id: back.id }, { state: stateFor(back.proposals.length), frontCardId: null });
     await manager.update(Card, { id: frontId }, { proposals: fields, state: stateFor(fields.length) });
     await announceBoth(manager, who, front, back);
@@ -52,5 +52,6 @@ async function lockCard(manager: EntityManager, id: string): Promise<Card> {
 }
 
 async function announceBoth(manager: EntityManager, { workspaceId }: SignedIn, ...cards: Card[]): Promise<void> {
-  for (const { photoId } of cards) await announce(manager, workspaceId, { photoId, state: 'changed', progress: null });
+  for (const card of cards)
+    await announce(manager, workspaceId, { photoId: card.photoId ?? card.id, state: 'changed', progress: null });
 }

@@ -5,16 +5,19 @@ import type { SignedIn } from '../../platform/session';
 import { storage } from '../../platform/storage';
 import { announce } from '../../platform/trayEvents';
 import { inWorkspace } from '../../platform/workspaceScope';
+import { cardOccasion } from '../capture';
 import { Card } from '../reading';
 
 export function cardToProve(database: DataSource, who: SignedIn, id: string): Promise<ProofCard> {
   return inWorkspace(database, who.workspaceId, async (manager) => {
-    const card = await manager.findOneBy(Card, { id });
+    const card = await manager.findOne(Card, { where: { id }, relations: { occasion: true } });
     if (!card) throw notFound('This card');
     const back = await manager.findOneBy(Card, { frontCardId: id });
     return {
       id: card.id,
       photoId: card.photoId,
+      picture: card.fileId !== null,
+      occasion: cardOccasion(card.occasion),
       state: card.state,
       personId: card.personId,
       takenAt: card.takenAt.toISOString(),
@@ -35,7 +38,8 @@ export function cardPicture(
 ): Promise<{ type: string; bytes: Buffer }> {
   return inWorkspace(database, who.workspaceId, async (manager) => {
     const card = await manager.findOne(Card, { where: { id }, select: { id: true, fileId: true, thumbnailId: true } });
-    const file = card && (await storage.get(manager, size === 'full' ? card.fileId : card.thumbnailId));
+    const fileId = size === 'full' ? card?.fileId : card?.thumbnailId;
+    const file = fileId && (await storage.get(manager, fileId));
     if (!file) throw notFound('This card');
     return file;
   });
@@ -57,6 +61,6 @@ export function changeCardState(
       throw conflict('already-filed', 'This card is filed already. Open the person to see it.');
     const back = card.proposals.length > 0 ? 'toProve' : 'needsPerson';
     await manager.update(Card, { id }, { state: state === 'discarded' ? 'discarded' : back });
-    await announce(manager, who.workspaceId, { photoId: card.photoId, state: 'changed', progress: null });
+    await announce(manager, who.workspaceId, { photoId: card.photoId ?? card.id, state: 'changed', progress: null });
   });
 }

@@ -2,15 +2,16 @@ import { Column, Entity, Index, JoinColumn, ManyToOne, PrimaryColumn, type Relat
 import type { Quad } from '@dossier/core/capture';
 import type { FieldProposal, LearnedAddress, Reading } from '@dossier/core/reading';
 import { StoredFile, Workspace } from '../../platform/entities';
-import { Photo } from '../capture';
+import { Occasion, Photo } from '../capture';
 
-/** One card found in a photograph, with what was read on it and what is proposed. */
+/** One card, found in a photograph or made from text, with what was read on it and what is proposed. */
 @Entity('card')
 @Index('card_tray', ['workspaceId', 'state', 'takenAt', 'id'])
 @Index('card_photo', ['photoId'])
 @Index('card_file', ['fileId'])
 @Index('card_person', ['personId'])
 @Index('card_front', ['frontCardId'])
+@Index('card_occasion', ['occasionId'])
 export class Card {
   @PrimaryColumn({ type: 'uuid', primaryKeyConstraintName: 'card_pkey' })
   id!: string;
@@ -19,19 +20,25 @@ export class Card {
   @ManyToOne(() => Workspace, { onDelete: 'CASCADE' })
   @JoinColumn({ name: 'workspace_id', foreignKeyConstraintName: 'card_workspace_fk' })
   workspace?: Relation<Workspace>;
-  @Column({ name: 'photo_id', type: 'uuid' })
-  photoId!: string;
+  /** Null for a card made from text. */
+  @Column({ name: 'photo_id', type: 'uuid', nullable: true })
+  photoId!: string | null;
   @ManyToOne(() => Photo, { onDelete: 'CASCADE' })
   @JoinColumn({ name: 'photo_id', foreignKeyConstraintName: 'card_photo_fk' })
-  photo?: Relation<Photo>;
-  /** The rectified, upright picture of the card. */
-  @Column({ name: 'file_id', type: 'uuid' })
-  fileId!: string;
+  photo?: Relation<Photo> | null;
+  @Column({ name: 'occasion_id', type: 'uuid', nullable: true })
+  occasionId!: string | null;
+  @ManyToOne(() => Occasion, { onDelete: 'SET NULL' })
+  @JoinColumn({ name: 'occasion_id', foreignKeyConstraintName: 'card_occasion_fk' })
+  occasion?: Relation<Occasion> | null;
+  /** The rectified, upright picture of the card; null when there is none, or it has been removed. */
+  @Column({ name: 'file_id', type: 'uuid', nullable: true })
+  fileId!: string | null;
   @ManyToOne(() => StoredFile, { onDelete: 'NO ACTION' })
   @JoinColumn({ name: 'file_id', foreignKeyConstraintName: 'card_file_fk' })
-  file?: Relation<StoredFile>;
-  @Column({ name: 'thumbnail_id', type: 'uuid' })
-  thumbnailId!: string;
+  file?: Relation<StoredFile> | null;
+  @Column({ name: 'thumbnail_id', type: 'uuid', nullable: true })
+  thumbnailId!: string | null;
   @Column({ type: 'text' })
   state!: 'toProve' | 'needsPerson' | 'filed' | 'discarded' | 'attached';
   /** The card whose back this is; only of attached ones. */

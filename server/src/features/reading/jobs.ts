@@ -29,10 +29,10 @@ export function readPhotoTask(database: DataSource, pool: ReadingPool, logger: L
     const begun = await inWorkspace(database, workspaceId, async (manager) => {
       const photo = await manager.findOneBy(Photo, { id: photoId });
       if (!photo || !['waiting', 'reading'].includes(photo.state)) return undefined;
-      const file = await storage.get(manager, photo.fileId);
+      const file = photo.fileId && (await storage.get(manager, photo.fileId));
       await manager.update(Photo, { id: photoId }, { state: 'reading', progress: 0.02 });
       await announce(manager, workspaceId, { photoId, state: 'reading', progress: 0.02 });
-      return file && { bytes: file.bytes, takenAt: photo.takenAt };
+      return file ? { bytes: file.bytes, takenAt: photo.takenAt } : undefined;
     });
     if (!begun) return;
     const started = performance.now();
@@ -85,20 +85,20 @@ async function storeCards(manager: EntityManager, owner: Owner, read: PhotoRead)
   const photo = await manager.findOne(Photo, { where: { id: owner.photoId }, lock: { mode: 'pessimistic_write' } });
   if (photo?.state !== 'reading') return;
   const cards = read.cards.length > 0 ? read.cards : [read.whole];
-  const expected = await expectationsOf(manager, owner.workspaceId);
-  for (const card of cards) await storeCard(manager, owner, read, card, expected);
+  const expected = await expectationsOf(manager, owner.workspaceId, photo.occasionId);
+  for (const card of cards) await storeCard(manager, { ...owner, occasionId: photo.occasionId }, read, card, expected);
   await manager.update(Photo, { id: owner.photoId }, { state: 'read', progress: 1 });
   await announce(manager, owner.workspaceId, { photoId: owner.photoId, state: 'read', progress: 1 });
 }
 
 async function storeCard(
   manager: EntityManager,
-  owner: Owner,
+  owner: Owner & { occasionId: string | null },
   read: PhotoRead,
   card: CardRead,
   expected: ProposeOptions,
 ): Promise<void> {
-  const { workspaceId, photoId, takenAt } = owner;
+  const { workspaceId, photoId, occasionId, takenAt } = owner;
   const needsPerson = read.cards.length === 0;
   const proposal = proposeFields(card.reading, expected);
   const [fileId, thumbnailId] = [uuidv7(), uuidv7()];
@@ -108,6 +108,7 @@ async function storeCard(
     id: uuidv7(),
     workspaceId,
     photoId,
+    occasionId,
     fileId,
     thumbnailId,
     state: needsPerson || proposal.fields.length === 0 ? 'needsPerson' : 'toProve',

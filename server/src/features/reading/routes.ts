@@ -1,4 +1,4 @@
-import { LearnedChange, ReadingSettings } from '@dossier/contract';
+import { LearnedChange, OccasionMove, ReadingSettings, TextCard } from '@dossier/contract';
 import { Router } from 'express';
 import type { DataSource } from 'typeorm';
 import { z } from 'zod';
@@ -6,6 +6,8 @@ import { Workspace } from '../../platform/entities';
 import { whoIs } from '../../platform/session';
 import type { TrayEvents } from '../../platform/trayEvents';
 import { listLearned, revokeLearned } from './learning';
+import { moveToOccasion } from './moveToOccasion';
+import { keepTextCard } from './textCards';
 import { listTray } from './tray';
 
 /** Proxies close silent connections after about a minute. */
@@ -28,6 +30,15 @@ export function trayRoutes(database: DataSource, events: TrayEvents): Router {
         clearInterval(beat);
         stop();
       });
+    })
+    .put('/cards/:id/text', async (request, response) => {
+      const { id } = z.object({ id: z.uuid() }).parse(request.params);
+      await keepTextCard(database, whoIs(request), id, TextCard.parse(request.body));
+      response.status(201).json({ cardId: id });
+    })
+    .put('/tray/occasion', async (request, response) => {
+      await moveToOccasion(database, whoIs(request), OccasionMove.parse(request.body));
+      response.status(204).end();
     })
     .get('/learned', async (request, response) => {
       response.json({ items: await listLearned(database, whoIs(request)) });

@@ -21,10 +21,12 @@ export function listTray(database: DataSource, who: SignedIn, cursor: string | u
   const after = cursor ? decodeCursor(cursor) : undefined;
   return inWorkspace(database, who.workspaceId, async (manager) => {
     const behind = (alias: string) => `(${alias}.takenAt, ${alias}.id) > (:takenAt, :id)`;
-    const photos = manager.createQueryBuilder(Photo, 'photo').where({ state: In(OPEN_PHOTOS) });
+    const photos = manager.createQueryBuilder(Photo, 'photo').leftJoinAndSelect('photo.occasion', 'occasion').where({ state: In(OPEN_PHOTOS) });
     const cards = manager
       .createQueryBuilder(Card, 'card')
-      .select(['card.id', 'card.photoId', 'card.state', 'card.proposals', 'card.takenAt'])
+      .leftJoin('card.occasion', 'occasion')
+      .select(['card.id', 'card.photoId', 'card.fileId', 'card.state', 'card.proposals', 'card.takenAt'])
+      .addSelect(['occasion.id', 'occasion.name'])
       .where({ state: In(OPEN_CARDS) });
     const total = (await photos.getCount()) + (await cards.getCount());
     if (after) {
@@ -46,6 +48,8 @@ const photoItem = (photo: Photo): TrayItem => ({
   id: photo.id,
   kind: 'photo',
   photoId: photo.id,
+  picture: true,
+  occasion: occasionOf(photo),
   state: photo.state as 'waiting' | 'reading' | 'unreadable',
   name: null,
   company: null,
@@ -59,13 +63,21 @@ const cardItem = (card: Card): TrayItem => ({
   id: card.id,
   kind: 'card',
   photoId: card.photoId,
+  picture: card.fileId !== null,
+  occasion: occasionOf(card),
   state: card.state as 'toProve' | 'needsPerson',
   ...guessOf(card.proposals),
   doubts: countDoubts(card.proposals),
   takenAt: card.takenAt.toISOString(),
   progress: null,
-  message: card.state === 'needsPerson' ? 'Nothing could be read here. Type it in beside the picture.' : null,
+  message: card.state === 'needsPerson' ? messageFor(card) : null,
 });
+
+const occasionOf = ({ occasion }: Photo | Card): TrayItem['occasion'] =>
+  occasion ? { id: occasion.id, name: occasion.name } : null;
+
+const messageFor = ({ photoId }: Card): string =>
+  photoId ? 'Nothing could be read here. Type it in beside the picture.' : 'A blank card. Type it in.';
 
 const encodeCursor = ({ takenAt, id }: Cursor): string =>
   Buffer.from(JSON.stringify({ takenAt, id })).toString('base64url');

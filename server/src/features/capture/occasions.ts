@@ -1,0 +1,102 @@
+import type { CardOccasion, Occasion as OccasionView, OccasionFields } from '@dossier/contract';
+import type { DataSource, EntityManager } from 'typeorm';
+import { conflict } from '../../platform/problem';
+import type { SignedIn } from '../../platform/session';
+import { announce } from '../../platform/trayEvents';
+import { inWorkspace } from '../../platform/workspaceScope';
+import { Occasion } from './entities';
+
+/** All occasions of a workspace, the open ones first and then the latest. */
+export function listOccasions(database: DataSource, who: SignedIn): Promise<OccasionView[]> {
+  return inWorkspace(database, who.workspaceId, async (manager) => {
+    const occasions = await manager.find(Occasion, { order: { closed: 'ASC', createdAt: 'DESC', id: 'DESC' } });
+    const counts = await manager.query<{ id: string; in_tray: number; filed: number }[]>(
+      `select occasion_id as id,
+              count(*) filter (where state in ('toProve', 'needsPerson'))::int as in_tray,
+              count(distinct person_id) filter (where state = 'filed')::int as filed
+       from card where occasion_id is not null group by occasion_id`,
+    );
+    const countOf = new Map(counts.map((row) => [row.id, row]));
+    return occasions.map((occasion) => ({
+      ...fieldsOf(occasion),
+      id: occasion.id,
+      inTray: countOf.get(occasion.id)?.in_tray ?? 0,
+      filed: countOf.get(occasion.id)?.filed ?? 0,
+    }));
+  });
+}
+
+/** Makes an occasion under the id its device gave it, or changes it; the same request again changes nothing. */
+export function saveOccasion(database: DataSource, who: SignedIn, id: string, fields: OccasionFields): Promise<void> {
+  return inWorkspace(database, who.workspaceId, async (manager) => {
+    const ownerId = await ownerIn(manager, who.workspaceId, fields.ownerId);
+    const row = { ...fields, ownerId };
+    const { affected } = await manager.update(Occasion, { id }, row);
+    if (!affected) {
+      await manager
+        .insert(Occasion, { ...row, id, workspaceId: who.workspaceId, createdAt: new Date() })
+        .catch((error: unknown) => {
+          if ((error as { code?: string }).code === '23505')
+            throw conflict('id-taken', 'This occasion could not be kept under its id. Make it once more.');
+          throw error;
+        });
+    }
+    await announce(manager, who.workspaceId, { photoId: id, state: 'changed', progress: null });
+  });
+}
+
+/** An account of the workspace; null for one that is not there (any more). */
+export async function ownerIn(
+  manager: EntityManager,
+  workspaceId: string,
+  ownerId: string | null,
+): Promise<string | null> {
+  if (!ownerId) return null;
+  const rows = await manager.query<{ id: string }[]>('select id from account where id = $1 and workspace_id = $2', [
+    ownerId,
+    workspaceId,
+  ]);
+  return rows[0]?.id ?? null;
+}
+
+/** The id of an occasion that is here; null for none, or for one that is not here: nothing is lost for its sake. */
+export async function knownOccasion(manager: EntityManager, id: string | null | undefined): Promise<string | null> {
+  return id && (await manager.existsBy(Occasion, { id })) ? id : null;
+}
+
+export const cardOccasion = (occasion: Occasion | null | undefined): CardOccasion | null =>
+  occasion
+    ? {
+        id: occasion.id,
+        name: occasion.name,
+        kind: occasion.kind,
+        tags: occasion.tags,
+        ownerId: occasion.ownerId,
+      }
+    : null;
+
+const fieldsOf = ({
+  name,
+  place,
+  startsOn,
+  endsOn,
+  tags,
+  kind,
+  ownerId,
+  keepPictures,
+  country,
+  languages,
+  closed,
+}: Occasion): OccasionFields => ({
+  name,
+  place,
+  startsOn,
+  endsOn,
+  tags,
+  kind,
+  ownerId,
+  keepPictures,
+  country,
+  languages,
+  closed,
+});

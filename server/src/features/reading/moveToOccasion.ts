@@ -1,0 +1,32 @@
+import type { OccasionMove } from '@dossier/contract';
+import { In, type DataSource } from 'typeorm';
+import { notFound } from '../../platform/problem';
+import type { SignedIn } from '../../platform/session';
+import { announce } from '../../platform/trayEvents';
+import { inWorkspace } from '../../platform/workspaceScope';
+import { knownOccasion, Photo } from '../capture';
+import { Card } from './entities';
+
+/**
+ * Moves cards that are not filed yet, and photographs still to be read, to another occasion or to none.
+ * Backs go with their fronts.
+ * @throws ProblemError 404 for an occasion that is not here
+ */
+export function moveToOccasion(database: DataSource, who: SignedIn, move: OccasionMove): Promise<void> {
+  return inWorkspace(database, who.workspaceId, async (manager) => {
+    const occasionId = await knownOccasion(manager, move.occasionId);
+    if (move.occasionId && !occasionId) throw notFound('This occasion');
+    const open = In(['toProve', 'needsPerson', 'attached']);
+    await manager.update(
+      Card,
+      [
+        { id: In(move.cardIds), state: open },
+        { frontCardId: In(move.cardIds), state: open },
+      ],
+      { occasionId },
+    );
+    await manager.update(Photo, { id: In(move.photoIds) }, { occasionId });
+    const first = move.cardIds[0] ?? move.photoIds[0];
+    if (first) await announce(manager, who.workspaceId, { photoId: first, state: 'changed', progress: null });
+  });
+}

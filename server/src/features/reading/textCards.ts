@@ -1,0 +1,65 @@
+import type { TextCard } from '@dossier/contract';
+import { proposeFields, readingOfText, type Reading } from '@dossier/core/reading';
+import type { DataSource } from 'typeorm';
+import { conflict, ProblemError } from '../../platform/problem';
+import type { SignedIn } from '../../platform/session';
+import { announce } from '../../platform/trayEvents';
+import { inWorkspace } from '../../platform/workspaceScope';
+import { knownOccasion } from '../capture';
+import { Card } from './entities';
+import { expectationsOf } from './expectations';
+
+const BLANK: Reading = { width: 1, height: 1, lines: [] };
+
+/** What is read of text in place of a picture. A code's own text stands beside its lines, so that it can be seen. */
+function readingOf({ kind, text }: TextCard): Reading {
+  if (kind === 'blank') return BLANK;
+  if (kind === 'text') return readingOfText(text);
+  return { ...BLANK, codes: [{ text, quad: [[0, 0], [1, 0], [1, 1], [0, 1]] }] }; // prettier-ignore
+}
+
+/**
+ * Puts a card without a picture into the tray, proposed from its text; the same id again changes nothing.
+ * @throws ProblemError 422 for text without anything about a person, 409 for an id used elsewhere
+ */
+export function keepTextCard(database: DataSource, who: SignedIn, id: string, request: TextCard): Promise<void> {
+  return inWorkspace(database, who.workspaceId, async (manager) => {
+    await manager.query(`select pg_advisory_xact_lock(hashtextextended($1, 0))`, [id]);
+    if (await manager.existsBy(Card, { id })) return;
+    const occasionId = await knownOccasion(manager, request.occasionId);
+    const reading = readingOf(request);
+    const proposal = proposeFields(reading, await expectationsOf(manager, who.workspaceId, occasionId));
+    if (request.kind !== 'blank' && proposal.fields.length === 0)
+      throw new ProblemError(
+        422,
+        'nothing-read',
+        'Nothing about a person',
+        request.kind === 'code'
+          ? 'This code says nothing about a person. Photograph the card instead.'
+          : 'There is nothing about a person in this text. Paste the signature with the name and an address.',
+      );
+    const card = {
+      id,
+      workspaceId: who.workspaceId,
+      photoId: null,
+      occasionId,
+      fileId: null,
+      thumbnailId: null,
+      state: proposal.fields.length > 0 ? ('toProve' as const) : ('needsPerson' as const),
+      quad: null,
+      reading,
+      proposals: proposal.fields,
+      country: proposal.country ?? null,
+      engine: 'text',
+      personId: null,
+      frontCardId: null,
+      takenAt: new Date(request.takenAt),
+    };
+    await manager.insert(Card, card).catch((error: unknown) => {
+      if ((error as { code?: string }).code === '23505')
+        throw conflict('id-taken', 'This card could not be kept under its id. Make it once more.');
+      throw error;
+    });
+    await announce(manager, who.workspaceId, { photoId: id, state: 'changed', progress: null });
+  });
+}
