@@ -2,6 +2,7 @@ export * from './account';
 export * from './capture';
 export * from './health';
 export * from './occasion';
+export * from './outline';
 export * from './people';
 export * from './problem';
 export * from './proof';

@@ -1,10 +1,4 @@
-import {
-  LONGEST_RECTIFIED_SIDE,
-  rectangle,
-  renameCorners,
-  type CardOutline,
-  type Quad,
-} from '@dossier/core/capture';
+import { LONGEST_RECTIFIED_SIDE, rectangle, renameCorners, type CardOutline, type Quad } from '@dossier/core/capture';
 import type { Reading } from '@dossier/core/reading';
 import { decodePhoto } from './decodePhoto';
 import { encodeJpeg } from './encodeJpeg';

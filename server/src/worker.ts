@@ -2,7 +2,7 @@ import { EventEmitter } from 'node:events';
 import { ReadingPool } from '@dossier/reader';
 import { Logger as QueueLogger, makeWorkerUtils, run, type WorkerEvents } from 'graphile-worker';
 import type { DataSource } from 'typeorm';
-import { readPhotoTask } from './features/reading/jobs';
+import { readOutlinesTask, readPhotoTask } from './features/reading/jobs';
 import type { Config } from './platform/config';
 import { startHeartbeat } from './platform/heartbeat';
 import type { Logger } from './platform/logger';
@@ -18,6 +18,7 @@ export async function startWorker(
   logger: Logger,
 ): Promise<{ stop: () => Promise<void> }> {
   const pool = new ReadingPool(config.readingLanes);
+  const parts = { database, pool, logger };
   const names = new Set<string>();
   const events = new EventEmitter() as WorkerEvents;
   events.on('worker:create', ({ worker }) => names.add(worker.workerId));
@@ -28,7 +29,7 @@ export async function startWorker(
     noHandleSignals: true,
     logger: queueLogger(logger),
     events,
-    taskList: { readPhoto: readPhotoTask(database, pool, logger) },
+    taskList: { readPhoto: readPhotoTask(parts), readOutlines: readOutlinesTask(parts) },
   });
   const stopBeat = startHeartbeat(database, () => [...names]);
   const stopAdopting = await adoptOrphans(config, database, logger);

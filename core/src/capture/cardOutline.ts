@@ -1,4 +1,14 @@
-import { area, centre, contains, distance, orderCorners, renameCorners, signedArea, type Point, type Quad } from './quad';
+import {
+  area,
+  centre,
+  contains,
+  distance,
+  orderCorners,
+  renameCorners,
+  signedArea,
+  type Point,
+  type Quad,
+} from './quad';
 
 /** A card's border as set by a person or found, in pixels of the displayed photograph. */
 export interface CardOutline {

@@ -30,6 +30,8 @@ alter table photo add occasion_id uuid;
 alter table photo add content_hash bytea;
 update photo set content_hash = sha256(file.bytes) from stored_file file where file.id = photo.file_id;
 alter table photo alter content_hash set not null;
+alter table photo add width integer;
+alter table photo add height integer;
 alter table photo alter file_id drop not null;
 create index photo_occasion on photo (occasion_id);
 create index photo_content on photo (workspace_id, content_hash);

@@ -70,6 +70,11 @@ export class Photo {
   @ManyToOne(() => StoredFile, { onDelete: 'NO ACTION' })
   @JoinColumn({ name: 'file_id', foreignKeyConstraintName: 'photo_file_fk' })
   file?: Relation<StoredFile> | null;
+  /** Size of the displayed photograph in pixels; null until it has been read. */
+  @Column({ type: 'integer', nullable: true })
+  width!: number | null;
+  @Column({ type: 'integer', nullable: true })
+  height!: number | null;
   @Column({ type: 'text' })
   state!: 'waiting' | 'reading' | 'read' | 'unreadable' | 'discarded';
   /** Share of the reading that is done, 0–1. */

@@ -1,4 +1,4 @@
-import { LearnedChange, OccasionMove, ReadingSettings, TextCard } from '@dossier/contract';
+import { LearnedChange, OccasionMove, OutlinesChange, ReadingSettings, TextCard } from '@dossier/contract';
 import { Router } from 'express';
 import type { DataSource } from 'typeorm';
 import { z } from 'zod';
@@ -7,6 +7,7 @@ import { whoIs } from '../../platform/session';
 import type { TrayEvents } from '../../platform/trayEvents';
 import { listLearned, revokeLearned } from './learning';
 import { moveToOccasion } from './moveToOccasion';
+import { changeOutlines, outlinesOf } from './outlines';
 import { keepTextCard } from './textCards';
 import { listTray } from './tray';
 
@@ -35,6 +36,15 @@ export function trayRoutes(database: DataSource, events: TrayEvents): Router {
       const { id } = z.object({ id: z.uuid() }).parse(request.params);
       await keepTextCard(database, whoIs(request), id, TextCard.parse(request.body));
       response.status(201).json({ cardId: id });
+    })
+    .get('/photos/:id/outlines', async (request, response) => {
+      const { id } = z.object({ id: z.uuid() }).parse(request.params);
+      response.json(await outlinesOf(database, whoIs(request), id));
+    })
+    .put('/photos/:id/outlines', async (request, response) => {
+      const { id } = z.object({ id: z.uuid() }).parse(request.params);
+      await changeOutlines(database, whoIs(request), id, OutlinesChange.parse(request.body));
+      response.status(204).end();
     })
     .put('/tray/occasion', async (request, response) => {
       await moveToOccasion(database, whoIs(request), OccasionMove.parse(request.body));

@@ -21,7 +21,10 @@ export function listTray(database: DataSource, who: SignedIn, cursor: string | u
   const after = cursor ? decodeCursor(cursor) : undefined;
   return inWorkspace(database, who.workspaceId, async (manager) => {
     const behind = (alias: string) => `(${alias}.takenAt, ${alias}.id) > (:takenAt, :id)`;
-    const photos = manager.createQueryBuilder(Photo, 'photo').leftJoinAndSelect('photo.occasion', 'occasion').where({ state: In(OPEN_PHOTOS) });
+    const photos = manager
+      .createQueryBuilder(Photo, 'photo')
+      .leftJoinAndSelect('photo.occasion', 'occasion')
+      .where({ state: In(OPEN_PHOTOS) });
     const cards = manager
       .createQueryBuilder(Card, 'card')
       .leftJoin('card.occasion', 'occasion')

@@ -1,0 +1,127 @@
+import type { PlacedOutline } from '@dossier/contract';
+import {
+  proposeFields,
+  proposeSides,
+  type FieldProposal,
+  type ProposeOptions,
+  type Reading,
+} from '@dossier/core/reading';
+import type { CardRead, PhotoRead } from '@dossier/reader';
+import type { EntityManager } from 'typeorm';
+import { v7 as uuidv7 } from 'uuid';
+import { storage } from '../../platform/storage';
+import { announce } from '../../platform/trayEvents';
+import { Photo } from '../capture';
+import { Card } from './entities';
+import { expectationsOf } from './expectations';
+
+/** What a photograph was read as, and for whom. */
+export interface ReadPhoto {
+  photoId: string;
+  workspaceId: string;
+  read: PhotoRead;
+}
+
+/** Stores all cards of a photograph read for the first time; one without any becomes a card for a person to type. */
+export async function storeCards(manager: EntityManager, { photoId, workspaceId, read }: ReadPhoto): Promise<void> {
+  const photo = await lockBeingRead(manager, photoId);
+  if (!photo) return;
+  const expected = await expectationsOf(manager, workspaceId, photo.occasionId);
+  const none = read.cards.length === 0;
+  for (const card of none ? [read.whole] : read.cards)
+    await insertCard(manager, photo, { ...card, quad: none ? null : card.quad }, read.engine, expected);
+  await markRead(manager, photo, read);
+}
+
+/**
+ * Stores what was read along borders set by a person: a card whose border changed keeps its id and its
+ * occasion, a new one is added. A card that left the tray in the meantime stays as it is.
+ * @param outlines in the order of `read.cards`
+ */
+export async function storeOutlines(
+  manager: EntityManager,
+  { photoId, workspaceId, read }: ReadPhoto,
+  outlines: readonly PlacedOutline[],
+): Promise<void> {
+  const photo = await lockBeingRead(manager, photoId);
+  if (!photo) return;
+  for (const [i, { cardId }] of outlines.entries()) {
+    const known =
+      cardId && (await manager.findOne(Card, { where: { id: cardId }, lock: { mode: 'pessimistic_write' } }));
+    const occasionId = known ? known.occasionId : photo.occasionId;
+    const expected = await expectationsOf(manager, workspaceId, occasionId);
+    const card = read.cards[i]!;
+    if (!known) await insertCard(manager, photo, card, read.engine, expected);
+    else if (['toProve', 'needsPerson'].includes(known.state))
+      await replaceReading(manager, known, card, read.engine, expected);
+  }
+  await markRead(manager, photo, read);
+}
+
+async function lockBeingRead(manager: EntityManager, id: string): Promise<Photo | undefined> {
+  const photo = await manager.findOne(Photo, { where: { id }, lock: { mode: 'pessimistic_write' } });
+  return photo?.state === 'reading' ? photo : undefined;
+}
+
+async function markRead(
+  manager: EntityManager,
+  { id, workspaceId }: Photo,
+  { width, height }: PhotoRead,
+): Promise<void> {
+  await manager.update(Photo, { id }, { state: 'read', progress: 1, width, height });
+  await announce(manager, workspaceId, { photoId: id, state: 'read', progress: 1 });
+}
+
+/** Where a card lies; null when the whole picture stands for it. */
+type Placed = Omit<CardRead, 'quad'> & { quad: CardRead['quad'] | null };
+
+async function insertCard(
+  manager: EntityManager,
+  { id: photoId, workspaceId, occasionId, takenAt }: Photo,
+  card: Placed,
+  engine: string,
+  expected: ProposeOptions,
+): Promise<void> {
+  await manager.insert(Card, {
+    id: uuidv7(),
+    workspaceId,
+    photoId,
+    occasionId,
+    ...(await storePictures(manager, workspaceId, card)),
+    ...readColumns(card, proposeFields(card.reading, expected), engine),
+    personId: null,
+    frontCardId: null,
+    takenAt,
+  });
+}
+
+async function replaceReading(
+  manager: EntityManager,
+  { id, workspaceId, fileId, thumbnailId }: Card,
+  card: Placed,
+  engine: string,
+  expected: ProposeOptions,
+): Promise<void> {
+  const back = await manager.findOneBy(Card, { frontCardId: id });
+  const proposal = back ? proposeSides(card.reading, back.reading, expected) : proposeFields(card.reading, expected);
+  const pictures = await storePictures(manager, workspaceId, card);
+  await manager.update(Card, { id }, { ...pictures, ...readColumns(card, proposal, engine) });
+  await storage.remove(manager, [fileId, thumbnailId]);
+}
+
+async function storePictures(manager: EntityManager, workspaceId: string, card: Placed) {
+  const [fileId, thumbnailId] = [uuidv7(), uuidv7()];
+  await storage.put(manager, { id: fileId, workspaceId, type: 'image/jpeg', bytes: card.picture });
+  await storage.put(manager, { id: thumbnailId, workspaceId, type: 'image/jpeg', bytes: card.thumbnail });
+  return { fileId, thumbnailId };
+}
+
+/** Columns of a card that follow from its reading. */
+function readColumns(
+  { quad, reading }: { quad: Placed['quad']; reading: Reading },
+  { fields, country }: { fields: FieldProposal[]; country?: string },
+  engine: string,
+) {
+  const state: Card['state'] = quad && fields.length > 0 ? 'toProve' : 'needsPerson';
+  return { state, quad, reading, proposals: fields, country: country ?? null, engine };
+}
