@@ -1,0 +1,90 @@
+import { sceneChange, type FrameView } from './frameView';
+import { distance, type Quad } from './quad';
+
+/** Advice to the person holding the camera; one at a time. */
+export type LiveAdvice = 'tooDark' | 'glare' | 'moveCloser' | 'holdStill' | 'looksAlike' | 'nextCard';
+
+/** What is remembered from frame to frame. */
+export interface LiveState {
+  /** Border of the last frame that had one, and since when (ms) it has kept still. */
+  outline?: Quad;
+  stillSince: number;
+  /** Since when there has been no border to be seen. */
+  lostSince: number;
+  /** What was photographed last: released by itself again only when something else is before the camera. */
+  taken?: Uint8Array;
+  advice?: LiveAdvice;
+  /** Since when the advice has been the one that the frames call for. */
+  advisedSince: number;
+  /** What the latest frames call for, before it is said. */
+  wanted?: LiveAdvice;
+}
+
+export const startWatching = (at: number): LiveState => ({ stillSince: at, lostSince: at, advisedSince: at });
+
+/** Corners may wander by this share of the frame between two frames of a still hand. */
+const STILL = 0.012;
+/** How long card, focus and stillness must be good before release. */
+const GOOD_FOR_MS = 550;
+/** Advice is given once it has been true so long: a flicker is no reason to speak. */
+const ADVISE_AFTER_MS = 500;
+const LOST_FOR_MS = 1800;
+const DARK = 0.22;
+const GLARE = 0.035;
+const SMALL = 0.16;
+/** Print in focus changes by at least so many grey levels over two pixels of the small frame. */
+const SHARP = 22;
+const OTHER_SCENE = 9;
+
+export interface Watched {
+  state: LiveState;
+  /** Everything is good, and has been for a moment. */
+  release: boolean;
+}
+
+/**
+ * Takes in one frame: follows the border, says what would help, and tells when to release.
+ * @param at time of the frame in milliseconds
+ */
+export function watchFrame(before: LiveState, frame: FrameView, at: number): Watched {
+  const { outline } = frame;
+  const still = outline && before.outline ? moved(before.outline, outline) < STILL : false;
+  const stillSince = still ? before.stillSince : at;
+  const lostSince = outline ? at : before.lostSince;
+  const fresh = !before.taken || sceneChange(before.taken, frame.scene) > OTHER_SCENE;
+  const wanted = adviceOn(frame, { fresh, still, lost: at - lostSince > LOST_FOR_MS });
+  const advisedSince = wanted === before.wanted ? before.advisedSince : at;
+  const said = at - advisedSince >= ADVISE_AFTER_MS ? wanted : before.advice;
+  const good = outline !== undefined && fresh && (wanted === undefined || wanted === 'holdStill');
+  const release = good && still && frame.sharpness >= SHARP && at - stillSince >= GOOD_FOR_MS;
+  const state: LiveState = {
+    outline: outline ?? before.outline,
+    stillSince,
+    lostSince,
+    taken: release ? frame.scene : before.taken && !fresh ? before.taken : undefined,
+    advice: release ? undefined : said,
+    advisedSince,
+    wanted,
+  };
+  return { state, release };
+}
+
+/** A picture was released by hand: the same card is not taken again by itself. */
+export const tookPicture = (state: LiveState, scene: Uint8Array): LiveState => ({ ...state, taken: scene });
+
+function adviceOn(
+  { outline, share, brightness, glare, sharpness }: FrameView,
+  { fresh, still, lost }: { fresh: boolean; still: boolean; lost: boolean },
+): LiveAdvice | undefined {
+  if (brightness < DARK) return 'tooDark';
+  if (!outline) return lost ? 'looksAlike' : undefined;
+  if (!fresh) return 'nextCard';
+  if (glare > GLARE) return 'glare';
+  if (share < SMALL) return 'moveCloser';
+  return !still || sharpness < SHARP ? 'holdStill' : undefined;
+}
+
+/** Largest way of a corner between two borders, as a share of the frame. */
+function moved(a: Quad, b: Quad): number {
+  return Math.max(...a.map((p, i) => distance(p, b[i]!)));
+}
