@@ -41,8 +41,8 @@ function Gate() {
 }
 
 /** On the proof desk the bottom of a phone belongs to the desk's own buttons. */
-const WITH_PORTRAIT = /^\/(tray|people|account)$/;
-const WITHOUT_BOTTOM_BAR = /^\/(proof|file)\//;
+const WITH_PORTRAIT = /^\/(tray|people|account|occasions|learned)$/;
+const WITHOUT_BOTTOM_BAR = /^\/(proof|file|photos)\//;
 
 function Desk({ name, accountId }: { name: string; accountId: string }) {
   const wide = useWide();

@@ -3,11 +3,13 @@ import { setupListeners } from '@reduxjs/toolkit/query';
 import { captureSlice } from '@/features/capture';
 import { proofSlice } from '@/features/proof';
 import { api } from '@/lib/api';
+import { outboxSlice } from '@/lib/outbox';
 
 export const createStore = () => {
   const store = configureStore({
     reducer: combineReducers({
       [api.reducerPath]: api.reducer,
+      [outboxSlice.name]: outboxSlice.reducer,
       [captureSlice.name]: captureSlice.reducer,
       [proofSlice.name]: proofSlice.reducer,
     }),

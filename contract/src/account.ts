@@ -8,6 +8,10 @@ export type SignIn = z.infer<typeof SignIn>;
 
 export const Role = z.enum(['rep', 'assistant', 'manager', 'administrator']);
 
+/** The people of a workspace. */
+export const Team = z.object({ items: z.array(z.object({ id: z.uuid(), name: z.string(), role: Role })) });
+export type Team = z.infer<typeof Team>;
+
 /** Who is signed in, and where. */
 export const Session = z.object({
   user: z.object({ id: z.uuid(), name: z.string(), email: z.string(), role: Role }),

@@ -20,6 +20,8 @@ export type Photo = z.infer<typeof Photo>;
 export const PhotoUpload = z.object({
   takenAt: z.iso.datetime(),
   occasion: z.uuid().optional(),
+  /** The photograph of the fronts whose backs this one shows. */
+  backOf: z.uuid().optional(),
   /** A file that was picked, not a photograph just taken: the same file is not taken twice. */
   file: z.literal('1').optional(),
 });

@@ -117,6 +117,8 @@ export const FileCard = z.object({
   /** Who owns the new record; null for whoever files it. */
   ownerId: z.uuid().nullable().default(null),
   known: z.object({ personId: z.uuid(), version: z.number().int() }).nullable().default(null),
+  /** Filed without having been compared with the people known, for want of a network: refused when somebody is. */
+  uncompared: z.boolean().default(false),
 });
 export type FileCard = z.infer<typeof FileCard>;
 

@@ -63,7 +63,7 @@ export const ProofCard = z.object({
   /** Whether the card's picture is there to prove against. */
   picture: z.boolean(),
   occasion: CardOccasion.nullable(),
-  state: z.enum(['toProve', 'needsPerson', 'filed', 'discarded', 'attached']),
+  state: z.enum(['toProve', 'needsPerson', 'setAside', 'filed', 'discarded', 'attached']),
   /** The card whose back this is, when it is attached to one. */
   frontCardId: z.uuid().nullable(),
   /** The back joined to this card, read with it as one. */
@@ -79,7 +79,3 @@ export type ProofCard = z.infer<typeof ProofCard>;
 /** Joining a card of the tray to another as its back. */
 export const BackChange = z.object({ cardId: z.uuid() });
 export type BackChange = z.infer<typeof BackChange>;
-
-/** Taking a card out of the tray, or putting it back. */
-export const CardStateChange = z.object({ state: z.enum(['toProve', 'discarded']) });
-export type CardStateChange = z.infer<typeof CardStateChange>;

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { CardOccasion } from './occasion';
 
 /** Where a card not yet filed stands. `waiting` and `reading` are photographs whose cards are not known yet. */
-export const TrayState = z.enum(['waiting', 'reading', 'toProve', 'needsPerson', 'unreadable']);
+export const TrayState = z.enum(['waiting', 'reading', 'toProve', 'needsPerson', 'setAside', 'unreadable']);
 export type TrayState = z.infer<typeof TrayState>;
 
 export const TrayItem = z.object({
@@ -27,6 +27,23 @@ export const TrayItem = z.object({
   message: z.string().nullable(),
 });
 export type TrayItem = z.infer<typeof TrayItem>;
+
+/** What of the tray is asked for. */
+export const TrayQuery = z.object({
+  cursor: z.string().max(400).optional(),
+  /** Cards of one occasion, or of none. */
+  occasion: z.union([z.uuid(), z.literal('none')]).optional(),
+  /** `open` is everything still to be worked on, without what was set aside. */
+  show: z.enum(['all', 'open', 'toProve', 'needsPerson', 'setAside']).default('all'),
+});
+export type TrayQuery = z.infer<typeof TrayQuery>;
+
+/** Several cards of the tray taken out, set aside or put back at once. */
+export const CardsChange = z.object({
+  cardIds: z.array(z.uuid()).min(1).max(500),
+  state: z.enum(['toProve', 'setAside', 'discarded']),
+});
+export type CardsChange = z.infer<typeof CardsChange>;
 
 export const Tray = z.object({ items: z.array(TrayItem), total: z.number().int(), next: z.string().nullable() });
 export type Tray = z.infer<typeof Tray>;

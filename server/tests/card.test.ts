@@ -162,9 +162,9 @@ describe('filing', () => {
 
   it('a card can be taken out of the tray and put back', async () => {
     const cardId = await newCard();
-    expect((await rep.send('PATCH', `/cards/${cardId}`, { state: 'discarded' })).status).toBe(204);
+    expect((await rep.send('PATCH', '/cards', { cardIds: [cardId], state: 'discarded' })).status).toBe(204);
     expect((await rep.get<Tray>('/tray')).body.items.map((i) => i.id)).not.toContain(cardId);
-    await rep.send('PATCH', `/cards/${cardId}`, { state: 'toProve' });
+    await rep.send('PATCH', '/cards', { cardIds: [cardId], state: 'toProve' });
     expect((await rep.card(cardId)).body.state).toBe('needsPerson');
   });
 });
@@ -238,7 +238,7 @@ describe('two workspaces', () => {
     ]) {
       expect([path, (await other.get(path)).status]).toEqual([path, 404]);
     }
-    expect((await other.send('PATCH', `/cards/${waiting!.id}`, { state: 'discarded' })).status).toBe(404);
+    expect((await other.send('PATCH', '/cards', { cardIds: [waiting!.id], state: 'discarded' })).status).toBe(404);
     expect((await other.send('DELETE', `/photos/${waiting!.photoId}`)).status).toBe(404);
     expect((await other.file({ cardId: waiting!.id, fields: own })).status).toBe(404);
     expect((await other.sendPhoto(item!.photoId!, await blank())).status).toBe(409);

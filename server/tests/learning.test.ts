@@ -13,7 +13,7 @@ async function fileAs(who: Client, company: string): Promise<void> {
 async function proposedCompany(who: Client): Promise<{ value: string; reasons: readonly string[] }> {
   const [item] = await who.photograph(demoPhoto('skerry'));
   const { body } = await who.card(item!.id);
-  await who.send('PATCH', `/cards/${item!.id}`, { state: 'discarded' });
+  await who.send('PATCH', '/cards', { cardIds: [item!.id], state: 'discarded' });
   return body.proposals.find((p) => p.field === 'company')!;
 }
 

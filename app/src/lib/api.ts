@@ -18,7 +18,7 @@ const requestAsSomebody: typeof request = async (call, store, extra) => {
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: requestAsSomebody,
-  tagTypes: ['Session', 'Tray', 'Card', 'Person', 'Learned'],
+  tagTypes: ['Session', 'Tray', 'Card', 'Person', 'Learned', 'Occasion', 'Photo'],
   endpoints: () => ({}),
 });
 

@@ -4,10 +4,43 @@ import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 interface DeviceSchema extends DBSchema {
   photos: {
     key: string;
-    value: { id: string; accountId: string; takenAt: string; name: string; bytes: Blob; refusal: string | null };
+    value: {
+      id: string;
+      accountId: string;
+      takenAt: string;
+      /** Name of the picked file; empty for a photograph just taken. */
+      name: string;
+      bytes: Blob;
+      /** Why the server would not take it, in words. */
+      refusal: string | null;
+      occasionId?: string | null;
+      /** The photograph whose back this is. */
+      backOf?: string | null;
+      /** A person wants it sent although the same file was sent before. */
+      again?: boolean;
+    };
     indexes: { byAccount: string };
   };
-  drafts: { key: string; value: { cardId: string; accountId: string; draft: unknown; note: string } };
+  requests: { key: string; value: KeptRequest; indexes: { byAccount: string } };
+  drafts: {
+    key: string;
+    value: { cardId: string; accountId: string; draft: unknown; note: string; pictureId?: string | null };
+  };
+}
+
+/** A request that could not be sent yet. Its id was made here and orders it among the photographs. */
+export interface KeptRequest {
+  id: string;
+  accountId: string;
+  method: 'PUT' | 'POST' | 'PATCH';
+  path: string;
+  headers: Record<string, string>;
+  body: unknown;
+  /** What it does, in words for the list of what is waiting. */
+  words: string;
+  /** Id of the card it is about. */
+  cardId: string | null;
+  refusal: string | null;
 }
 
 export type KeptPhoto = DeviceSchema['photos']['value'];
@@ -16,10 +49,18 @@ let opening: Promise<IDBPDatabase<DeviceSchema>> | undefined;
 
 /** The device's own database (IndexedDB), opened once. */
 export function deviceStore(): Promise<IDBPDatabase<DeviceSchema>> {
-  opening ??= openDB<DeviceSchema>('dossier', 1, {
-    upgrade(database) {
-      database.createObjectStore('photos', { keyPath: 'id' }).createIndex('byAccount', 'accountId');
-      database.createObjectStore('drafts', { keyPath: 'cardId' });
+  opening ??= openDB<DeviceSchema>('dossier', 2, {
+    upgrade(database, from) {
+      if (from < 1) {
+        database.createObjectStore('photos', { keyPath: 'id' }).createIndex('byAccount', 'accountId');
+        database.createObjectStore('drafts', { keyPath: 'cardId' });
+      }
+      if (from < 2) database.createObjectStore('requests', { keyPath: 'id' }).createIndex('byAccount', 'accountId');
+    },
+    // Another tab with a newer version of Dossier is waiting: it must not wait for this one to be closed.
+    blocking(_current, _blocked, event) {
+      (event.target as unknown as { close(): void }).close();
+      opening = undefined;
     },
   });
   return opening;

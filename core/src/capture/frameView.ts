@@ -57,7 +57,9 @@ function measure(plane: Uint8Array, width: number, height: number, holds?: (p: P
       found.sum += plane[i]!;
       found.count++;
       if (plane[i]! >= BURNT_OUT) found.burnt++;
-      found.changes.push(Math.max(Math.abs(plane[i + 1]! - plane[i - 1]!), Math.abs(plane[i + width]! - plane[i - width]!)));
+      found.changes.push(
+        Math.max(Math.abs(plane[i + 1]! - plane[i - 1]!), Math.abs(plane[i + width]! - plane[i - width]!)),
+      );
     }
   }
   return found;
@@ -80,7 +82,10 @@ function sceneOf(plane: Uint8Array, width: number, height: number): Uint8Array {
   const scene = new Uint8Array(SCENE_COLUMNS * SCENE_ROWS);
   for (let row = 0; row < SCENE_ROWS; row++) {
     for (let column = 0; column < SCENE_COLUMNS; column++) {
-      const [left, right] = [column, column + 1].map((c) => Math.floor((c * width) / SCENE_COLUMNS)) as [number, number];
+      const [left, right] = [column, column + 1].map((c) => Math.floor((c * width) / SCENE_COLUMNS)) as [
+        number,
+        number,
+      ];
       const [top, bottom] = [row, row + 1].map((r) => Math.floor((r * height) / SCENE_ROWS)) as [number, number];
       let sum = 0;
       for (let y = top; y < bottom; y++) for (let x = left; x < right; x++) sum += plane[y * width + x]!;

@@ -10,7 +10,10 @@ const PAPER: Colour = [236, 232, 222];
 const WOOD: Colour = [120, 84, 58];
 
 /** A frame with a card on a table, some lines of print on it. */
-function draw(quad: Quad | undefined, { card = PAPER, table = WOOD, noise = 0, width = 240, height = 180 } = {}): Frame {
+function draw(
+  quad: Quad | undefined,
+  { card = PAPER, table = WOOD, noise = 0, width = 240, height = 180 } = {},
+): Frame {
   const data = new Uint8ClampedArray(width * height * 4);
   let seed = 7;
   const grain = () => ((seed = (seed * 16807) % 2147483647) / 2147483647 - 0.5) * 2 * noise;
@@ -61,11 +64,15 @@ describe('the card in a frame of the live picture', () => {
 
   it('never fails, whatever the picture is', () => {
     fc.assert(
-      fc.property(fc.uint8Array({ minLength: 400, maxLength: 4000 }), fc.integer({ min: 3, max: 40 }), (bytes, width) => {
-        const height = Math.floor(bytes.length / 4 / width);
-        fc.pre(height >= 3);
-        viewFrame({ data: new Uint8ClampedArray(bytes.subarray(0, width * height * 4)), width, height });
-      }),
+      fc.property(
+        fc.uint8Array({ minLength: 400, maxLength: 4000 }),
+        fc.integer({ min: 3, max: 40 }),
+        (bytes, width) => {
+          const height = Math.floor(bytes.length / 4 / width);
+          fc.pre(height >= 3);
+          viewFrame({ data: new Uint8ClampedArray(bytes.subarray(0, width * height * 4)), width, height });
+        },
+      ),
       { numRuns: 60 },
     );
   });
@@ -137,7 +144,8 @@ describe('advice', () => {
     const dark = viewFrame(draw(turned(0), { card: [50, 48, 46], table: [18, 16, 14] }));
     expect(dark.brightness).toBeLessThan(0.22);
     const frame = draw(rectangle(50, 45, 140, 90), { card: [205, 200, 190] });
-    for (let y = 60; y < 90; y++) for (let x = 80; x < 120; x++) frame.data.fill(255, (y * 240 + x) * 4, (y * 240 + x) * 4 + 3);
+    for (let y = 60; y < 90; y++)
+      for (let x = 80; x < 120; x++) frame.data.fill(255, (y * 240 + x) * 4, (y * 240 + x) * 4 + 3);
     expect(viewFrame(frame).glare).toBeGreaterThan(0.035);
   });
 });

@@ -27,6 +27,7 @@ create policy occasion_of_workspace on occasion to dossier_serving
 grant select, insert, update, delete on occasion to dossier_serving;
 
 alter table photo add occasion_id uuid;
+alter table photo add back_of uuid;
 alter table photo add content_hash bytea;
 update photo set content_hash = sha256(file.bytes) from stored_file file where file.id = photo.file_id;
 alter table photo alter content_hash set not null;
@@ -34,6 +35,7 @@ alter table photo add width integer;
 alter table photo add height integer;
 alter table photo alter file_id drop not null;
 create index photo_occasion on photo (occasion_id);
+create index photo_back_of on photo (back_of);
 create index photo_content on photo (workspace_id, content_hash);
 alter table photo add constraint photo_occasion_fk foreign key (occasion_id) references occasion(id) on delete set null;
 

@@ -1,4 +1,4 @@
-import type { Session, SignIn } from '@dossier/contract';
+import type { Session, SignIn, Team } from '@dossier/contract';
 import { api } from '@/lib/api';
 
 export const accountApi = api.injectEndpoints({
@@ -11,8 +11,9 @@ export const accountApi = api.injectEndpoints({
         if (data) dispatch(accountApi.util.upsertQueryData('session', undefined, data));
       },
     }),
+    team: build.query<Team, void>({ query: () => '/team', providesTags: ['Session'] }),
     signOut: build.mutation<void, void>({ query: () => ({ url: '/session', method: 'DELETE' }) }),
   }),
 });
 
-export const { useSessionQuery, useSignInMutation, useSignOutMutation } = accountApi;
+export const { useSessionQuery, useSignInMutation, useSignOutMutation, useTeamQuery } = accountApi;

@@ -1,123 +1,226 @@
 import { Link } from 'expo-router';
-import ImageIcon from 'lucide-react-native/icons/image-up';
-import { useCallback, useEffect, useState, type DragEvent } from 'react';
+import { useCallback, useState, type DragEvent } from 'react';
 import { Pressable, View } from 'react-native';
-import { useDispatch, useSelector } from 'react-redux';
+import { useSelector } from 'react-redux';
+import { useDeviceSetting } from '@/lib/deviceSetting';
 import { Button, HiddenHeading, Notice, Serif, Soft, Text } from '@/ui';
+import { CameraOptions, LastPicture, Release } from './CameraBar';
 import { CameraTrouble } from './CameraTrouble';
-import { keepPhoto } from './keepPhoto';
+import { LiveOverlay } from './LiveOverlay';
+import { OccasionChooser } from './OccasionChooser';
+import { soundSafe } from './safeSound';
 import { selectWaitingPhotos } from './slice';
-import { useCamera } from './useCamera';
+import { useCamera, type Facing } from './useCamera';
+import { useLive } from './useLive';
+import { useOccasions } from './useOccasions';
 import { usePickFiles } from './usePickFiles';
+import { useRoom } from './useRoom';
+import { useShots, type LastShot } from './useShots';
+import { WithoutPicture } from './WithoutPicture';
 
-/** Live camera with a release, then retake or use; or picture files, picked or dropped. */
+type Panel = 'occasion' | 'text' | 'last';
+
+/** The live picture with the card outlined and advice; card after card without waiting. Or files, or text. */
 export function PhotographScreen({ accountId }: { accountId: string }) {
-  const dispatch = useDispatch();
-  const waiting = useSelector(selectWaitingPhotos);
-  const [shot, setShot] = useState<{ blob: Blob; url: string }>();
-  const [kept, setKept] = useState(0);
-  const { video, state, takePicture, tryAgain } = useCamera(true);
-  const onKept = useCallback((count: number) => setKept((n) => n + count), []);
-  const { pick, take, complaints } = usePickFiles(accountId, onKept);
+  const { current } = useOccasions(accountId);
+  const occasionId = current?.id ?? null;
+  const [panel, setPanel] = useState<Panel>();
+  const [facing, setFacing] = useDeviceSetting<Facing>('camera.facing', 'environment');
+  const [byItself, setByItself] = useDeviceSetting('camera.byItself', false);
+  const [sound, setSound] = useDeviceSetting('camera.sound', true);
+  const [busy, setBusy] = useState(false);
+  const shots = useShots(accountId, occasionId);
+  const { pick, drop, stop, progress, complaints } = usePickFiles(accountId, occasionId, shots.kept);
+  const room = useRoom(shots.count);
+  const watching = panel !== 'occasion' && panel !== 'text';
+  const camera = useCamera(watching, facing);
+  const live = camera.state === 'live';
 
-  useEffect(() => () => void (shot && URL.revokeObjectURL(shot.url)), [shot]);
+  const { takePicture } = camera;
+  const { keep } = shots;
+  const release = useCallback(async () => {
+    setBusy(true);
+    const shot = await takePicture();
+    if (shot && (await keep(shot.bytes, shot.thumbnail)) && sound) soundSafe();
+    setBusy(false);
+  }, [keep, sound, takePicture]);
+  const { sight, taken } = useLive(camera.video, live && watching, () => byItself && !panel && void release());
 
-  const release = async () => {
-    const blob = await takePicture();
-    if (blob) setShot({ blob, url: URL.createObjectURL(blob) });
-  };
-  const use = async () => {
-    if (!shot) return;
-    await keepPhoto(accountId, shot.blob)(dispatch);
-    onKept(1);
-    setShot(undefined);
-  };
-  const drop = (event: DragEvent) => {
+  const onDrop = (event: DragEvent) => {
     event.preventDefault();
-    void take([...event.dataTransfer.files]);
+    void drop(event.dataTransfer);
   };
-  const live = state === 'live';
 
   return (
     <div
       role="main"
       onDragOver={(event) => event.preventDefault()}
-      onDrop={drop}
+      onDrop={onDrop}
       style={{ flex: 1, minHeight: 0, display: 'flex', flexDirection: 'column' }}
     >
       <HiddenHeading>Photograph</HiddenHeading>
-      <View className="min-h-0 flex-1 items-center justify-center bg-table">
-        <video
-          ref={video}
-          muted
-          playsInline
-          aria-label="What the camera sees"
-          style={{ width: '100%', height: '100%', objectFit: 'contain', display: live && !shot ? 'block' : 'none' }}
-        />
-        {shot ? (
-          <img
-            src={shot.url}
-            alt="The photograph just taken"
-            style={{ width: '100%', height: '100%', objectFit: 'contain' }}
-          />
-        ) : null}
-        {!live && !shot ? <CameraTrouble state={state} onTryAgain={tryAgain} onPick={pick} /> : null}
-      </View>
-      <View className="gap-3 border-t border-rule bg-paper px-4 py-3">
-        {complaints.map((complaint) => (
-          <Notice key={complaint} fault>
-            {complaint}
-          </Notice>
-        ))}
-        {kept > 0 ? <KeptNotice kept={kept} waiting={waiting.length} /> : null}
-        {shot ? (
-          <View className="flex-row justify-between gap-3">
-            <Button className="flex-1" onPress={() => setShot(undefined)}>
-              Retake
-            </Button>
-            <Button className="flex-1" look="ink" onPress={() => void use()}>
-              Use this
-            </Button>
+      {panel === 'occasion' ? (
+        <OccasionChooser accountId={accountId} onDone={() => setPanel(undefined)} />
+      ) : panel === 'text' ? (
+        <WithoutPicture accountId={accountId} occasionId={occasionId} onDone={() => setPanel(undefined)} />
+      ) : (
+        <>
+          <OccasionBar name={current?.name} onPress={() => setPanel('occasion')} />
+          <View className="min-h-0 flex-1 items-center justify-center bg-table">
+            <video
+              ref={camera.video}
+              muted
+              playsInline
+              aria-label="What the camera sees"
+              style={{ width: '100%', height: '100%', objectFit: 'contain', display: live ? 'block' : 'none' }}
+            />
+            {live ? <LiveOverlay sight={sight} size={camera.size} /> : null}
+            {live ? null : <CameraTrouble state={camera.state} onTryAgain={camera.tryAgain} onPick={() => pick()} />}
           </View>
-        ) : (
-          <View className="flex-row items-center justify-between">
-            <Button
-              look="bare"
-              icon={<ImageIcon size={20} color="rgb(var(--ink))" />}
-              onPress={pick}
-              className="-ml-4 w-[136px]"
-            >
-              Pick files
-            </Button>
-            {live ? <Release onPress={() => void release()} /> : null}
-            <View className="w-[120px]">
-              <Soft className="text-right">{live ? 'Lay the card flat, fill the frame.' : ''}</Soft>
-            </View>
+          <View className="gap-2 border-t border-rule bg-paper px-4 py-2">
+            {[...complaints, shots.problem, room].map((words) =>
+              words ? (
+                <Notice key={words} fault>
+                  {words}
+                </Notice>
+              ) : null,
+            )}
+            {progress ? (
+              <Notice action={<Button onPress={stop}>Stop</Button>}>
+                {`Taking in ${progress.done + 1} of ${progress.of}: ${progress.name}`}
+              </Notice>
+            ) : null}
+            {panel === 'last' && shots.last ? (
+              <LastShotPanel
+                last={shots.last}
+                backNext={shots.backNext}
+                onBackNext={() => {
+                  shots.setBackNext(!shots.backNext);
+                  setPanel(undefined);
+                }}
+                onRetake={() => void shots.retake().then(() => setPanel(undefined))}
+                onClose={() => setPanel(undefined)}
+              />
+            ) : null}
+            {shots.count > 0 ? <KeptLine count={shots.count} backNext={shots.backNext} /> : null}
+            {live ? (
+              <>
+                <View className="flex-row items-center justify-between">
+                  <View className="w-[120px]">
+                    <LastPicture
+                      last={shots.last}
+                      count={shots.count}
+                      onPress={() => setPanel(panel === 'last' ? undefined : 'last')}
+                    />
+                  </View>
+                  <Release
+                    busy={busy}
+                    onPress={() => {
+                      taken();
+                      void release();
+                    }}
+                  />
+                  <View className="w-[120px] items-end">
+                    {shots.last && !shots.last.isBack ? (
+                      <Button
+                        look={shots.backNext ? 'ink' : 'plain'}
+                        label="Now the back: the next picture is the back of this card"
+                        onPress={() => shots.setBackNext(!shots.backNext)}
+                      >
+                        Now the back
+                      </Button>
+                    ) : null}
+                  </View>
+                </View>
+                <CameraOptions
+                  byItself={byItself}
+                  onByItself={setByItself}
+                  sound={sound}
+                  onSound={setSound}
+                  abilities={camera.abilities}
+                  torch={camera.torch}
+                  onTorch={(on) => void camera.setTorch(on)}
+                  onTurn={() => setFacing(facing === 'user' ? 'environment' : 'user')}
+                />
+              </>
+            ) : null}
+            <OtherWays onFiles={() => pick()} onFolder={() => pick(true)} onText={() => setPanel('text')} />
           </View>
-        )}
-      </View>
+        </>
+      )}
     </div>
   );
 }
 
-const Release = ({ onPress }: { onPress: () => void }) => (
+const OccasionBar = ({ name, onPress }: { name: string | undefined; onPress: () => void }) => (
   <Pressable
     role="button"
-    aria-label="Take the photograph"
+    aria-label={name ? `Occasion: ${name}. Change it` : 'Set the occasion'}
     onPress={onPress}
-    className="h-[68px] w-[68px] items-center justify-center rounded-full border-2 border-ink active:opacity-60"
+    className="min-h-[48px] flex-row items-center justify-between gap-3 border-b border-rule bg-paper px-4 py-2 hover:bg-table"
   >
-    <View className="h-[54px] w-[54px] rounded-full bg-ink" />
+    <Serif numberOfLines={1} className={`min-w-0 flex-1 text-[18px] leading-[24px] ${name ? '' : 'text-soft'}`}>
+      {name ?? 'No occasion set'}
+    </Serif>
+    <Text className="underline underline-offset-4">{name ? 'Change' : 'Set'}</Text>
   </Pressable>
 );
 
-function KeptNotice({ kept, waiting }: { kept: number; waiting: number }) {
-  const words = kept === 1 ? 'Kept' : `${kept} kept`;
+const OtherWays = ({
+  onFiles,
+  onFolder,
+  onText,
+}: {
+  onFiles: () => void;
+  onFolder: () => void;
+  onText: () => void;
+}) => (
+  <View className="-mx-2 flex-row flex-wrap justify-between border-t border-rule">
+    <Button look="bare" className="px-2" onPress={onFiles}>
+      Pick files
+    </Button>
+    <Button look="bare" className="px-2" onPress={onFolder}>
+      A folder
+    </Button>
+    <Button look="bare" className="px-2" onPress={onText}>
+      Without a picture
+    </Button>
+  </View>
+);
+
+interface LastShotPanelProps {
+  last: LastShot;
+  backNext: boolean;
+  onBackNext: () => void;
+  onRetake: () => void;
+  onClose: () => void;
+}
+
+/** What can be done with the picture just taken. */
+const LastShotPanel = ({ last, backNext, onBackNext, onRetake, onClose }: LastShotPanelProps) => (
+  <View className="gap-3">
+    <img
+      src={last.thumbnail}
+      alt="The picture taken last"
+      style={{ maxHeight: 180, maxWidth: '100%', alignSelf: 'flex-start', borderRadius: 4 }}
+    />
+    <View className="flex-row flex-wrap gap-3">
+      <Button look="brick" onPress={onRetake}>
+        Retake
+      </Button>
+      {last.isBack ? null : <Button onPress={onBackNext}>{backNext ? 'Not the back' : 'Now the back'}</Button>}
+      <Button onPress={onClose}>Close</Button>
+    </View>
+  </View>
+);
+
+function KeptLine({ count, backNext }: { count: number; backNext: boolean }) {
+  const waiting = useSelector(selectWaitingPhotos).length;
   const rest = waiting > 0 ? `${waiting} still on this device` : 'all with Dossier, being read';
   return (
     <View role="status" className="flex-row flex-wrap items-baseline justify-between gap-x-4">
       <View className="flex-row items-baseline gap-2">
-        <Serif className="text-[18px]">{words}</Serif>
+        <Serif className="text-[18px]">{backNext ? 'Now the back' : count === 1 ? 'Kept' : `${count} kept`}</Serif>
         <Soft>{rest}</Soft>
       </View>
       <Link href="/tray">

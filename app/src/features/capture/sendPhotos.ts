@@ -1,53 +1,65 @@
-import { Problem } from '@dossier/contract';
 import type { Dispatch } from '@reduxjs/toolkit';
 import { API, api } from '@/lib/api';
 import { deviceStore, type KeptPhoto } from '@/lib/deviceStore';
+import { meaningOf, sendKept, type Answer } from '@/lib/outbox';
 import { captureSlice } from './slice';
+import { upload } from './upload';
 
-const { photoRefused, photoSent } = captureSlice.actions;
-
-/** Answers after which sending the same bytes again is of no use. */
-const REFUSALS = new Set([400, 409, 413, 415, 422]);
+const { photoRefused, photoSending, photoSent } = captureSlice.actions;
 
 export type SendOutcome = 'done' | 'tryLater';
 
 /**
- * Sends every photograph kept for this account, oldest first, one at a time; each leaves the device
- * only after the server has confirmed it. Only one tab sends at a time.
+ * Sends everything kept for this account in the order in which it was made, one at a time: photographs
+ * and requests; each leaves the device only after the server has confirmed it. Only one tab sends at a
+ * time.
  */
-export const sendKeptPhotos =
+export const sendEverythingKept =
   (accountId: string) =>
   (dispatch: Dispatch): Promise<SendOutcome> => {
     const sendAll = async (): Promise<SendOutcome> => {
       const store = await deviceStore();
-      const kept = (await store.getAllFromIndex('photos', 'byAccount', accountId)).filter(
-        (photo) => photo.refusal === null,
-      );
-      for (const photo of kept.sort((a, b) => (a.id < b.id ? -1 : 1))) {
-        const answer = await send(photo);
-        if (answer === 'tryLater') return 'tryLater';
-        if (answer === 'sent') {
-          await store.delete('photos', photo.id);
-          dispatch(photoSent(photo.id));
-          dispatch(api.util.invalidateTags(['Tray']));
-        } else {
-          await store.put('photos', { ...photo, refusal: answer.refusal });
-          dispatch(photoRefused({ id: photo.id, refusal: answer.refusal }));
-        }
+      const photos = await store.getAllFromIndex('photos', 'byAccount', accountId);
+      const requests = await store.getAllFromIndex('requests', 'byAccount', accountId);
+      const steps = [
+        ...photos.map((photo) => ({ kept: photo, send: () => sendPhoto(photo)(dispatch) })),
+        ...requests.map((request) => ({ kept: request, send: () => sendKept(request)(dispatch) })),
+      ];
+      const toSend = steps.filter(({ kept }) => kept.refusal === null);
+      for (const { send } of toSend.sort((a, b) => (a.kept.id < b.kept.id ? -1 : 1))) {
+        if ((await send()) === 'tryLater') return 'tryLater';
+        dispatch(api.util.invalidateTags(['Tray', 'Occasion']));
       }
       return 'done';
     };
     return 'locks' in navigator ? navigator.locks.request('dossier-send-photos', sendAll) : sendAll();
   };
 
-async function send(photo: KeptPhoto): Promise<'sent' | 'tryLater' | { refusal: string }> {
-  const response = await fetch(`${API}/photos/${photo.id}?takenAt=${encodeURIComponent(photo.takenAt)}`, {
-    method: 'PUT',
-    body: photo.bytes,
-    headers: { 'Content-Type': photo.bytes.type || 'application/octet-stream' },
-  }).catch(() => undefined);
-  if (response?.ok) return 'sent';
-  if (!response || !REFUSALS.has(response.status)) return 'tryLater';
-  const problem = Problem.safeParse(await response.json().catch(() => undefined));
-  return { refusal: problem.success ? problem.data.detail : 'This photograph was not accepted. Take it again.' };
+const sendPhoto =
+  (photo: KeptPhoto) =>
+  async (dispatch: Dispatch): Promise<SendOutcome> => {
+    const store = await deviceStore();
+    // Another tab, or the person, may have taken it off in the meantime.
+    if ((await store.getKey('photos', photo.id)) === undefined) return 'done';
+    dispatch(photoSending({ id: photo.id, share: 0 }));
+    const answer = await send(photo, (share) => dispatch(photoSending({ id: photo.id, share })));
+    dispatch(photoSending(null));
+    if (answer === 'tryLater') return 'tryLater';
+    if (answer === 'sent') {
+      await store.delete('photos', photo.id);
+      dispatch(photoSent(photo.id));
+    } else {
+      await store.put('photos', { ...photo, refusal: answer.refusal });
+      dispatch(photoRefused({ id: photo.id, refusal: answer.refusal }));
+    }
+    return 'done';
+  };
+
+async function send(photo: KeptPhoto, onProgress: (share: number) => void): Promise<Answer> {
+  const query = new URLSearchParams({ takenAt: photo.takenAt });
+  if (photo.occasionId) query.set('occasion', photo.occasionId);
+  if (photo.backOf) query.set('backOf', photo.backOf);
+  if (photo.name && !photo.again) query.set('file', '1');
+  const response = await upload(`${API}/photos/${photo.id}?${query}`, photo.bytes, onProgress);
+  return meaningOf(response, 'This photograph was not accepted. Take it again.');
 }

@@ -12,13 +12,17 @@ export interface WaitingPhoto {
 
 interface CaptureState {
   waiting: WaitingPhoto[];
+  /** The photograph on its way, and how much of it has arrived, 0–1. */
+  sending: { id: string; share: number } | null;
   /** How many photographs this visit brought safely to the server. */
   sent: number;
+  /** The occasion that what comes next belongs to. */
+  occasionId: string | null;
 }
 
 export const captureSlice = createSlice({
   name: 'capture',
-  initialState: { waiting: [], sent: 0 } as CaptureState,
+  initialState: { waiting: [], sending: null, sent: 0, occasionId: null } as CaptureState,
   reducers: {
     photosFound(state, { payload }: PayloadAction<WaitingPhoto[]>) {
       state.waiting = payload;
@@ -26,16 +30,22 @@ export const captureSlice = createSlice({
     photoKept(state, { payload }: PayloadAction<WaitingPhoto>) {
       state.waiting.push(payload);
     },
+    photoSending(state, { payload }: PayloadAction<CaptureState['sending']>) {
+      state.sending = payload;
+    },
     photoSent(state, { payload }: PayloadAction<string>) {
       state.waiting = state.waiting.filter((photo) => photo.id !== payload);
       state.sent += 1;
     },
-    photoRefused(state, { payload }: PayloadAction<{ id: string; refusal: string }>) {
+    photoRefused(state, { payload }: PayloadAction<{ id: string; refusal: string | null }>) {
       const photo = state.waiting.find(({ id }) => id === payload.id);
       if (photo) photo.refusal = payload.refusal;
     },
     photoForgotten(state, { payload }: PayloadAction<string>) {
       state.waiting = state.waiting.filter((photo) => photo.id !== payload);
+    },
+    occasionSet(state, { payload }: PayloadAction<string | null>) {
+      state.occasionId = payload;
     },
   },
 });
@@ -45,3 +55,5 @@ interface WithCapture {
 }
 
 export const selectWaitingPhotos = (state: WithCapture): WaitingPhoto[] => state.capture.waiting;
+export const selectSending = (state: WithCapture) => state.capture.sending;
+export const selectOccasionId = (state: WithCapture): string | null => state.capture.occasionId;

@@ -2,18 +2,33 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 
 /** `asking` until the person or the browser has answered. */
 export type CameraState = 'asking' | 'live' | 'denied' | 'none' | 'busy';
+export type Facing = 'environment' | 'user';
 
-const WANTED: MediaStreamConstraints = {
-  audio: false,
-  video: { facingMode: { ideal: 'environment' }, width: { ideal: 4096 }, height: { ideal: 3072 } },
-};
+/** What a camera can do beside taking pictures. */
+export interface CameraAbilities {
+  torch: boolean;
+  /** There is another camera, looking the other way. */
+  turn: boolean;
+}
 
 const JPEG_QUALITY = 0.92;
 
+interface Shot {
+  bytes: Blob;
+  /** Small, for the last picture on the screen. */
+  thumbnail: string;
+}
+
+const THUMBNAIL_SIDE = 160;
+
 /** The camera of this device, the rear one where there is a choice, shown in a video element. */
-export function useCamera(active: boolean) {
+export function useCamera(active: boolean, facing: Facing) {
   const video = useRef<HTMLVideoElement>(null);
+  const track = useRef<MediaStreamTrack>(undefined);
   const [state, setState] = useState<CameraState>('asking');
+  const [size, setSize] = useState({ width: 4, height: 3 });
+  const [abilities, setAbilities] = useState<CameraAbilities>({ torch: false, turn: false });
+  const [torch, setTorchOn] = useState(false);
   const [attempt, setAttempt] = useState(0);
 
   useEffect(() => {
@@ -23,32 +38,50 @@ export function useCamera(active: boolean) {
     const open = async () => {
       if (!navigator.mediaDevices?.getUserMedia) return setState('none');
       try {
-        stream = await navigator.mediaDevices.getUserMedia(WANTED);
+        stream = await navigator.mediaDevices.getUserMedia({
+          audio: false,
+          video: { facingMode: { ideal: facing }, width: { ideal: 4096 }, height: { ideal: 3072 } },
+        });
       } catch (error) {
         if (!gone) setState(stateOf(error));
         return;
       }
-      if (gone || !video.current) return stream.getTracks().forEach((track) => track.stop());
+      if (gone || !video.current) return stream.getTracks().forEach((t) => t.stop());
+      track.current = stream.getVideoTracks()[0];
+      track.current?.addEventListener('ended', () => !gone && setState('busy'));
       video.current.srcObject = stream;
       await video.current.play().catch(() => undefined);
-      if (!gone) setState('live');
+      if (gone) return;
+      setSize({ width: video.current.videoWidth || 4, height: video.current.videoHeight || 3 });
+      setTorchOn(false);
+      setState('live');
+      setAbilities({ torch: hasTorch(track.current), turn: await hasSeveralCameras() });
     };
     void open();
     return () => {
       gone = true;
-      stream?.getTracks().forEach((track) => track.stop());
+      stream?.getTracks().forEach((t) => t.stop());
     };
-  }, [active, attempt]);
+  }, [active, attempt, facing]);
 
   /** The picture as the sensor gives it, not as the preview shows it. */
-  const takePicture = useCallback(async (): Promise<Blob | undefined> => {
+  const takePicture = useCallback(async (): Promise<Shot | undefined> => {
     const { current } = video;
     if (!current?.videoWidth) return undefined;
-    const canvas = document.createElement('canvas');
-    canvas.width = current.videoWidth;
-    canvas.height = current.videoHeight;
-    canvas.getContext('2d')!.drawImage(current, 0, 0);
-    return new Promise((resolve) => canvas.toBlob((blob) => resolve(blob ?? undefined), 'image/jpeg', JPEG_QUALITY));
+    const canvas = drawn(current, current.videoWidth, current.videoHeight);
+    const scale = THUMBNAIL_SIDE / Math.max(canvas.width, canvas.height);
+    const thumbnail = drawn(canvas, Math.round(canvas.width * scale), Math.round(canvas.height * scale));
+    const bytes = await new Promise<Blob | null>((resolve) => canvas.toBlob(resolve, 'image/jpeg', JPEG_QUALITY));
+    return bytes ? { bytes, thumbnail: thumbnail.toDataURL('image/jpeg', 0.7) } : undefined;
+  }, []);
+
+  const setTorch = useCallback(async (on: boolean) => {
+    const constraint = { advanced: [{ torch: on } as MediaTrackConstraintSet] };
+    const done = await track.current?.applyConstraints(constraint).then(
+      () => true,
+      () => false,
+    );
+    if (done) setTorchOn(on);
   }, []);
 
   const tryAgain = useCallback(() => {
@@ -56,7 +89,23 @@ export function useCamera(active: boolean) {
     setAttempt((n) => n + 1);
   }, []);
 
-  return { video, state, takePicture, tryAgain };
+  return { video, state, size, abilities, torch, setTorch, takePicture, tryAgain };
+}
+
+function drawn(source: CanvasImageSource, width: number, height: number): HTMLCanvasElement {
+  const canvas = document.createElement('canvas');
+  canvas.width = width;
+  canvas.height = height;
+  canvas.getContext('2d')!.drawImage(source, 0, 0, width, height);
+  return canvas;
+}
+
+const hasTorch = (track: MediaStreamTrack | undefined): boolean =>
+  Boolean((track?.getCapabilities?.() as { torch?: boolean } | undefined)?.torch);
+
+async function hasSeveralCameras(): Promise<boolean> {
+  const devices = await navigator.mediaDevices.enumerateDevices().catch(() => []);
+  return devices.filter((device) => device.kind === 'videoinput').length > 1;
 }
 
 function stateOf(error: unknown): CameraState {

@@ -1,7 +1,8 @@
 import { useEffect } from 'react';
 import { useDispatch, useSelector } from 'react-redux';
+import { findKeptRequests, selectWaitingRequests } from '@/lib/outbox';
 import { findKeptPhotos } from './keepPhoto';
-import { sendKeptPhotos } from './sendPhotos';
+import { sendEverythingKept } from './sendPhotos';
 import { selectWaitingPhotos } from './slice';
 
 const FIRST_RETRY_MS = 2_000;
@@ -10,10 +11,14 @@ const LONGEST_RETRY_MS = 60_000;
 /** Keeps sending what is on the device: at the start, for each new photograph, when the network is back, and again after a failure. */
 export function useSending(accountId: string | undefined): void {
   const dispatch = useDispatch();
-  const toSend = useSelector(selectWaitingPhotos).filter((photo) => photo.refusal === null).length;
+  const photos = useSelector(selectWaitingPhotos);
+  const requests = useSelector(selectWaitingRequests);
+  const toSend = [...photos, ...requests].filter(({ refusal }) => refusal === null).length;
 
   useEffect(() => {
-    if (accountId) void findKeptPhotos(accountId)(dispatch);
+    if (!accountId) return;
+    void findKeptPhotos(accountId)(dispatch);
+    void findKeptRequests(accountId)(dispatch);
   }, [accountId, dispatch]);
 
   useEffect(() => {
@@ -22,7 +27,7 @@ export function useSending(accountId: string | undefined): void {
     let delay = FIRST_RETRY_MS;
     let timer: ReturnType<typeof setTimeout> | undefined;
     const run = async () => {
-      const outcome = await sendKeptPhotos(accountId)(dispatch);
+      const outcome = await sendEverythingKept(accountId)(dispatch);
       if (stopped || outcome === 'done') return;
       timer = setTimeout(() => void run(), delay);
       delay = Math.min(LONGEST_RETRY_MS, delay * 2);

@@ -1,14 +1,9 @@
-import { EXPECTABLE_LANGUAGES } from '@dossier/core/reading/fields';
 import { Link } from 'expo-router';
 import { View } from 'react-native';
 import { problemText } from '@/lib/api';
-import { Button, Notice, Select, Soft, Text } from '@/ui';
+import { COUNTRIES, countryName } from '@/lib/countries';
+import { ExpectedLanguages, Notice, Select, Soft, Text } from '@/ui';
 import { useChangeReadingSettingsMutation } from './learnedApi';
-
-/** Countries whose numbers and addresses are read. */
-const COUNTRIES = 'GB IE US CA AU DE AT CH FR BE NL ES PT IT SE DK NO FI PL BR'.split(' ');
-const nameOf = (type: 'region' | 'language', code: string): string =>
-  new Intl.DisplayNames(['en'], { type }).of(code) ?? code;
 
 /** What the workspace expects of its cards, where a card does not tell. */
 export function ReadingSettings({ country, languages }: { country: string; languages: readonly string[] }) {
@@ -24,7 +19,7 @@ export function ReadingSettings({ country, languages }: { country: string; langu
           <Select
             label="Country of cards that do not tell theirs"
             value={country}
-            options={countries.map((code) => ({ value: code, label: nameOf('region', code) }))}
+            options={countries.map((code) => ({ value: code, label: countryName(code) }))}
             onChange={(code) => save({ country: code })}
           />
         </View>
@@ -32,22 +27,11 @@ export function ReadingSettings({ country, languages }: { country: string; langu
       <View className="gap-1">
         <Text>Languages expected beside the country’s own</Text>
         <Soft>Their letters are then kept as read. Western European letters always are.</Soft>
-        <View className="flex-row flex-wrap gap-2 pt-1">
-          {EXPECTABLE_LANGUAGES.map((code) => {
-            const chosen = languages.includes(code);
-            return (
-              <Button
-                key={code}
-                look={chosen ? 'ink' : 'plain'}
-                disabled={isLoading}
-                label={`${nameOf('language', code)}, ${chosen ? 'expected' : 'not expected'}`}
-                onPress={() => save({ languages: chosen ? languages.filter((l) => l !== code) : [...languages, code] })}
-              >
-                {nameOf('language', code)}
-              </Button>
-            );
-          })}
-        </View>
+        <ExpectedLanguages
+          chosen={languages}
+          disabled={isLoading}
+          onChange={(next) => save({ languages: [...next] })}
+        />
       </View>
       {error ? <Notice fault>{problemText(error)}</Notice> : null}
       <Link href="/learned">

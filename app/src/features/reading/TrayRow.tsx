@@ -1,10 +1,10 @@
 import type { TrayItem } from '@dossier/contract';
 import { Link } from 'expo-router';
 import { View } from 'react-native';
+import { useDiscardPhotoMutation } from '@/features/capture';
 import { API, problemText } from '@/lib/api';
 import { formatWhen } from '@/lib/formatDate';
 import { Button, CardImage, cardPicture, Highlight, Serif, Soft } from '@/ui';
-import { useDiscardPhotoMutation } from './discardApi';
 
 /** One card, or one photograph whose cards are not known yet. */
 export const TrayRow = ({ item }: { item: TrayItem }) =>

@@ -28,7 +28,7 @@ export const countryWords: readonly { pattern: RegExp; countries: readonly strin
   { pattern: /\b(?:GmbH|KG|OHG|e\.K\.|UG)(?!\p{L})/u, countries: ['DE', 'AT'] },
   { pattern: /ß|\b(?:Fon|Handy|Mobil|Durchwahl|Leiter(?:in)?|Gesch(?:ä|a)ftsf(?:ü|u)hr\w*)\b/u, countries: ['DE', 'AT', 'CH'] },
   { pattern: /\b(?:rue|quai|impasse|boulevard|chemin|cedex|place d[ue])\b/iu, countries: ['FR', 'BE'] },
-  { pattern: /\b(?:SARL|SAS|EURL|S\.A\.R\.L\.?|T[ée]l\.|Port\.|Courriel|M[ée]l)(?!\p{L})|\bdirect(?:rice|eur)\b/u, countries: ['FR', 'BE'] },
+  { pattern: /\b(?:SARL|SAS|EURL|S\.A\.R\.L\.?|Tél\.|Port\.|Courriel|Mél)(?!\p{L})|\bdirect(?:rice|eur)\b/u, countries: ['FR', 'BE'] },
   { pattern: /\b(?:via|viale|piazza|corso|vicolo) \p{Lu}|\bS\.?r\.?l\.?(?!\p{L})|\bS\.?p\.?A\.?(?!\p{L})|\b(?:Telefono|Cell)\b/u, countries: ['IT'] },
   { pattern: /\b(?:calle|avda|plaza|paseo|pol[íi]gono)\b|\bS\.L\.?(?!\p{L})|\b(?:M[óo]vil|Tel[ée]fono|Correo)\b/iu, countries: ['ES'] },
   { pattern: /\b(?:travessa|pra[çc]a|largo d|rua d)\b|\b(?:Tlm|Telem[óo]vel)\b/iu, countries: ['PT'] },

@@ -4,7 +4,7 @@ import { rateLimit } from 'express-rate-limit';
 import type { DataSource } from 'typeorm';
 import { ProblemError } from '../../platform/problem';
 import { setSignedIn, whoIs } from '../../platform/session';
-import { findSession, SESSION_DAYS, signIn, signOut } from './service';
+import { findSession, listTeam, SESSION_DAYS, signIn, signOut } from './service';
 
 const COOKIE = 'dossier_session';
 const RATE_WINDOW_MS = 5 * 60 * 1000;
@@ -62,6 +62,9 @@ export function accountRoutes(database: DataSource, signInLimit: number): Router
     .get('/session', (request, response) => {
       whoIs(request);
       response.json(sessions.get(request));
+    })
+    .get('/team', async (request, response) => {
+      response.json(await listTeam(database, whoIs(request).workspaceId));
     })
     .delete('/session', async (request, response) => {
       const token = tokenOf(request);

@@ -1,5 +1,5 @@
 import { createHash, randomBytes } from 'node:crypto';
-import type { Session, SignIn } from '@dossier/contract';
+import type { Session, SignIn, Team } from '@dossier/contract';
 import { MoreThan, type DataSource } from 'typeorm';
 import { ProblemError } from '../../platform/problem';
 import { Account, AccountSession } from './entities';
@@ -45,6 +45,16 @@ export async function findSession(database: DataSource, token: string): Promise<
 
 export async function signOut(database: DataSource, token: string): Promise<void> {
   await database.getRepository(AccountSession).delete({ tokenHash: hashToken(token) });
+}
+
+/** Everybody in the workspace, by name. */
+export async function listTeam(database: DataSource, workspaceId: string): Promise<Team> {
+  const items = await database.getRepository(Account).find({
+    where: { workspaceId },
+    select: { id: true, name: true, role: true },
+    order: { name: 'ASC', id: 'ASC' },
+  });
+  return { items };
 }
 
 const describe = ({ id, name, email, role, workspace }: Account): Session => ({

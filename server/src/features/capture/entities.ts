@@ -45,6 +45,7 @@ export class Occasion {
 @Index('photo_tray', ['workspaceId', 'state'])
 @Index('photo_file', ['fileId'])
 @Index('photo_occasion', ['occasionId'])
+@Index('photo_back_of', ['backOf'])
 @Index('photo_content', ['workspaceId', 'contentHash'])
 export class Photo {
   @PrimaryColumn({ type: 'uuid', primaryKeyConstraintName: 'photo_pkey' })
@@ -61,6 +62,9 @@ export class Photo {
   @ManyToOne(() => Occasion, { onDelete: 'SET NULL' })
   @JoinColumn({ name: 'occasion_id', foreignKeyConstraintName: 'photo_occasion_fk' })
   occasion?: Relation<Occasion> | null;
+  /** The photograph of the fronts whose backs this one shows; it may still be on its way. */
+  @Column({ name: 'back_of', type: 'uuid', nullable: true })
+  backOf!: string | null;
   /** SHA-256 of the bytes as received. */
   @Column({ name: 'content_hash', type: 'bytea' })
   contentHash!: Buffer;

@@ -12,7 +12,7 @@ export function listOccasions(database: DataSource, who: SignedIn): Promise<Occa
     const occasions = await manager.find(Occasion, { order: { closed: 'ASC', createdAt: 'DESC', id: 'DESC' } });
     const counts = await manager.query<{ id: string; in_tray: number; filed: number }[]>(
       `select occasion_id as id,
-              count(*) filter (where state in ('toProve', 'needsPerson'))::int as in_tray,
+              count(*) filter (where state in ('toProve', 'needsPerson', 'setAside'))::int as in_tray,
               count(distinct person_id) filter (where state = 'filed')::int as filed
        from card where occasion_id is not null group by occasion_id`,
     );

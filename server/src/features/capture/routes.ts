@@ -6,17 +6,17 @@ import { sendPicture } from '../../platform/pictures';
 import { ProblemError } from '../../platform/problem';
 import { whoIs } from '../../platform/session';
 import { listOccasions, saveOccasion } from './occasions';
-import { discardPhoto, photoPicture, photoThumbnailPicture, receivePhoto } from './service';
+import { discardPhoto, photoPicture, receivePhoto, smallPicture } from './service';
 
 const Id = z.object({ id: z.uuid() });
-const PictureSize = z.object({ size: z.enum(['full', 'thumbnail']).default('full') });
+const PictureSize = z.object({ size: z.enum(['full', 'display', 'thumbnail']).default('full') });
 
 export function captureRoutes(database: DataSource): Router {
   const picture = express.raw({ type: () => true, limit: MAX_PHOTO_BYTES });
   return Router()
     .put('/photos/:id', picture, async (request, response) => {
       const { id } = Id.parse(request.params);
-      const { takenAt, occasion, file } = PhotoUpload.parse(request.query);
+      const { takenAt, occasion, backOf, file } = PhotoUpload.parse(request.query);
       if (!Buffer.isBuffer(request.body) || request.body.length === 0) {
         throw new ProblemError(400, 'empty', 'Empty file', 'This file is empty. Choose another one.');
       }
@@ -25,6 +25,7 @@ export function captureRoutes(database: DataSource): Router {
         takenAt,
         bytes: request.body,
         occasionId: occasion,
+        backOf,
         onceOnly: file === '1',
       });
       response.status(created ? 201 : 200).json(photo);
@@ -40,8 +41,11 @@ export function captureRoutes(database: DataSource): Router {
     .get('/photos/:id/picture', async (request, response) => {
       const { id } = Id.parse(request.params);
       const { size } = PictureSize.parse(request.query);
-      const picture = size === 'full' ? photoPicture : photoThumbnailPicture;
-      sendPicture(response, await picture(database, whoIs(request), id));
+      const who = whoIs(request);
+      sendPicture(
+        response,
+        await (size === 'full' ? photoPicture(database, who, id) : smallPicture(database, who, id, size)),
+      );
     })
     .delete('/photos/:id', async (request, response) => {
       const { id } = Id.parse(request.params);

@@ -28,6 +28,7 @@ interface NewPhoto {
   takenAt: string;
   bytes: Uint8Array;
   occasionId?: string;
+  backOf?: string;
   /** Refuse a picture whose very bytes are here already. */
   onceOnly: boolean;
 }
@@ -70,6 +71,7 @@ export async function receivePhoto(
       takenBy: who.accountId,
       fileId,
       contentHash,
+      backOf: upload.backOf ?? null,
       occasionId: await knownOccasion(manager, upload.occasionId),
       state: 'waiting',
       progress: 0,
@@ -118,22 +120,31 @@ export function photoPicture(
   });
 }
 
-export async function photoThumbnailPicture(
+/** Long sides in pixels. */
+const SIZES = { thumbnail: 320, display: 2400 } as const;
+
+/** The photograph upright as JPEG, whatever it was sent as: for lists, or large enough to set borders on. */
+export async function smallPicture(
   database: DataSource,
   who: SignedIn,
   id: string,
+  size: keyof typeof SIZES,
 ): Promise<{ type: string; bytes: Uint8Array }> {
   const { bytes } = await photoPicture(database, who, id);
-  const thumbnail = await photoThumbnail(bytes);
+  const thumbnail = await photoThumbnail(bytes, SIZES[size]);
   if (!thumbnail) throw notFound('A small picture of this photograph');
   return { type: 'image/jpeg', bytes: thumbnail };
 }
 
-/** Takes a photograph that could not be opened, or is not read yet, out of the tray. */
+/** Takes a photograph out of the tray with those of its cards that are not filed. */
 export function discardPhoto(database: DataSource, who: SignedIn, id: string): Promise<void> {
   return inWorkspace(database, who.workspaceId, async (manager) => {
     const result = await manager.update(Photo, { id }, { state: 'discarded' });
     if (!result.affected) throw notFound('This photograph');
+    await manager.query(
+      `update card set state = 'discarded' where photo_id = $1 and state in ('toProve', 'needsPerson', 'setAside', 'attached')`,
+      [id],
+    );
     await announce(manager, who.workspaceId, { photoId: id, state: 'changed', progress: null });
   });
 }

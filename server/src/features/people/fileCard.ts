@@ -1,7 +1,8 @@
 import type { FileCard, Filed } from '@dossier/contract';
+import { emailKey, phoneKey } from '@dossier/core/matching';
 import { changesBetween, emptyPersonFields, type PersonFields } from '@dossier/core/people';
 import { lessonsOf } from '@dossier/core/reading';
-import type { DataSource, EntityManager } from 'typeorm';
+import { In, type DataSource, type EntityManager } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
 import { conflict, notFound } from '../../platform/problem';
 import type { SignedIn } from '../../platform/session';
@@ -9,7 +10,7 @@ import { announce } from '../../platform/trayEvents';
 import { inWorkspace } from '../../platform/workspaceScope';
 import { ownerIn } from '../capture';
 import { Card, learn } from '../reading';
-import { ChangeLogEntry, FilingReceipt, Note, Person } from './entities';
+import { ChangeLogEntry, FilingReceipt, Note, Person, Reach } from './entities';
 import { loadPerson } from './loadPerson';
 import { personColumns, saveEmployment, saveReach } from './savePerson';
 
@@ -65,6 +66,7 @@ interface Filing {
 
 async function createPerson(filing: Filing): Promise<Filed> {
   const { manager, who, request, at } = filing;
+  if (request.uncompared) await assertUnknown(manager, request.fields);
   const personId = uuidv7();
   await manager.insert(Person, {
     id: personId,
@@ -105,6 +107,16 @@ async function updateKnown(filing: Filing, known: NonNullable<FileCard['known']>
   );
   await saveParts(filing, row.id, 'updated', before.fields);
   return { personId: row.id, outcome: 'updated' };
+}
+
+/** @throws ProblemError 409 when somebody has one of the addresses or numbers */
+async function assertUnknown(manager: EntityManager, { emails, phones }: PersonFields): Promise<void> {
+  const keys = [...emails.map(emailKey), ...phones.filter((p) => p.kind !== 'fax').map((p) => phoneKey(p.value))];
+  if (keys.length === 0 || !(await manager.existsBy(Reach, { key: In(keys) }))) return;
+  throw conflict(
+    'perhaps-known',
+    'Somebody with the same address or number is known already. Compare them, then file this card.',
+  );
 }
 
 /** Each tag once, as it was first written. */

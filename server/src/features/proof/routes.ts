@@ -1,11 +1,11 @@
-import { BackChange, CardStateChange } from '@dossier/contract';
+import { BackChange } from '@dossier/contract';
 import { Router } from 'express';
 import type { DataSource } from 'typeorm';
 import { z } from 'zod';
 import { sendPicture } from '../../platform/pictures';
 import { whoIs } from '../../platform/session';
-import { joinBack, takeBackOff } from './backs';
-import { cardPicture, cardToProve, changeCardState } from './service';
+import { joinBack, takeBackOff } from '../reading';
+import { cardPicture, cardToProve } from './service';
 
 const Id = z.object({ id: z.uuid() });
 const Size = z.object({ size: z.enum(['full', 'thumbnail']).default('full') });
@@ -28,12 +28,6 @@ export function proofRoutes(database: DataSource): Router {
     })
     .delete('/cards/:id/back', async (request, response) => {
       await takeBackOff(database, whoIs(request), Id.parse(request.params).id);
-      response.status(204).end();
-    })
-    .patch('/cards/:id', async (request, response) => {
-      const { id } = Id.parse(request.params);
-      const { state } = CardStateChange.parse(request.body);
-      await changeCardState(database, whoIs(request), id, state);
       response.status(204).end();
     });
 }

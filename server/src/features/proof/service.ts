@@ -1,9 +1,8 @@
 import type { ProofCard } from '@dossier/contract';
 import type { DataSource } from 'typeorm';
-import { conflict, notFound } from '../../platform/problem';
+import { notFound } from '../../platform/problem';
 import type { SignedIn } from '../../platform/session';
 import { storage } from '../../platform/storage';
-import { announce } from '../../platform/trayEvents';
 import { inWorkspace } from '../../platform/workspaceScope';
 import { cardOccasion } from '../capture';
 import { Card } from '../reading';
@@ -42,25 +41,5 @@ export function cardPicture(
     const file = fileId && (await storage.get(manager, fileId));
     if (!file) throw notFound('This card');
     return file;
-  });
-}
-
-/** Takes a card out of the tray or puts it back; a filed card stays filed. */
-export function changeCardState(
-  database: DataSource,
-  who: SignedIn,
-  id: string,
-  state: 'toProve' | 'discarded',
-): Promise<void> {
-  return inWorkspace(database, who.workspaceId, async (manager) => {
-    const card = await manager.findOne(Card, { where: { id }, lock: { mode: 'pessimistic_write' } });
-    if (!card) throw notFound('This card');
-    if (card.state === 'attached')
-      throw conflict('is-a-back', 'This is the back of another card. Take it off there first.');
-    if (card.state === 'filed')
-      throw conflict('already-filed', 'This card is filed already. Open the person to see it.');
-    const back = card.proposals.length > 0 ? 'toProve' : 'needsPerson';
-    await manager.update(Card, { id }, { state: state === 'discarded' ? 'discarded' : back });
-    await announce(manager, who.workspaceId, { photoId: card.photoId ?? card.id, state: 'changed', progress: null });
   });
 }

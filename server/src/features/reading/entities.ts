@@ -4,6 +4,11 @@ import type { FieldProposal, LearnedAddress, Reading } from '@dossier/core/readi
 import { StoredFile, Workspace } from '../../platform/entities';
 import { Occasion, Photo } from '../capture';
 
+export type CardState = 'toProve' | 'needsPerson' | 'setAside' | 'filed' | 'discarded' | 'attached';
+
+/** A card in one of these states lies in the tray. */
+export const IN_TRAY: readonly CardState[] = ['toProve', 'needsPerson', 'setAside'];
+
 /** One card, found in a photograph or made from text, with what was read on it and what is proposed. */
 @Entity('card')
 @Index('card_tray', ['workspaceId', 'state', 'takenAt', 'id'])
@@ -40,7 +45,7 @@ export class Card {
   @Column({ name: 'thumbnail_id', type: 'uuid', nullable: true })
   thumbnailId!: string | null;
   @Column({ type: 'text' })
-  state!: 'toProve' | 'needsPerson' | 'filed' | 'discarded' | 'attached';
+  state!: CardState;
   /** The card whose back this is; only of attached ones. */
   @Column({ name: 'front_card_id', type: 'uuid', nullable: true })
   frontCardId!: string | null;

@@ -1,4 +1,6 @@
-export { Card, LearnedFact } from './entities';
+export { joinBack, takeBackOff } from './backs';
+export { changeCards } from './changeCards';
+export { Card, IN_TRAY, LearnedFact } from './entities';
 export { expectationsOf } from './expectations';
 export { learn } from './learning';
 export { trayRoutes } from './routes';

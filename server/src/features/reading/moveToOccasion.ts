@@ -5,7 +5,7 @@ import type { SignedIn } from '../../platform/session';
 import { announce } from '../../platform/trayEvents';
 import { inWorkspace } from '../../platform/workspaceScope';
 import { knownOccasion, Photo } from '../capture';
-import { Card } from './entities';
+import { Card, IN_TRAY } from './entities';
 
 /**
  * Moves cards that are not filed yet, and photographs still to be read, to another occasion or to none.
@@ -16,7 +16,7 @@ export function moveToOccasion(database: DataSource, who: SignedIn, move: Occasi
   return inWorkspace(database, who.workspaceId, async (manager) => {
     const occasionId = await knownOccasion(manager, move.occasionId);
     if (move.occasionId && !occasionId) throw notFound('This occasion');
-    const open = In(['toProve', 'needsPerson', 'attached']);
+    const open = In([...IN_TRAY, 'attached']);
     await manager.update(
       Card,
       [

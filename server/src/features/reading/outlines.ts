@@ -9,7 +9,7 @@ import type { SignedIn } from '../../platform/session';
 import { announce } from '../../platform/trayEvents';
 import { inWorkspace } from '../../platform/workspaceScope';
 import { Photo } from '../capture';
-import { Card } from './entities';
+import { Card, IN_TRAY } from './entities';
 
 const ATTEMPTS = 5;
 
@@ -81,7 +81,7 @@ export function changeOutlines(
 /** The cards of a photograph that are in the tray or filed, in the order they were found. */
 function cardsOf(manager: EntityManager, photoId: string): Promise<Card[]> {
   return manager.find(Card, {
-    where: { photoId, state: In(['toProve', 'needsPerson', 'filed']) },
+    where: { photoId, state: In([...IN_TRAY, 'filed']) },
     order: { id: 'ASC' },
   });
 }

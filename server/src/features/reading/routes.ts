@@ -1,10 +1,19 @@
-import { LearnedChange, OccasionMove, OutlinesChange, ReadingSettings, TextCard } from '@dossier/contract';
+import {
+  CardsChange,
+  LearnedChange,
+  OccasionMove,
+  OutlinesChange,
+  ReadingSettings,
+  TextCard,
+  TrayQuery,
+} from '@dossier/contract';
 import { Router } from 'express';
 import type { DataSource } from 'typeorm';
 import { z } from 'zod';
 import { Workspace } from '../../platform/entities';
 import { whoIs } from '../../platform/session';
 import type { TrayEvents } from '../../platform/trayEvents';
+import { changeCards } from './changeCards';
 import { listLearned, revokeLearned } from './learning';
 import { moveToOccasion } from './moveToOccasion';
 import { changeOutlines, outlinesOf } from './outlines';
@@ -17,8 +26,7 @@ const KEEP_ALIVE_MS = 25_000;
 export function trayRoutes(database: DataSource, events: TrayEvents): Router {
   return Router()
     .get('/tray', async (request, response) => {
-      const { cursor } = z.object({ cursor: z.string().max(400).optional() }).parse(request.query);
-      response.json(await listTray(database, whoIs(request), cursor));
+      response.json(await listTray(database, whoIs(request), TrayQuery.parse(request.query)));
     })
     .get('/tray/events', (request, response) => {
       const { workspaceId } = whoIs(request);
@@ -44,6 +52,10 @@ export function trayRoutes(database: DataSource, events: TrayEvents): Router {
     .put('/photos/:id/outlines', async (request, response) => {
       const { id } = z.object({ id: z.uuid() }).parse(request.params);
       await changeOutlines(database, whoIs(request), id, OutlinesChange.parse(request.body));
+      response.status(204).end();
+    })
+    .patch('/cards', async (request, response) => {
+      await changeCards(database, whoIs(request), CardsChange.parse(request.body));
       response.status(204).end();
     })
     .put('/tray/occasion', async (request, response) => {

@@ -12,7 +12,8 @@ import { v7 as uuidv7 } from 'uuid';
 import { storage } from '../../platform/storage';
 import { announce } from '../../platform/trayEvents';
 import { Photo } from '../capture';
-import { Card } from './entities';
+import { joinPhotographedBacks } from './backs';
+import { Card, IN_TRAY } from './entities';
 import { expectationsOf } from './expectations';
 
 /** What a photograph was read as, and for whom. */
@@ -31,6 +32,7 @@ export async function storeCards(manager: EntityManager, { photoId, workspaceId,
   for (const card of none ? [read.whole] : read.cards)
     await insertCard(manager, photo, { ...card, quad: none ? null : card.quad }, read.engine, expected);
   await markRead(manager, photo, read);
+  await joinPhotographedBacks(manager, photo);
 }
 
 /**
@@ -52,8 +54,7 @@ export async function storeOutlines(
     const expected = await expectationsOf(manager, workspaceId, occasionId);
     const card = read.cards[i]!;
     if (!known) await insertCard(manager, photo, card, read.engine, expected);
-    else if (['toProve', 'needsPerson'].includes(known.state))
-      await replaceReading(manager, known, card, read.engine, expected);
+    else if (IN_TRAY.includes(known.state)) await replaceReading(manager, known, card, read.engine, expected);
   }
   await markRead(manager, photo, read);
 }

@@ -1,14 +1,20 @@
-import type { Tray, TrayItem } from '@dossier/contract';
+import type { Tray, TrayItem, TrayQuery } from '@dossier/contract';
 import { countDoubts, guessOf } from '@dossier/core/proof';
-import { In, type DataSource } from 'typeorm';
+import { In, type DataSource, type ObjectLiteral, type SelectQueryBuilder } from 'typeorm';
 import type { SignedIn } from '../../platform/session';
 import { inWorkspace } from '../../platform/workspaceScope';
 import { Photo } from '../capture';
-import { Card } from './entities';
+import { Card, IN_TRAY } from './entities';
 
 const PAGE = 60;
 const OPEN_PHOTOS: Photo['state'][] = ['waiting', 'reading', 'unreadable'];
-const OPEN_CARDS: Card['state'][] = ['toProve', 'needsPerson'];
+const SHOWN: Record<TrayQuery['show'], readonly Card['state'][]> = {
+  all: IN_TRAY,
+  open: ['toProve', 'needsPerson'],
+  toProve: ['toProve'],
+  needsPerson: ['needsPerson'],
+  setAside: ['setAside'],
+};
 
 /** Keyset cursor: the place behind the last item, oldest first. */
 interface Cursor {
@@ -17,20 +23,22 @@ interface Cursor {
 }
 
 /** The cards that are not filed yet, oldest first; photographs stand in for cards that are still being read. */
-export function listTray(database: DataSource, who: SignedIn, cursor: string | undefined): Promise<Tray> {
+export function listTray(database: DataSource, who: SignedIn, { cursor, occasion, show }: TrayQuery): Promise<Tray> {
   const after = cursor ? decodeCursor(cursor) : undefined;
   return inWorkspace(database, who.workspaceId, async (manager) => {
     const behind = (alias: string) => `(${alias}.takenAt, ${alias}.id) > (:takenAt, :id)`;
     const photos = manager
       .createQueryBuilder(Photo, 'photo')
       .leftJoinAndSelect('photo.occasion', 'occasion')
-      .where({ state: In(OPEN_PHOTOS) });
+      .where({ state: In(['all', 'open'].includes(show) ? OPEN_PHOTOS : []) });
     const cards = manager
       .createQueryBuilder(Card, 'card')
       .leftJoin('card.occasion', 'occasion')
       .select(['card.id', 'card.photoId', 'card.fileId', 'card.state', 'card.proposals', 'card.takenAt'])
       .addSelect(['occasion.id', 'occasion.name'])
-      .where({ state: In(OPEN_CARDS) });
+      .where({ state: In([...SHOWN[show]]) });
+    ofOccasion(photos, 'photo', occasion);
+    ofOccasion(cards, 'card', occasion);
     const total = (await photos.getCount()) + (await cards.getCount());
     if (after) {
       photos.andWhere(behind('photo'), after);
@@ -43,6 +51,15 @@ export function listTray(database: DataSource, who: SignedIn, cursor: string | u
     const page = items.slice(0, PAGE);
     return { items: page, total, next: items.length > PAGE ? encodeCursor(page[PAGE - 1]!) : null };
   });
+}
+
+function ofOccasion<T extends ObjectLiteral>(
+  query: SelectQueryBuilder<T>,
+  alias: string,
+  occasion: TrayQuery['occasion'],
+): void {
+  if (occasion === 'none') query.andWhere(`${alias}.occasionId is null`);
+  else if (occasion) query.andWhere(`${alias}.occasionId = :occasion`, { occasion });
 }
 
 const compare = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
@@ -68,7 +85,7 @@ const cardItem = (card: Card): TrayItem => ({
   photoId: card.photoId,
   picture: card.fileId !== null,
   occasion: occasionOf(card),
-  state: card.state as 'toProve' | 'needsPerson',
+  state: card.state as 'toProve' | 'needsPerson' | 'setAside',
   ...guessOf(card.proposals),
   doubts: countDoubts(card.proposals),
   takenAt: card.takenAt.toISOString(),

@@ -1,10 +1,12 @@
 import { proposeFields, proposeSides } from '@dossier/core/reading';
-import type { DataSource, EntityManager } from 'typeorm';
+import { In, type DataSource, type EntityManager } from 'typeorm';
 import { conflict, notFound } from '../../platform/problem';
 import type { SignedIn } from '../../platform/session';
 import { announce } from '../../platform/trayEvents';
 import { inWorkspace } from '../../platform/workspaceScope';
-import { Card, expectationsOf } from '../reading';
+import { Photo } from '../capture';
+import { Card, IN_TRAY } from './entities';
+import { expectationsOf } from './expectations';
 
 /**
  * Joins a card of the tray to another as its back: both sides are proposed as one, and the back
@@ -19,15 +21,46 @@ export function joinBack(database: DataSource, who: SignedIn, frontId: string, b
     const joined = await manager.existsBy(Card, { frontCardId: frontId });
     const hasBack = await manager.existsBy(Card, { frontCardId: backId });
     if (joined) throw conflict('has-back', 'This card has a back already. Take it off first.');
-    if (![front, back].every((card) => ['toProve', 'needsPerson'].includes(card.state)) || hasBack)
+    if (![front, back].every((card) => IN_TRAY.includes(card.state)) || hasBack)
       throw conflict('not-in-tray', 'One of the two cards is no longer in the tray. Look again.');
-    const expected = await expectationsOf(manager, who.workspaceId, front.occasionId);
-    const { fields } = proposeSides(front.reading, back.reading, expected);
-    await manager.update(Card, { id: backId }, { state: 'attached', frontCardId: frontId });
-    await manager.update(Card, { id: frontId }, { proposals: fields, state: stateFor(fields.length) });
-    await announceBoth(manager, who, front, back);
+    await joinSides(manager, who.workspaceId, front, back);
   });
 }
+
+async function joinSides(manager: EntityManager, workspaceId: string, front: Card, back: Card): Promise<void> {
+  const { fields } = proposeSides(
+    front.reading,
+    back.reading,
+    await expectationsOf(manager, workspaceId, front.occasionId),
+  );
+  await manager.update(Card, { id: back.id }, { state: 'attached', frontCardId: front.id });
+  await manager.update(Card, { id: front.id }, { proposals: fields, state: stateFor(fields.length) });
+  await announceBoth(manager, workspaceId, front, back);
+}
+
+/**
+ * Joins what was photographed as "the back of the card before", as soon as both photographs are read and
+ * show one card each. Where they show several, a person joins them.
+ */
+export async function joinPhotographedBacks(manager: EntityManager, photo: Photo): Promise<void> {
+  const backs = await manager.findBy(Photo, { backOf: photo.id, state: 'read' });
+  const front = photo.backOf ? await manager.findOneBy(Photo, { id: photo.backOf, state: 'read' }) : null;
+  const pairs = [...backs.map((back) => [photo, back] as const), ...(front ? [[front, photo] as const] : [])];
+  for (const [frontPhoto, backPhoto] of pairs) {
+    const [fronts, others] = [await openCards(manager, frontPhoto.id), await openCards(manager, backPhoto.id)];
+    const [card, back] = [fronts[0], others[0]];
+    if (!card || !back || fronts.length > 1 || others.length > 1) continue;
+    if (await manager.existsBy(Card, { frontCardId: card.id })) continue;
+    await joinSides(manager, photo.workspaceId, card, back);
+  }
+}
+
+const openCards = (manager: EntityManager, photoId: string): Promise<Card[]> =>
+  manager.find(Card, {
+    where: { photoId, state: In([...IN_TRAY]) },
+    lock: { mode: 'pessimistic_write' },
+    order: { id: 'ASC' },
+  });
 
 /** Takes a back off again: it returns to the tray, and the front is proposed by itself. */
 export function takeBackOff(database: DataSource, who: SignedIn, frontId: string): Promise<void> {
@@ -39,7 +72,7 @@ export function takeBackOff(database: DataSource, who: SignedIn, frontId: string
     const { fields } = proposeFields(front.reading, await expectationsOf(manager, who.workspaceId, front.occasionId));
     await manager.update(Card, { id: back.id }, { state: stateFor(back.proposals.length), frontCardId: null });
     await manager.update(Card, { id: frontId }, { proposals: fields, state: stateFor(fields.length) });
-    await announceBoth(manager, who, front, back);
+    await announceBoth(manager, who.workspaceId, front, back);
   });
 }
 
@@ -51,7 +84,7 @@ async function lockCard(manager: EntityManager, id: string): Promise<Card> {
   return card;
 }
 
-async function announceBoth(manager: EntityManager, { workspaceId }: SignedIn, ...cards: Card[]): Promise<void> {
+async function announceBoth(manager: EntityManager, workspaceId: string, ...cards: Card[]): Promise<void> {
   for (const card of cards)
     await announce(manager, workspaceId, { photoId: card.photoId ?? card.id, state: 'changed', progress: null });
 }

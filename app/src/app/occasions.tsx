@@ -1,0 +1,1 @@
+export { OccasionsScreen as default } from '@/features/capture';

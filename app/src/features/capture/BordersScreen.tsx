@@ -1,0 +1,164 @@
+import type { PhotoOutlines } from '@dossier/contract';
+import { useRouter } from 'expo-router';
+import { useMemo, useReducer, useState } from 'react';
+import { View } from 'react-native';
+import { API, problemText } from '@/lib/api';
+import { Button, EmptyState, Heading, LoadingLines, Notice, Soft } from '@/ui';
+import { useChangeOutlinesMutation, usePhotoOutlinesQuery } from './api';
+import { BorderDrawing } from './BorderDrawing';
+import {
+  bordersOf,
+  changeBorders,
+  changeOf,
+  complaintsAbout,
+  isChanged,
+  selectedBorder,
+  toBeRead,
+  type BorderAct,
+  type Borders,
+} from './borders';
+
+/** A photograph's borders, set right by hand; only what changed is read again. */
+export function BordersScreen({ photoId }: { photoId: string }) {
+  const { data, error, refetch } = usePhotoOutlinesQuery(photoId, { refetchOnMountOrArgChange: true });
+  if (error)
+    return (
+      <EmptyState
+        title="This photograph cannot be shown"
+        action={<Button onPress={() => void refetch()}>Try again</Button>}
+      >
+        {problemText(error)}
+      </EmptyState>
+    );
+  if (!data) return <LoadingLines lines={4} />;
+  if (data.reading)
+    return (
+      <EmptyState title="Being read" action={<Button onPress={() => void refetch()}>Look again</Button>}>
+        Its borders can be changed when that is done.
+      </EmptyState>
+    );
+  if (!data.picture || !data.width)
+    return (
+      <EmptyState title="The photograph is no longer kept">
+        Its cards are in the tray as they were cut out; their borders stay.
+      </EmptyState>
+    );
+  return <SetBorders key={photoId} photoId={photoId} outlines={data} />;
+}
+
+function SetBorders({ photoId, outlines }: { photoId: string; outlines: PhotoOutlines }) {
+  const router = useRouter();
+  const before = useMemo(() => bordersOf(outlines), [outlines]);
+  const [borders, dispatch] = useReducer(changeBorders, before);
+  const [joining, setJoining] = useState(false);
+  const [save, { isLoading, error }] = useChangeOutlinesMutation();
+  const complaints = complaintsAbout(borders);
+  const anew = toBeRead(borders, before);
+
+  const act = (next: BorderAct) => {
+    // While two borders are being joined, the next one touched is the other.
+    if (joining && next.kind === 'select' && next.key && next.key !== borders.selected) {
+      dispatch({ kind: 'join', other: next.key });
+      setJoining(false);
+    } else if (!(joining && next.kind === 'begin')) dispatch(next);
+  };
+  const done = async () => {
+    const answer = await save({ photoId, ...changeOf(borders) });
+    if (!answer.error) router.replace('/tray');
+  };
+
+  return (
+    <View role="main" className="min-h-0 flex-1">
+      <View className="flex-row items-center justify-between gap-3 border-b border-rule px-4 py-2">
+        <Heading className="text-[21px] leading-[27px]">Borders</Heading>
+        <Button look="bare" className="-mr-4" onPress={() => router.back()}>
+          Leave as it was
+        </Button>
+      </View>
+      <View className="min-h-0 flex-1 bg-table p-3">
+        <BorderDrawing
+          src={`${API}/photos/${photoId}/picture?size=display`}
+          borders={borders}
+          complaints={complaints}
+          dispatch={act}
+        />
+      </View>
+      <View className="gap-2 border-t border-rule bg-paper px-4 py-2">
+        <Hint borders={borders} complaints={complaints} joining={joining} />
+        <Acts borders={borders} joining={joining} onJoin={() => setJoining(!joining)} act={dispatch} />
+        {error ? <Notice fault>{problemText(error)}</Notice> : null}
+        <View className="flex-row items-center justify-between gap-3 pb-1">
+          <Button
+            look="bare"
+            className="-ml-4"
+            disabled={borders.past.length === 0}
+            onPress={() => dispatch({ kind: 'undo' })}
+          >
+            Undo
+          </Button>
+          <Button
+            look="ink"
+            busy={isLoading}
+            disabled={complaints.size > 0 || !isChanged(borders, before)}
+            onPress={() => void done()}
+          >
+            {anew === 0 ? 'Keep these' : anew === 1 ? 'Read 1 card again' : `Read ${anew} cards again`}
+          </Button>
+        </View>
+      </View>
+    </View>
+  );
+}
+
+function Hint({
+  borders,
+  complaints,
+  joining,
+}: {
+  borders: Borders;
+  complaints: ReadonlyMap<string, string>;
+  joining: boolean;
+}) {
+  const [complaint] = complaints.values();
+  if (complaint) return <Notice fault>{complaint}</Notice>;
+  const selected = selectedBorder(borders);
+  const words = joining
+    ? 'Touch the other part of the card.'
+    : selected?.fixed
+      ? 'This card is filed: its border stays.'
+      : selected
+        ? 'Drag the corners, or the card as a whole.'
+        : borders.list.length > 0
+          ? 'Touch a border to change it.'
+          : 'No card was found. Add a border and drag it around the card.';
+  return <Soft role="status">{words}</Soft>;
+}
+
+interface ActsProps {
+  borders: Borders;
+  joining: boolean;
+  onJoin: () => void;
+  act: (act: BorderAct) => void;
+}
+
+const Acts = ({ borders, joining, onJoin, act }: ActsProps) => {
+  const selected = selectedBorder(borders);
+  const off = !selected || selected.fixed;
+  return (
+    <View className="flex-row flex-wrap gap-2">
+      <Button onPress={() => act({ kind: 'add' })}>Add a border</Button>
+      <Button disabled={off} onPress={() => act({ kind: 'turn' })}>
+        Turn
+      </Button>
+      <Button disabled={off} onPress={() => act({ kind: 'split' })}>
+        Split in two
+      </Button>
+      <Button look={joining ? 'ink' : 'plain'} disabled={off || borders.list.length < 2} onPress={onJoin}>
+        Join
+      </Button>
+      <Button look="brick" disabled={off} onPress={() => act({ kind: 'remove' })}>
+        Remove
+      </Button>
+    </View>
+  );
+};

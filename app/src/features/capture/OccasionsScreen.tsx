@@ -1,0 +1,79 @@
+import type { Occasion } from '@dossier/contract';
+import { useState } from 'react';
+import { Pressable, View } from 'react-native';
+import { useSessionQuery } from '@/features/account';
+import { problemText } from '@/lib/api';
+import { Button, EmptyState, Heading, LoadingLines, Notice, Page, Serif, Soft } from '@/ui';
+import { OccasionForm } from './OccasionForm';
+import { useOccasions, whereAndWhen } from './useOccasions';
+
+/** All occasions of the workspace, to be made and changed. */
+export function OccasionsScreen() {
+  const { data: session } = useSessionQuery();
+  return session ? <Occasions accountId={session.user.id} /> : null;
+}
+
+function Occasions({ accountId }: { accountId: string }) {
+  const { items, save, error, isLoading } = useOccasions(accountId);
+  const [openId, setOpenId] = useState<string>();
+  const keep = async (fields: Parameters<typeof save>[0], id?: string) => {
+    const { answer } = await save(fields, id);
+    if (typeof answer === 'object') return answer.refusal;
+    setOpenId(undefined);
+    return undefined;
+  };
+  return (
+    <Page measure={640}>
+      <View className="gap-4">
+        <View className="flex-row flex-wrap items-center justify-between gap-3">
+          <Heading>Occasions</Heading>
+          {openId === 'new' ? null : (
+            <Button look="ink" onPress={() => setOpenId('new')}>
+              New occasion
+            </Button>
+          )}
+        </View>
+        {openId === 'new' ? <OccasionForm onSave={keep} onCancel={() => setOpenId(undefined)} /> : null}
+        {error ? <Notice fault>{problemText(error)}</Notice> : null}
+        {isLoading ? <LoadingLines lines={3} /> : null}
+        {!isLoading && !error && items.length === 0 && openId !== 'new' ? (
+          <EmptyState title="No occasion yet">
+            A fair, a visit day, a route: set where cards come from, and each one inherits its tags, owner and kind.
+          </EmptyState>
+        ) : null}
+        {items.map((occasion) =>
+          openId === occasion.id ? (
+            <View key={occasion.id} className="border-b border-rule pb-6 pt-2">
+              <OccasionForm
+                occasion={occasion}
+                onSave={(fields) => keep(fields, occasion.id)}
+                onCancel={() => setOpenId(undefined)}
+              />
+            </View>
+          ) : (
+            <OccasionLine key={occasion.id} occasion={occasion} onPress={() => setOpenId(occasion.id)} />
+          ),
+        )}
+      </View>
+    </Page>
+  );
+}
+
+const OccasionLine = ({ occasion, onPress }: { occasion: Occasion; onPress: () => void }) => (
+  <Pressable
+    role="button"
+    aria-label={`Change ${occasion.name}`}
+    onPress={onPress}
+    className="gap-[2px] border-b border-rule py-3 hover:bg-table"
+  >
+    <Serif className={occasion.closed ? 'text-soft' : ''}>{occasion.name}</Serif>
+    <Soft>{[whereAndWhen(occasion), occasion.closed ? 'over' : ''].filter(Boolean).join(' · ')}</Soft>
+    <Soft className="tabular">{countsOf(occasion)}</Soft>
+    {occasion.tags.length > 0 ? <Soft>{occasion.tags.join(', ')}</Soft> : null}
+  </Pressable>
+);
+
+function countsOf({ inTray, filed }: Occasion): string {
+  const cards = inTray === 1 ? '1 card in the tray' : `${inTray} cards in the tray`;
+  return `${cards} · ${filed === 1 ? '1 person filed' : `${filed} people filed`}`;
+}

@@ -1,0 +1,23 @@
+import type { OccasionList, OutlinesChange, PhotoOutlines } from '@dossier/contract';
+import { api } from '@/lib/api';
+
+const captureApi = api.injectEndpoints({
+  endpoints: (build) => ({
+    occasions: build.query<OccasionList, void>({ query: () => '/occasions', providesTags: ['Occasion'] }),
+    discardPhoto: build.mutation<void, string>({
+      query: (photoId) => ({ url: `/photos/${photoId}`, method: 'DELETE' }),
+      invalidatesTags: ['Tray'],
+    }),
+    changeOutlines: build.mutation<void, { photoId: string } & OutlinesChange>({
+      query: ({ photoId, outlines }) => ({ url: `/photos/${photoId}/outlines`, method: 'PUT', body: { outlines } }),
+      invalidatesTags: (_result, _error, { photoId }) => ['Tray', { type: 'Photo', id: photoId }],
+    }),
+    photoOutlines: build.query<PhotoOutlines, string>({
+      query: (photoId) => `/photos/${photoId}/outlines`,
+      providesTags: (_result, _error, id) => [{ type: 'Photo', id }],
+    }),
+  }),
+});
+
+export const { useChangeOutlinesMutation, useDiscardPhotoMutation, useOccasionsQuery, usePhotoOutlinesQuery } =
+  captureApi;

@@ -1,0 +1,270 @@
+import { randomUUID } from 'node:crypto';
+import type { OccasionList, Person, PhotoOutlines, ProofCard, Team, Tray, TrayItem } from '@dossier/contract';
+import { Client, demoPhoto, personFields } from './client';
+import { until } from './services';
+
+jest.setTimeout(180_000);
+
+const SIGNATURE = `Best regards,
+
+Ingrid Halvorsen
+Head of Purchasing
+Tarn Valley Dairies Ltd
+T +44 1632 960 417
+ingrid.halvorsen@tarnvalley.example
+www.tarnvalley.example`;
+
+let rep: Client;
+let stranger: Client;
+beforeAll(async () => {
+  rep = await Client.signedIn('ottilie@keldermoss.example');
+  stranger = await Client.signedIn('juno@tarnmoorpack.example', 'fruit-crate');
+});
+
+const trayOf = async (who: Client, query = ''): Promise<TrayItem[]> =>
+  (await who.get<Tray>(`/tray${query}`)).body.items;
+const text = (kind: 'text' | 'code' | 'blank', content: string, occasionId: string | null = null) => ({
+  kind,
+  text: content,
+  takenAt: '2026-11-24T09:00:00.000Z',
+  occasionId,
+});
+const valueOf = ({ proposals }: ProofCard, field: string) => proposals.find((p) => p.field === field)?.value;
+
+async function makeOccasion(fields: object = {}): Promise<string> {
+  const id = randomUUID();
+  const body = { name: 'Cold-chain open day, Port Ellery', place: 'Port Ellery', ...fields };
+  expect((await rep.send('PUT', `/occasions/${id}`, body)).status).toBe(204);
+  return id;
+}
+
+describe('an occasion', () => {
+  it('gives what is photographed under it its kind, tags and owner, up to the person filed', async () => {
+    const team = (await rep.get<Team>('/team')).body.items;
+    const idris = team.find((who) => who.name === 'Idris Falconer')!;
+    const occasionId = await makeOccasion({ kind: 'lead', tags: ['cold chain', 'spring'], ownerId: idris.id });
+    const photoId = randomUUID();
+    const path = `/photos/${photoId}?takenAt=2026-11-20T10:00:00.000Z&occasion=${occasionId}`;
+    expect((await rep.send('PUT', path, demoPhoto('skerry'))).status).toBe(201);
+    const [item] = await rep.itemsOf(photoId);
+    expect(item!.occasion).toMatchObject({ id: occasionId });
+    const { occasion } = (await rep.card(item!.id)).body;
+    expect(occasion).toMatchObject({ kind: 'lead', tags: ['cold chain', 'spring'], ownerId: idris.id });
+
+    const filed = await rep.file({
+      cardId: item!.id,
+      kind: occasion!.kind,
+      tags: [...occasion!.tags, 'Spring'],
+      ownerId: occasion!.ownerId,
+      fields: personFields({ familyName: 'Skerritt' }),
+    });
+    const { body: person } = await rep.get<Person>(`/people/${filed.body.personId}`);
+    expect(person).toMatchObject({ kind: 'lead', tags: ['cold chain', 'spring'], owner: { name: 'Idris Falconer' } });
+    const { items } = (await rep.get<OccasionList>('/occasions')).body;
+    expect(items.find((o) => o.id === occasionId)).toMatchObject({ inTray: 0, filed: 1 });
+  });
+
+  it('sets the country of cards that do not tell theirs', async () => {
+    const local = 'Birgit Thaler\nVertrieb\nMilchhof Thaler\nTel. 0512 960 417';
+    const phones: (string | undefined)[] = [];
+    for (const country of [null, 'AT']) {
+      const cardId = randomUUID();
+      await rep.send('PUT', `/cards/${cardId}/text`, text('text', local, await makeOccasion({ country })));
+      phones.push(valueOf((await rep.card(cardId)).body, 'phone'));
+    }
+    expect(phones[1]).toMatch(/^\+43/);
+    expect(phones[0]).not.toMatch(/^\+43/);
+  });
+
+  it('can be changed, is refused with what is wrong, and a second time changes nothing', async () => {
+    const id = await makeOccasion();
+    const same = { name: 'Walk-ins', startsOn: '2026-03-26', endsOn: '2026-03-24' };
+    const wrong = await rep.send<{ detail: string }>('PUT', `/occasions/${id}`, same);
+    expect([wrong.status, wrong.body.detail]).toEqual([400, 'The last day lies before the first.']);
+    const right = { name: 'Walk-ins', closed: true };
+    for (let i = 0; i < 2; i++) expect((await rep.send('PUT', `/occasions/${id}`, right)).status).toBe(204);
+    const { items } = (await rep.get<OccasionList>('/occasions')).body;
+    expect(items.filter((o) => o.id === id)).toMatchObject([{ name: 'Walk-ins', closed: true, place: '' }]);
+  });
+
+  it('is where cards of the tray can be moved to, and by which the tray can be asked', async () => {
+    const occasionId = await makeOccasion();
+    const cardIds = [randomUUID(), randomUUID()];
+    for (const id of cardIds) await rep.send('PUT', `/cards/${id}/text`, text('text', SIGNATURE));
+    expect(await trayOf(rep, `?occasion=${occasionId}`)).toEqual([]);
+    expect((await rep.send('PUT', '/tray/occasion', { cardIds, occasionId })).status).toBe(204);
+    expect((await trayOf(rep, `?occasion=${occasionId}`)).map((i) => i.id).sort()).toEqual([...cardIds].sort());
+    expect((await trayOf(rep, '?occasion=none')).map((i) => i.id)).not.toContain(cardIds[0]);
+    expect((await rep.send('PUT', '/tray/occasion', { cardIds, occasionId: randomUUID() })).status).toBe(404);
+  });
+
+  it('of another workspace is neither seen, nor changed, nor inherited from', async () => {
+    const id = await makeOccasion({ tags: ['ours'] });
+    expect((await stranger.get<OccasionList>('/occasions')).body.items.map((o) => o.id)).not.toContain(id);
+    expect((await stranger.send('PUT', `/occasions/${id}`, { name: 'Theirs' })).status).toBe(409);
+    const cardId = randomUUID();
+    await stranger.send('PUT', `/cards/${cardId}/text`, text('text', SIGNATURE, id));
+    expect((await stranger.card(cardId)).body.occasion).toBeNull();
+  });
+});
+
+describe('a card without a picture', () => {
+  it('comes from pasted text, once however often it is sent', async () => {
+    const id = randomUUID();
+    for (let i = 0; i < 2; i++)
+      expect((await rep.send('PUT', `/cards/${id}/text`, text('text', SIGNATURE))).status).toBe(201);
+    const { body: card } = await rep.card(id);
+    expect(card).toMatchObject({ state: 'toProve', photoId: null, picture: false });
+    expect([valueOf(card, 'familyName'), valueOf(card, 'email')]).toEqual([
+      'Halvorsen',
+      'ingrid.halvorsen@tarnvalley.example',
+    ]);
+    expect((await trayOf(rep)).filter((item) => item.id === id)).toHaveLength(1);
+    expect((await rep.send('GET', `/cards/${id}/picture`)).status).toBe(404);
+  });
+
+  it('comes from a code that says who it is', async () => {
+    const id = randomUUID();
+    const mecard = 'MECARD:N:Falk,Jorunn;ORG:Nordhavn Fisk;TEL:+4755512345;EMAIL:jorunn@nordhavn.example;;';
+    expect((await rep.send('PUT', `/cards/${id}/text`, text('code', mecard))).status).toBe(201);
+    const { body: card } = await rep.card(id);
+    expect([valueOf(card, 'givenName'), valueOf(card, 'email')]).toEqual(['Jorunn', 'jorunn@nordhavn.example']);
+  });
+
+  it('can be blank, to be typed', async () => {
+    const id = randomUUID();
+    await rep.send('PUT', `/cards/${id}/text`, text('blank', ''));
+    expect((await rep.card(id)).body).toMatchObject({ state: 'needsPerson', proposals: [] });
+    const filed = await rep.file({ cardId: id, fields: personFields({ familyName: 'Quill' }) });
+    expect(filed.status).toBe(201);
+  });
+
+  it.each([
+    ['text', 'The doors are in the yard. See you on Monday.'],
+    ['code', 'https://nowhere'],
+  ] as const)('is not made of %s that says nothing about a person', async (kind, content) => {
+    const id = randomUUID();
+    const { status, body } = await rep.send<{ code: string }>('PUT', `/cards/${id}/text`, text(kind, content));
+    expect([status, body.code]).toEqual([422, 'nothing-read']);
+    expect((await rep.card(id)).status).toBe(404);
+  });
+});
+
+describe('the same file', () => {
+  it('is recognised, and taken when a person insists', async () => {
+    const send = (id: string, query: string) =>
+      rep.send<{ code: string }>('PUT', `/photos/${id}?takenAt=2026-11-20T10:00:00.000Z${query}`, demoPhoto('kestrel'));
+    expect((await send(randomUUID(), '')).status).toBe(201);
+    const again = randomUUID();
+    const refused = await send(again, '&file=1');
+    expect([refused.status, refused.body.code]).toEqual([409, 'same-file']);
+    expect((await send(again, '')).status).toBe(201);
+  });
+});
+
+describe('the back photographed after its front', () => {
+  it('is joined to it as soon as both are read, in whatever order they are', async () => {
+    const [front, back] = [randomUUID(), randomUUID()];
+    const at = '?takenAt=2026-11-20T10:00:00.000Z';
+    await rep.send('PUT', `/photos/${back}${at}&backOf=${front}`, demoPhoto('kestrel'));
+    const [waiting] = await rep.itemsOf(back);
+    await rep.send('PUT', `/photos/${front}${at}`, demoPhoto('skerry'));
+    const [item] = await rep.itemsOf(front);
+    const card = await until(async () => {
+      const { body } = await rep.card(item!.id);
+      return body.back ? body : undefined;
+    });
+    expect(card.back!.cardId).toBe(waiting!.id);
+    expect((await trayOf(rep)).map((i) => i.id)).not.toContain(waiting!.id);
+  });
+});
+
+describe('borders set by hand', () => {
+  const outlinesOf = async (photoId: string) => (await rep.get<PhotoOutlines>(`/photos/${photoId}/outlines`)).body;
+  const change = (photoId: string, outlines: object[]) =>
+    rep.send<{ code: string }>('PUT', `/photos/${photoId}/outlines`, { outlines });
+
+  it('read again only the card that was changed, which keeps its id, and take out what has no border', async () => {
+    const photoId = randomUUID();
+    await rep.sendPhoto(photoId, demoPhoto('table'));
+    const items = await rep.itemsOf(photoId);
+    expect(items).toHaveLength(4);
+    const before = await outlinesOf(photoId);
+    const cards = await Promise.all(before.outlines.map(async (o) => (await rep.card(o.cardId)).body));
+    const [one, two, three] = before.outlines;
+    const moved = one!.quad!.map(([x, y]) => [x + 3, y + 3]);
+    const kept = before.outlines
+      .filter((o) => o !== three)
+      .map(({ cardId, quad }) => ({ cardId, quad, upright: false }));
+    const answer = await change(
+      photoId,
+      kept.map((o) => (o.cardId === one!.cardId ? { ...o, quad: moved } : o)),
+    );
+    expect(answer.status).toBe(204);
+    const left = await rep.itemsOf(photoId);
+    expect(left.map((i) => i.id).sort()).toEqual(kept.map((o) => o.cardId).sort());
+    const after = await outlinesOf(photoId);
+    expect(after.outlines.find((o) => o.cardId === one!.cardId)!.quad).not.toEqual(one!.quad);
+    expect((await rep.card(two!.cardId)).body).toEqual(cards[1]);
+    expect(valueOf((await rep.card(one!.cardId)).body, 'email')).toBe(valueOf(cards[0]!, 'email'));
+    expect((await rep.card(three!.cardId)).body.state).toBe('discarded');
+    expect((await rep.send('GET', `/cards/${one!.cardId}/picture`)).status).toBe(200);
+  });
+
+  it('find a card that was missed, also one on its side', async () => {
+    const [item] = await rep.photograph(demoPhoto('kestrel'));
+    const { outlines } = await outlinesOf(item!.photoId!);
+    const [a, b, c, d] = outlines[0]!.quad!;
+    expect((await change(item!.photoId!, [])).status).toBe(204);
+    expect((await outlinesOf(item!.photoId!)).outlines).toEqual([]);
+    await change(item!.photoId!, [{ cardId: null, quad: [b, c, d, a], upright: false }]);
+    const [found] = await rep.itemsOf(item!.photoId!);
+    expect(found!.id).not.toBe(item!.id);
+    expect(found!.name).toBe(item!.name);
+  });
+
+  it('are refused where they are none, and while the photograph is being read', async () => {
+    const [item] = await rep.photograph(demoPhoto('kestrel'));
+    const photoId = item!.photoId!;
+    const crossed = [[0, 0], [300, 300], [300, 0], [0, 300]]; // prettier-ignore
+    expect((await change(photoId, [{ cardId: null, quad: crossed, upright: false }])).body.code).toBe('no-border');
+    const stray = { cardId: randomUUID(), quad: [[0, 0], [300, 0], [300, 200], [0, 200]], upright: false }; // prettier-ignore
+    expect((await change(photoId, [stray])).body.code).toBe('card-gone');
+    const fresh = randomUUID();
+    await rep.sendPhoto(fresh, demoPhoto('skerry'));
+    expect((await change(fresh, [])).body.code).toBe('being-read');
+    expect((await stranger.send('PUT', `/photos/${photoId}/outlines`, { outlines: [] })).status).toBe(404);
+  });
+});
+
+describe('several cards of the tray', () => {
+  it('are set aside, taken out and put back together, or not at all', async () => {
+    const cardIds = [randomUUID(), randomUUID()];
+    for (const id of cardIds) await rep.send('PUT', `/cards/${id}/text`, text('text', SIGNATURE));
+    const set = (state: string, ids = cardIds) => rep.send('PATCH', '/cards', { cardIds: ids, state });
+    expect((await set('setAside')).status).toBe(204);
+    expect((await trayOf(rep, '?show=setAside')).map((i) => i.id)).toEqual(expect.arrayContaining(cardIds));
+    expect((await trayOf(rep, '?show=open')).map((i) => i.id)).not.toContain(cardIds[0]);
+    expect((await set('discarded')).status).toBe(204);
+    expect((await trayOf(rep)).map((i) => i.id)).not.toContain(cardIds[0]);
+    expect((await set('toProve')).status).toBe(204);
+    await rep.file({ cardId: cardIds[0]!, fields: personFields({ familyName: 'Halvorsen' }) });
+    expect((await set('discarded')).status).toBe(409);
+    expect((await rep.card(cardIds[1]!)).body.state).toBe('toProve');
+    expect((await set('discarded', [cardIds[1]!, randomUUID()])).status).toBe(404);
+  });
+});
+
+describe('a card filed without a network', () => {
+  it('is refused when somebody with its address is known, and filed when nobody is', async () => {
+    const fields = personFields({ familyName: 'Brack', emails: ['sefa.brack@lowfold.example'] });
+    const make = async () => {
+      const cardId = randomUUID();
+      await rep.send('PUT', `/cards/${cardId}/text`, text('text', SIGNATURE));
+      return cardId;
+    };
+    expect((await rep.file({ cardId: await make(), fields, uncompared: true })).status).toBe(201);
+    const second = await rep.file({ cardId: await make(), fields, uncompared: true });
+    expect([second.status, second.body.code]).toEqual([409, 'perhaps-known']);
+  });
+});
