@@ -82,6 +82,7 @@ export const Person = z.object({
   tags: z.array(z.string()),
   fields: PersonFields,
   notes: z.array(z.object({ id: z.uuid(), text: z.string(), author: z.string(), at: z.iso.datetime() })),
+  /** Cards whose pictures are kept, the latest first. */
   cardIds: z.array(z.uuid()),
   history: z.array(Change),
   /** Goes up with every change; an update names the version it saw. */

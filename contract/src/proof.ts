@@ -62,12 +62,14 @@ export const ProofCard = z.object({
   photoId: z.uuid().nullable(),
   /** Whether the card's picture is there to prove against. */
   picture: z.boolean(),
+  /** Another one after the card was read anew. */
+  readingId: z.uuid(),
   occasion: CardOccasion.nullable(),
   state: z.enum(['toProve', 'needsPerson', 'setAside', 'filed', 'discarded', 'attached']),
   /** The card whose back this is, when it is attached to one. */
   frontCardId: z.uuid().nullable(),
   /** The back joined to this card, read with it as one. */
-  back: z.object({ cardId: z.uuid(), reading: Reading }).nullable(),
+  back: z.object({ cardId: z.uuid(), picture: z.boolean(), reading: Reading }).nullable(),
   personId: z.uuid().nullable(),
   takenAt: z.iso.datetime(),
   reading: Reading,

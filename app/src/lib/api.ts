@@ -22,11 +22,14 @@ export const api = createApi({
   endpoints: () => ({}),
 });
 
+/** There was no answer: no network, or no server. */
+export const isUnreachable = (error: unknown): boolean =>
+  ['FETCH_ERROR', 'TIMEOUT_ERROR'].includes(String((error as Partial<FetchBaseQueryError> | undefined)?.status));
+
 /** What went wrong, in words for the person at the screen. */
 export function problemText(error: unknown): string {
-  const { status, data } = (error ?? {}) as Partial<FetchBaseQueryError>;
-  if (status === 'FETCH_ERROR' || status === 'TIMEOUT_ERROR')
-    return 'Dossier cannot be reached. Check the connection and try again.';
+  const { data } = (error ?? {}) as Partial<FetchBaseQueryError>;
+  if (isUnreachable(error)) return 'Dossier cannot be reached. Check the connection and try again.';
   const problem = Problem.safeParse(data);
   return problem.success ? problem.data.detail : 'Something went wrong. Try again in a moment.';
 }

@@ -24,7 +24,7 @@ interface DeviceSchema extends DBSchema {
   requests: { key: string; value: KeptRequest; indexes: { byAccount: string } };
   drafts: {
     key: string;
-    value: { cardId: string; accountId: string; draft: unknown; note: string; pictureId?: string | null };
+    value: { cardId: string; accountId: string; draft: unknown; note: string; readingId?: string };
   };
 }
 

@@ -56,6 +56,16 @@ async function send({ method, path, headers, body }: WaitingRequest): Promise<An
 export type NewRequest = Pick<KeptRequest, 'method' | 'path' | 'body' | 'words'> &
   Partial<Pick<KeptRequest, 'headers' | 'cardId'>>;
 
+/** Keeps a request on this device; it is sent with everything else that waits. */
+export const keepForLater =
+  (accountId: string, request: NewRequest) =>
+  async (dispatch: Dispatch): Promise<WaitingRequest> => {
+    const waiting: WaitingRequest = { headers: {}, cardId: null, ...request, id: uuidv7(), refusal: null };
+    await (await deviceStore()).put('requests', { ...waiting, accountId });
+    dispatch(requestKept(waiting));
+    return waiting;
+  };
+
 /**
  * Sends a request, or keeps it on this device until it can be sent.
  * @returns `sent`; `tryLater` when it is kept; or why it was refused, in which case it is not kept
@@ -63,10 +73,8 @@ export type NewRequest = Pick<KeptRequest, 'method' | 'path' | 'body' | 'words'>
 export const sendOrKeep =
   (accountId: string, request: NewRequest) =>
   async (dispatch: Dispatch): Promise<Answer> => {
-    const waiting: WaitingRequest = { headers: {}, cardId: null, ...request, id: uuidv7(), refusal: null };
     // Kept before it is sent: a closed browser loses nothing.
-    await (await deviceStore()).put('requests', { ...waiting, accountId });
-    dispatch(requestKept(waiting));
+    const waiting = await keepForLater(accountId, request)(dispatch);
     const answer = await send(waiting);
     if (answer !== 'tryLater') await forgetRequest(waiting.id)(dispatch);
     return answer;

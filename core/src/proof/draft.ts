@@ -104,6 +104,27 @@ export function withBackOf(draft: Draft, proposals: readonly FieldProposal[]): D
     );
 }
 
+/**
+ * The draft after the card was read anew, with other borders or turned: what a person wrote, settled or
+ * left out stays, the rest is proposed afresh. Where a kept value is found again, it points at its new place.
+ */
+export function withNewReading(draft: Draft, proposals: readonly FieldProposal[]): Draft {
+  const same = (f: FieldProposal, p: FieldProposal) => f.field === p.field && fold(f.value) === fold(p.value);
+  const kept = draft.fields
+    .filter((f) => f.confidence === 1 || f.leftOut)
+    .map((f) => ({ ...f, sources: proposals.find((p) => same(f, p))?.sources ?? [] }));
+  const single = (field: FieldName) => !['email', 'phone', 'website'].includes(field);
+  return proposals
+    .filter((p) => !kept.some((f) => same(f, p) || (f.field === p.field && single(p.field) && !f.leftOut)))
+    .reduce<Draft>(
+      ({ fields, nextId }, proposal) => ({
+        fields: insertInOrder(fields, { ...proposal, id: `a${nextId}`, leftOut: false }),
+        nextId: nextId + 1,
+      }),
+      { fields: kept, nextId: draft.nextId },
+    );
+}
+
 /** Lines of the front that no field of the draft claims. */
 export function looseLines(draft: Draft, lineCount: number): number[] {
   const sources = draft.fields.filter((f) => !f.leftOut).flatMap((f) => f.sources);

@@ -40,6 +40,9 @@ create index photo_content on photo (workspace_id, content_hash);
 alter table photo add constraint photo_occasion_fk foreign key (occasion_id) references occasion(id) on delete set null;
 
 alter table card add occasion_id uuid;
+alter table card add reading_id uuid;
+update card set reading_id = id;
+alter table card alter reading_id set not null;
 alter table card alter photo_id drop not null;
 alter table card alter file_id drop not null;
 alter table card alter thumbnail_id drop not null;

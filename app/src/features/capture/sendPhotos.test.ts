@@ -1,15 +1,27 @@
 import { configureStore } from '@reduxjs/toolkit';
 import { api } from '@/lib/api';
 import { deviceStore } from '@/lib/deviceStore';
-import { findKeptPhotos, forgetPhoto, keepPhoto } from './keepPhoto';
-import { sendKeptPhotos } from './sendPhotos';
+import { findKeptRequests, keepForLater, outboxSlice, sendOrKeep } from '@/lib/outbox';
+import { findKeptPhotos, forgetPhoto, keepPhoto, sendAnyway } from './keepPhoto';
+import { sendEverythingKept } from './sendPhotos';
 import { captureSlice } from './slice';
 
 const createStore = () =>
-  configureStore({ reducer: { [api.reducerPath]: api.reducer, capture: captureSlice.reducer } });
-const picture = () => ({ size: 3, type: 'image/jpeg' }) as Blob;
+  configureStore({
+    reducer: { [api.reducerPath]: api.reducer, capture: captureSlice.reducer, outbox: outboxSlice.reducer },
+  });
+const picture = (name = '') => ({
+  bytes: { size: 3, type: 'image/jpeg' } as Blob,
+  name,
+  occasionId: null,
+});
 const answer = (status: number, body: unknown = {}) =>
   ({ ok: status < 300, status, json: () => Promise.resolve(body) }) as Response;
+
+/** Uploads go through XMLHttpRequest, requests through fetch; both are answered by one list. */
+jest.mock('./upload', () => ({
+  upload: (address: string) => globalThis.fetch(address).catch(() => undefined),
+}));
 
 let store: ReturnType<typeof createStore>;
 const onDevice = async () => (await (await deviceStore()).getAll('photos')).map((p) => p.id);
@@ -17,6 +29,7 @@ const onDevice = async () => (await (await deviceStore()).getAll('photos')).map(
 beforeEach(async () => {
   store = createStore();
   await (await deviceStore()).clear('photos');
+  await (await deviceStore()).clear('requests');
   globalThis.fetch = jest.fn();
 });
 const fetched = () => globalThis.fetch as jest.Mock;
@@ -38,7 +51,7 @@ describe('photographs on this device', () => {
       await keepPhoto('ottilie', picture())(store.dispatch),
     ];
     fetched().mockResolvedValue(answer(201));
-    expect(await sendKeptPhotos('ottilie')(store.dispatch)).toBe('done');
+    expect(await sendEverythingKept('ottilie')(store.dispatch)).toBe('done');
     expect(fetched().mock.calls.map(([url]) => String(url).split('/').pop()!.split('?')[0])).toEqual(ids);
     expect(await onDevice()).toEqual([]);
     expect(store.getState().capture).toMatchObject({ waiting: [], sent: 2 });
@@ -51,13 +64,13 @@ describe('photographs on this device', () => {
   ])('stay on it with %s', async (_what, meet) => {
     const id = await keepPhoto('ottilie', picture())(store.dispatch);
     meet();
-    expect(await sendKeptPhotos('ottilie')(store.dispatch)).toBe('tryLater');
+    expect(await sendEverythingKept('ottilie')(store.dispatch)).toBe('tryLater');
     expect(await onDevice()).toEqual([id]);
     expect(store.getState().capture.waiting[0]).toMatchObject({ id, refusal: null });
   });
 
   it('stay with the reason when they are refused, and hold up no other', async () => {
-    const refused = await keepPhoto('ottilie', picture(), 'letter.jpg')(store.dispatch);
+    const refused = await keepPhoto('ottilie', picture('letter.jpg'))(store.dispatch);
     await keepPhoto('ottilie', picture())(store.dispatch);
     const problem = {
       type: 'about:blank',
@@ -67,11 +80,11 @@ describe('photographs on this device', () => {
       code: 'not-a-picture',
     };
     fetched().mockResolvedValueOnce(answer(415, problem)).mockResolvedValueOnce(answer(201));
-    expect(await sendKeptPhotos('ottilie')(store.dispatch)).toBe('done');
+    expect(await sendEverythingKept('ottilie')(store.dispatch)).toBe('done');
     expect(store.getState().capture.waiting).toMatchObject([{ id: refused, refusal: 'This file is not a picture.' }]);
     // Not sent again by itself; gone when the person says so.
     fetched().mockClear();
-    await sendKeptPhotos('ottilie')(store.dispatch);
+    await sendEverythingKept('ottilie')(store.dispatch);
     expect(fetched()).not.toHaveBeenCalled();
     await forgetPhoto(refused)(store.dispatch);
     expect(await onDevice()).toEqual([]);
@@ -79,7 +92,65 @@ describe('photographs on this device', () => {
 
   it('of another account are never sent', async () => {
     await keepPhoto('ottilie', picture())(store.dispatch);
-    await sendKeptPhotos('juno')(store.dispatch);
+    await sendEverythingKept('juno')(store.dispatch);
     expect(fetched()).not.toHaveBeenCalled();
+  });
+});
+
+describe('what was done without a network', () => {
+  const occasion = { method: 'PUT' as const, path: '/occasions/o1', body: { name: 'Walk-ins' }, words: 'Occasion' };
+  const requests = async () => (await (await deviceStore()).getAll('requests')).map((r) => r.path);
+
+  it('waits on the device, and goes out in order with the photographs taken in between', async () => {
+    fetched().mockRejectedValue(new TypeError('failed'));
+    expect(await sendOrKeep('ottilie', occasion)(store.dispatch)).toBe('tryLater');
+    const photo = await keepPhoto('ottilie', { ...picture(), occasionId: 'o1' })(store.dispatch);
+    await keepForLater('ottilie', { ...occasion, path: '/occasions/o2' })(store.dispatch);
+    const reloaded = createStore();
+    await findKeptRequests('ottilie')(reloaded.dispatch);
+    expect(reloaded.getState().outbox.waiting.map((r) => r.path)).toEqual(['/occasions/o1', '/occasions/o2']);
+
+    fetched().mockReset().mockResolvedValue(answer(204));
+    expect(await sendEverythingKept('ottilie')(reloaded.dispatch)).toBe('done');
+    const sent = fetched().mock.calls.map(([url]) => String(url).replace('/api/v1', '').split('?')[0]);
+    expect(sent).toEqual(['/occasions/o1', `/photos/${photo}`, '/occasions/o2']);
+    expect(String(fetched().mock.calls[1]![0])).toContain('occasion=o1');
+    expect([await requests(), reloaded.getState().outbox.waiting]).toEqual([[], []]);
+  });
+
+  it('is told at once when it is refused, and not kept', async () => {
+    fetched().mockResolvedValue(
+      answer(422, { type: 'about:blank', title: 'x', status: 422, detail: 'No name.', code: 'x' }),
+    );
+    expect(await sendOrKeep('ottilie', occasion)(store.dispatch)).toEqual({ refusal: 'No name.' });
+    expect(await requests()).toEqual([]);
+  });
+
+  it('stays with the reason when it is refused later', async () => {
+    await keepForLater('ottilie', occasion)(store.dispatch);
+    fetched().mockResolvedValue(
+      answer(409, { type: 'about:blank', title: 'x', status: 409, detail: 'Known already.', code: 'x' }),
+    );
+    await sendEverythingKept('ottilie')(store.dispatch);
+    expect(store.getState().outbox.waiting).toMatchObject([{ refusal: 'Known already.' }]);
+    expect(await requests()).toEqual(['/occasions/o1']);
+  });
+});
+
+describe('the same file a second time', () => {
+  it('is sent all the same when the person says so', async () => {
+    const id = await keepPhoto('ottilie', picture('card.jpg'))(store.dispatch);
+    fetched()
+      .mockResolvedValueOnce(
+        answer(409, { type: 'about:blank', title: 'x', status: 409, detail: 'Sent already.', code: 'same-file' }),
+      )
+      .mockResolvedValueOnce(answer(201));
+    await sendEverythingKept('ottilie')(store.dispatch);
+    expect(store.getState().capture.waiting).toMatchObject([{ id, refusal: 'Sent already.' }]);
+    await sendAnyway(id)(store.dispatch);
+    await sendEverythingKept('ottilie')(store.dispatch);
+    const asked = fetched().mock.calls.map(([url]) => new URL(String(url), 'http://x').searchParams.get('file'));
+    expect(asked).toEqual(['1', null]);
+    expect(await onDevice()).toEqual([]);
   });
 });

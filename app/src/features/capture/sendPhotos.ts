@@ -28,7 +28,7 @@ export const sendEverythingKept =
       const toSend = steps.filter(({ kept }) => kept.refusal === null);
       for (const { send } of toSend.sort((a, b) => (a.kept.id < b.kept.id ? -1 : 1))) {
         if ((await send()) === 'tryLater') return 'tryLater';
-        dispatch(api.util.invalidateTags(['Tray', 'Occasion']));
+        dispatch(api.util.invalidateTags(['Tray', 'Occasion', 'Person', 'Card']));
       }
       return 'done';
     };

@@ -1,4 +1,4 @@
-import type { Match, PersonKind } from '@dossier/contract';
+import type { CardOccasion, Match, PersonKind } from '@dossier/contract';
 import { compareFields, mergeFields, type Choice as KeepOrTake } from '@dossier/core/matching';
 import { complaintAbout, isDoubtful, noteOf, personFieldsOf } from '@dossier/core/proof';
 import { displayName, type PersonFields } from '@dossier/core/people';
@@ -7,9 +7,23 @@ import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { useDispatch } from 'react-redux';
 import { CardView, proofActions, useCardQuery, useDraft } from '@/features/proof';
-import { problemText } from '@/lib/api';
+import { useTeamQuery } from '@/features/account';
+import { isUnreachable, problemText } from '@/lib/api';
 import { useWide } from '@/lib/useWide';
-import { Button, Choice, EmptyState, Heading, LoadingLines, Notice, Soft, Subheading, Text, TextField } from '@/ui';
+import {
+  Button,
+  Choice,
+  EmptyState,
+  Heading,
+  LoadingLines,
+  Notice,
+  Select,
+  Soft,
+  Subheading,
+  TagField,
+  Text,
+  TextField,
+} from '@/ui';
 import { useMatchesQuery } from './api';
 import { CompareFields } from './CompareFields';
 import { KnownPeople } from './KnownPeople';
@@ -37,7 +51,8 @@ export function FileScreen({ cardId }: { cardId: string }) {
       ownNote={cardDraft.note}
       wrong={wrong}
       doubts={doubts}
-      picture={<CardView cardId={cardId} reading={card.reading} spans={[]} maxHeight="60vh" />}
+      occasion={card.occasion}
+      picture={<CardView cardId={cardId} reading={card.reading} picture={card.picture} spans={[]} maxHeight="60vh" />}
     />
   );
 }
@@ -50,18 +65,25 @@ interface FilingProps {
   ownNote: string;
   wrong: readonly string[];
   doubts: number;
+  /** Where the card comes from: what is filed begins with its kind, tags and owner. */
+  occasion: CardOccasion | null;
   picture: React.ReactNode;
 }
 
-function Filing({ cardId, fields, note, ownNote, wrong, doubts, picture }: FilingProps) {
+function Filing({ cardId, fields, note, ownNote, wrong, doubts, occasion, picture }: FilingProps) {
   const wide = useWide();
   const dispatch = useDispatch();
   const [kind, setKind] = useState<PersonKind>();
+  const [tags, setTags] = useState(occasion?.tags ?? []);
+  const [ownerId, setOwnerId] = useState(occasion?.ownerId ?? '');
+  const { data: team } = useTeamQuery();
   const [chosenId, setChosenId] = useState<string | null>();
   const [choices, setChoices] = useState<Partial<Record<keyof PersonFields, KeepOrTake>>>({});
   const query = { emails: fields.emails, phones: fields.phones.filter((p) => p.kind !== 'fax').map((p) => p.value) };
   const { data, error: matchError, isFetching, refetch } = useMatchesQuery(query);
   const { submit, isLoading, error } = useFiling(cardId);
+  // Without a network nobody can be compared with: the server does it when the card arrives.
+  const unreachable = isUnreachable(matchError);
   const matches = data?.matches ?? [];
   // Somebody with the same address or number is most likely the same person: that is offered first.
   const known: Match | undefined =
@@ -69,7 +91,7 @@ function Filing({ cardId, fields, note, ownNote, wrong, doubts, picture }: Filin
   const differences = known ? compareFields(known.person.fields, fields) : [];
   const choiceOf = (field: keyof PersonFields) =>
     choices[field] ?? differences.find((d) => d.field === field)?.suggestion;
-  const filedKind = kind ?? known?.person.kind ?? 'contact';
+  const filedKind = kind ?? known?.person.kind ?? occasion?.kind ?? 'contact';
   const merged = known
     ? mergeFields(known.person.fields, fields, Object.fromEntries(differences.map((d) => [d.field, choiceOf(d.field)])))
     : fields;
@@ -79,6 +101,9 @@ function Filing({ cardId, fields, note, ownNote, wrong, doubts, picture }: Filin
       kind: filedKind,
       fields: merged,
       note,
+      tags,
+      ownerId: ownerId || null,
+      uncompared: unreachable && !known,
       known: known ? { personId: known.person.id, version: known.person.version } : null,
     });
 
@@ -102,7 +127,12 @@ function Filing({ cardId, fields, note, ownNote, wrong, doubts, picture }: Filin
         ))}
         <View className="gap-3">
           <Subheading>Already known?</Subheading>
-          {matchError ? (
+          {unreachable ? (
+            <Notice>
+              Dossier cannot be reached to compare. You can file all the same: the card waits on this device, and you
+              are told if somebody like it is known.
+            </Notice>
+          ) : matchError ? (
             <Notice fault action={<Button onPress={() => void refetch()}>Try again</Button>}>
               {problemText(matchError)}
             </Notice>
@@ -122,7 +152,23 @@ function Filing({ cardId, fields, note, ownNote, wrong, doubts, picture }: Filin
         <View className="gap-2">
           <Subheading>File as</Subheading>
           <Choice label="File as" options={KINDS} value={filedKind} onChange={setKind} />
+          {occasion ? <Soft>{`From ${occasion.name}`}</Soft> : null}
         </View>
+        <TagField label="Tags" tags={tags} onChange={setTags} />
+        {known ? null : (
+          <View className="items-start gap-1">
+            <Text aria-hidden>Owner</Text>
+            <Select
+              label="Owner"
+              value={ownerId}
+              onChange={setOwnerId}
+              options={[
+                { value: '', label: 'Me' },
+                ...(team?.items ?? []).map(({ id, name }) => ({ value: id, label: name })),
+              ]}
+            />
+          </View>
+        )}
         <TextField
           label="Note"
           hint="What was said, what was promised."
@@ -143,7 +189,7 @@ function Filing({ cardId, fields, note, ownNote, wrong, doubts, picture }: Filin
         <Button
           look="ink"
           busy={isLoading}
-          disabled={wrong.length > 0 || (isFetching && !data) || Boolean(matchError)}
+          disabled={wrong.length > 0 || (!unreachable && ((isFetching && !data) || Boolean(matchError)))}
           onPress={() => void file()}
           className={wide ? '' : 'flex-1'}
         >

@@ -20,7 +20,9 @@ function JoinedBack({ card }: { card: ProofCard }) {
   return (
     <View className="items-start gap-2 px-4 pt-8">
       <Subheading>Back of this card</Subheading>
-      <CardImage src={cardPicture(card.back!.cardId)} alt="The back of the card" width={260} natural />
+      {card.back!.picture ? (
+        <CardImage src={cardPicture(card.back!.cardId)} alt="The back of the card" width={260} natural />
+      ) : null}
       <Button look="bare" className="-ml-4" busy={isLoading} onPress={() => void takeOff(card.id)}>
         Take the back off
       </Button>
@@ -42,12 +44,12 @@ function JoinBack({ card }: { card: ProofCard }) {
 }
 
 function Backs({ card }: { card: ProofCard }) {
-  const { data, error } = useTrayInfiniteQuery();
+  const { data, error } = useTrayInfiniteQuery({});
   const [join, { isLoading, error: refused }] = useJoinBackMutation();
   const distance = (item: TrayItem) => Math.abs(Date.parse(item.takenAt) - Date.parse(card.takenAt));
   const others = (data?.pages ?? [])
     .flatMap((page) => page.items)
-    .filter((item) => item.kind === 'card' && item.id !== card.id)
+    .filter((item) => item.kind === 'card' && item.picture && item.id !== card.id)
     .sort((a, b) => distance(a) - distance(b))
     .slice(0, OFFERED);
   if (error) return <Notice fault>{problemText(error)}</Notice>;

@@ -1,10 +1,10 @@
 import { spanQuad } from '@dossier/core/proof';
-import type { Reading, SourceSpan } from '@dossier/core/reading/fields';
+import type { SourceSpan } from '@dossier/core/reading/fields';
 import { cardPicture } from '@/ui';
+import type { CardSide } from './sides';
+import { TextSheet } from './TextSheet';
 
-interface Props {
-  cardId: string;
-  reading: Reading;
+interface Props extends CardSide {
   /** Places to point at. */
   spans: readonly SourceSpan[];
   /** Tallest the picture may be, as a CSS length. */
@@ -14,8 +14,12 @@ interface Props {
 /** Room between the text and the outline around it, as a share of the line's height. */
 const OUTLINE_MARGIN = 0.22;
 
-/** The card as photographed, flat and upright, with an outline around the place that is being proved. */
-export function CardView({ cardId, reading, spans, maxHeight }: Props) {
+/**
+ * The card as photographed, flat and upright, with an outline around the place that is being proved; its text
+ * where there is no picture.
+ */
+export function CardView({ cardId, reading, picture, spans, maxHeight }: Props) {
+  if (!picture) return <TextSheet reading={reading} spans={spans} maxHeight={maxHeight} />;
   const outlines = spans.map((span) => spanQuad(reading, span, OUTLINE_MARGIN)).filter((quad) => quad !== undefined);
   const stroke = Math.max(reading.width, reading.height) / 260;
   const aspect = reading.width / reading.height;

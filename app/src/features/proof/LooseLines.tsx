@@ -1,22 +1,21 @@
-import type { FieldName, Reading } from '@dossier/core/reading/fields';
+import type { FieldName } from '@dossier/core/reading/fields';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { useDispatch } from 'react-redux';
 import { Raw, Soft, Subheading } from '@/ui';
 import { FieldChips } from './FieldChips';
+import type { CardSide } from './sides';
 import { proofActions } from './slice';
 import { Strip } from './Strip';
 
-interface Props {
-  cardId: string;
-  reading: Reading;
+interface Props extends CardSide {
   /** Indices of the lines that no field claims. */
   lines: readonly number[];
   onPoint: (line: number | undefined) => void;
 }
 
 /** Lines that no field claims; a tap opens where they can be given to, a second one gives them. */
-export function LooseLines({ cardId, reading, lines, onPoint }: Props) {
+export function LooseLines({ cardId, reading, picture, lines, onPoint }: Props) {
   const dispatch = useDispatch();
   const [open, setOpen] = useState<number>();
   if (lines.length === 0) return null;
@@ -46,7 +45,9 @@ export function LooseLines({ cardId, reading, lines, onPoint }: Props) {
               onPress={() => toggle(line)}
               className="min-h-touch gap-1 px-3 py-2"
             >
-              <Strip cardId={cardId} reading={reading} span={{ line, from: 0, to: text.length }} />
+              {picture ? (
+                <Strip cardId={cardId} reading={reading} picture span={{ line, from: 0, to: text.length }} />
+              ) : null}
               <Raw>{text}</Raw>
             </Pressable>
             {open === line ? (

@@ -5,11 +5,12 @@ import { Link, useRouter } from 'expo-router';
 import { useCallback, useRef, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { useDispatch } from 'react-redux';
+import { useChangeCardsMutation } from '@/features/reading';
 import { problemText } from '@/lib/api';
 import { useWide } from '@/lib/useWide';
 import { Button, EmptyState, Highlight, LoadingLines, Notice, Serif, Soft, Text } from '@/ui';
 import { AddField } from './AddField';
-import { useCardQuery, useChangeCardStateMutation } from './api';
+import { useCardQuery } from './api';
 import { CardView } from './CardView';
 import { BackOfCard } from './BackOfCard';
 import { FieldRow } from './FieldRow';
@@ -95,7 +96,11 @@ export function ProofScreen({ cardId }: { cardId: string }) {
     >
       {card.state === 'needsPerson' ? (
         <View className="px-4 pt-4">
-          <Notice>Nothing could be read here. Write what the picture shows.</Notice>
+          <Notice>
+            {card.photoId
+              ? 'Nothing could be read here. Write what the picture shows.'
+              : 'A blank card. Write whose it is.'}
+          </Notice>
         </View>
       ) : null}
       {advice ? (
@@ -124,10 +129,20 @@ export function ProofScreen({ cardId }: { cardId: string }) {
       <LooseLines
         cardId={cardId}
         reading={card.reading}
+        picture={card.picture}
         lines={looseLines(draft, card.reading.lines.length)}
         onPoint={setLooseLine}
       />
       <BackOfCard card={card} />
+      {card.photoId ? (
+        <View className="items-start px-4 pt-4">
+          <Link href={`/photos/${card.photoId}`}>
+            <View className="min-h-touch justify-center">
+              <Text className="underline underline-offset-4">Set the borders by hand</Text>
+            </View>
+          </Link>
+        </View>
+      ) : null}
       <RemoveCard cardId={cardId} />
     </ScrollView>
   );
@@ -185,14 +200,14 @@ export function ProofScreen({ cardId }: { cardId: string }) {
 
 /** A picture that is no card, or a card not wanted: out of the tray, and back while one is here. */
 function RemoveCard({ cardId }: { cardId: string }) {
-  const [change, { isLoading, error }] = useChangeCardStateMutation();
+  const [change, { isLoading, error }] = useChangeCardsMutation();
   return (
     <View className="items-start gap-2 px-4 pt-8">
       <Button
         look="brick"
         busy={isLoading}
         className="-ml-4"
-        onPress={() => void change({ id: cardId, state: 'discarded' })}
+        onPress={() => void change({ cardIds: [cardId], state: 'discarded' })}
       >
         Remove this card from the tray
       </Button>
@@ -225,7 +240,7 @@ function NotInTray({
   personId: string | null;
 }) {
   const router = useRouter();
-  const [change, { isLoading }] = useChangeCardStateMutation();
+  const [change, { isLoading }] = useChangeCardsMutation();
   if (state === 'filed') {
     return (
       <EmptyState
@@ -243,7 +258,7 @@ function NotInTray({
       title="Removed from the tray"
       action={
         <View className="flex-row flex-wrap justify-center gap-3">
-          <Button busy={isLoading} onPress={() => void change({ id: cardId, state: 'toProve' })}>
+          <Button busy={isLoading} onPress={() => void change({ cardIds: [cardId], state: 'toProve' })}>
             Put it back
           </Button>
           <Button look="ink" onPress={() => router.replace('/tray')}>

@@ -1,15 +1,18 @@
 import { spanArea } from '@dossier/core/proof';
-import type { Reading, SourceSpan } from '@dossier/core/reading/fields';
+import type { SourceSpan } from '@dossier/core/reading/fields';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { cardPicture } from '@/ui';
+import { cardPicture, Raw } from '@/ui';
+import type { CardSide } from './sides';
 
 const TALLEST = 34;
 const LARGEST_SCALE = 1.6;
 
-/** The strip of the card picture that a text was read from, scaled to fit. */
-export function Strip({ cardId, reading, span }: { cardId: string; reading: Reading; span: SourceSpan }) {
+/** The strip of the card picture that a text was read from, scaled to fit; the text itself without a picture. */
+export function Strip({ cardId, reading, picture, span }: CardSide & { span: SourceSpan }) {
   const [room, setRoom] = useState(0);
+  if (!picture)
+    return <Raw className="text-soft">{reading.lines[span.line]?.text.slice(span.from, span.to) ?? ''}</Raw>;
   const area = spanArea(reading, span);
   if (!area) return null;
   const scale = Math.min(TALLEST / area.height, room / area.width, LARGEST_SCALE);

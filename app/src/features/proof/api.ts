@@ -1,4 +1,4 @@
-import type { BackChange, CardStateChange, ProofCard } from '@dossier/contract';
+import type { BackChange, ProofCard } from '@dossier/contract';
 import { api } from '@/lib/api';
 
 export const proofApi = api.injectEndpoints({
@@ -6,10 +6,6 @@ export const proofApi = api.injectEndpoints({
     card: build.query<ProofCard, string>({
       query: (id) => `/cards/${id}`,
       providesTags: (_result, _error, id) => [{ type: 'Card', id }],
-    }),
-    changeCardState: build.mutation<void, { id: string } & CardStateChange>({
-      query: ({ id, state }) => ({ url: `/cards/${id}`, method: 'PATCH', body: { state } }),
-      invalidatesTags: (_result, _error, { id }) => [{ type: 'Card', id }, 'Tray'],
     }),
     joinBack: build.mutation<void, { id: string } & BackChange>({
       query: ({ id, cardId }) => ({ url: `/cards/${id}/back`, method: 'PUT', body: { cardId } }),
@@ -26,4 +22,4 @@ export const proofApi = api.injectEndpoints({
   }),
 });
 
-export const { useCardQuery, useChangeCardStateMutation, useJoinBackMutation, useTakeBackOffMutation } = proofApi;
+export const { useCardQuery, useJoinBackMutation, useTakeBackOffMutation } = proofApi;

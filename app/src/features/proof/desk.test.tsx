@@ -68,7 +68,7 @@ function Rows() {
     <FieldRow
       key={field.id}
       cardId="c1"
-      sides={{ front: { cardId: 'c1', reading } }}
+      sides={{ front: { cardId: 'c1', reading, picture: true } }}
       field={field}
       focused={i === 0}
       onFocus={nothing}
@@ -88,7 +88,7 @@ function openDesk(beside?: ReactNode) {
   act(
     () =>
       void view.store.dispatch(
-        proofActions.draftOpened({ cardId: 'c1', cardDraft: { draft: draftOf(proposals), note: '' } }),
+        proofActions.draftOpened({ cardId: 'c1', cardDraft: { draft: draftOf(proposals), note: '', readingId: 'r1' } }),
       ),
   );
   const fields = () => selectDraft('c1')(view.store.getState())!.draft.fields;
@@ -132,7 +132,7 @@ describe('loose lines', () => {
   it('are given to a field with a tap, and point at their place meanwhile', () => {
     const pointed: (number | undefined)[] = [];
     const { fields } = openDesk(
-      <LooseLines cardId="c1" reading={reading} lines={[1]} onPoint={(line) => pointed.push(line)} />,
+      <LooseLines cardId="c1" reading={reading} picture lines={[1]} onPoint={(line) => pointed.push(line)} />,
     );
     fireEvent.click(screen.getByRole('button', { name: 'Give “Since 1921” to a field' }));
     const choices = within(screen.getByRole('group', { name: 'Give “Since 1921” to' }));
@@ -146,7 +146,9 @@ describe('loose lines', () => {
   });
 
   it('are not mentioned when there are none', () => {
-    const { container } = renderInStore(<LooseLines cardId="c1" reading={reading} lines={[]} onPoint={nothing} />);
+    const { container } = renderInStore(
+      <LooseLines cardId="c1" reading={reading} picture lines={[]} onPoint={nothing} />,
+    );
     expect(container.textContent).toBe('');
   });
 });

@@ -5,6 +5,8 @@ import type { Reading, SourceSpan } from '@dossier/core/reading/fields';
 export interface CardSide {
   cardId: string;
   reading: Reading;
+  /** Whether there is a picture of it; else its text stands for it. */
+  picture: boolean;
 }
 
 /** The two sides of a card on the desk; most have only a front. */
@@ -13,8 +15,8 @@ export interface CardSides {
   back?: CardSide;
 }
 
-export const sidesOf = ({ id, reading, back }: ProofCard): CardSides => ({
-  front: { cardId: id, reading },
+export const sidesOf = ({ id, reading, picture, back }: ProofCard): CardSides => ({
+  front: { cardId: id, reading, picture },
   back: back ?? undefined,
 });
 

@@ -9,7 +9,7 @@ const proposal: FieldProposal = {
   confidence: 0.5,
   reasons: [],
 };
-const open = { cardId: 'c1', cardDraft: { draft: draftOf([proposal]), note: '' } };
+const open = { cardId: 'c1', cardDraft: { draft: draftOf([proposal]), note: '', readingId: 'r1' } };
 const run = (...actions: Parameters<typeof proofSlice.reducer>[1][]) =>
   selectDraft('c1')({
     proof: actions.reduce(proofSlice.reducer, proofSlice.reducer(undefined, proofActions.draftOpened(open))),
@@ -38,5 +38,14 @@ describe('drafts on the proof desk', () => {
   it('are gone once the card is filed, and unknown cards change nothing', () => {
     expect(run(proofActions.draftClosed('c1'))).toBeUndefined();
     expect(run(proofActions.fieldSettled({ cardId: 'other', id: 'p0' }))?.draft.fields[0]?.confidence).toBe(0.5);
+  });
+
+  it('take in a card read anew: what a person settled stays, once', () => {
+    const email: FieldProposal = { ...proposal, field: 'email', value: 'ada@quayside.example' };
+    const anew = { cardId: 'c1', readingId: 'r2', proposals: [{ ...proposal, value: 'Boyer' }, email] };
+    const settled = run(proofActions.fieldSettled({ cardId: 'c1', id: 'p0' }), proofActions.readAnew(anew));
+    expect(settled?.draft.fields.map((f) => f.value)).toEqual(['Buyer', 'ada@quayside.example']);
+    const untouched = run(proofActions.readAnew(anew), proofActions.readAnew(anew));
+    expect(untouched?.draft.fields.map((f) => f.value)).toEqual(['Boyer', 'ada@quayside.example']);
   });
 });

@@ -6,6 +6,7 @@ import {
   leaveOut,
   settleField,
   withBackOf,
+  withNewReading,
   type Draft,
   type DraftField,
 } from '@dossier/core/proof';
@@ -15,6 +16,8 @@ import type { FieldName, FieldProposal, SourceSpan } from '@dossier/core/reading
 export interface CardDraft {
   draft: Draft;
   note: string;
+  /** The reading that it was made from. */
+  readingId: string;
 }
 
 export const proofSlice = createSlice({
@@ -30,6 +33,15 @@ export const proofSlice = createSlice({
     backChanged: change((draft, { proposals }: { proposals: readonly FieldProposal[] }) =>
       withBackOf(draft, proposals),
     ),
+    readAnew(
+      state,
+      { payload }: PayloadAction<{ cardId: string; readingId: string; proposals: readonly FieldProposal[] }>,
+    ) {
+      const card = state[payload.cardId];
+      if (!card || card.readingId === payload.readingId) return;
+      card.draft = withNewReading(card.draft, payload.proposals) as Writable<Draft>;
+      card.readingId = payload.readingId;
+    },
     fieldEdited: change(
       (draft, { id, ...edit }: { id: string } & Partial<Pick<DraftField, 'value' | 'phoneKind' | 'extension'>>) =>
         editField(draft, id, edit),

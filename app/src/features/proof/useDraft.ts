@@ -21,8 +21,11 @@ export function useDraft(card: ProofCard | undefined): CardDraft | undefined {
     let gone = false;
     void readDraft(card.id, accountId).then((kept) => {
       if (gone) return;
-      const fresh = { draft: draftOf(card.proposals), note: '' };
-      dispatch(proofActions.draftOpened({ cardId: card.id, cardDraft: kept ?? fresh }));
+      const { id: cardId, readingId, proposals } = card;
+      const fresh = { draft: draftOf(proposals), note: '', readingId };
+      dispatch(proofActions.draftOpened({ cardId, cardDraft: kept ?? fresh }));
+      // Read anew since the draft was made, perhaps on another device.
+      dispatch(proofActions.readAnew({ cardId, readingId, proposals }));
     });
     return () => {
       gone = true;
@@ -50,11 +53,12 @@ export function useDraft(card: ProofCard | undefined): CardDraft | undefined {
 
 async function readDraft(cardId: string, accountId: string): Promise<CardDraft | undefined> {
   const kept = await (await deviceStore()).get('drafts', cardId).catch(() => undefined);
-  return kept?.accountId === accountId ? { draft: kept.draft as CardDraft['draft'], note: kept.note } : undefined;
+  if (kept?.accountId !== accountId) return undefined;
+  return { draft: kept.draft as CardDraft['draft'], note: kept.note, readingId: kept.readingId ?? cardId };
 }
 
-const writeDraft = async (cardId: string, accountId: string, { draft, note }: CardDraft): Promise<void> => {
-  await (await deviceStore()).put('drafts', { cardId, accountId, draft, note });
+const writeDraft = async (cardId: string, accountId: string, { draft, note, readingId }: CardDraft): Promise<void> => {
+  await (await deviceStore()).put('drafts', { cardId, accountId, draft, note, readingId });
 };
 
 /** The card is filed: its draft has done its work. */

@@ -1,25 +1,82 @@
 import type { TrayItem } from '@dossier/contract';
 import { Link } from 'expo-router';
-import { View } from 'react-native';
+import { useRef } from 'react';
+import { Pressable, View } from 'react-native';
 import { useDiscardPhotoMutation } from '@/features/capture';
 import { API, problemText } from '@/lib/api';
 import { formatWhen } from '@/lib/formatDate';
 import { Button, CardImage, cardPicture, Highlight, Serif, Soft } from '@/ui';
 
+interface Props {
+  item: TrayItem;
+  /** Undefined while rows open instead of being chosen. */
+  chosen: boolean | undefined;
+  /** @param run everything since the row chosen before as well */
+  onChoose: (run: boolean) => void;
+}
+
 /** One card, or one photograph whose cards are not known yet. */
-export const TrayRow = ({ item }: { item: TrayItem }) =>
-  item.kind === 'card' ? (
-    <Link href={`/proof/${item.id}`} aria-label={rowLabel(item)}>
-      <View className="w-full border-b border-rule px-4 py-3 hover:bg-table">
+export const TrayRow = (props: Props) =>
+  props.item.kind === 'photo' ? <PhotoRow item={props.item} /> : <CardRow {...props} />;
+
+const HOLD_MS = 450;
+
+/** A card opens on the desk; held, or with shift, or while rows are being chosen, it is chosen instead. */
+function CardRow({ item, chosen, onChoose }: Props) {
+  const held = useRef<{ timer?: ReturnType<typeof setTimeout>; done: boolean }>({ done: false });
+  const label = rowLabel(item);
+  if (chosen !== undefined) {
+    return (
+      <Pressable
+        role="checkbox"
+        aria-checked={chosen}
+        aria-label={label}
+        onPress={(event) => onChoose((event.nativeEvent as unknown as MouseEvent).shiftKey)}
+        className={`w-full border-b border-l-[3px] border-b-rule py-3 pl-[13px] pr-4 hover:bg-table ${chosen ? 'border-l-ink bg-table' : 'border-l-transparent'}`}
+      >
         <RowBody item={item} />
-      </View>
-    </Link>
-  ) : (
-    <View className="border-b border-rule px-4 py-3">
-      <RowBody item={item} />
-      {item.state === 'unreadable' ? <UnreadableActions item={item} /> : null}
-    </View>
+      </Pressable>
+    );
+  }
+  const release = () => clearTimeout(held.current.timer);
+  const hold = () => {
+    held.current = {
+      done: false,
+      timer: setTimeout(() => {
+        held.current.done = true;
+        onChoose(false);
+      }, HOLD_MS),
+    };
+  };
+  return (
+    <div
+      onPointerDown={hold}
+      onPointerUp={release}
+      onPointerLeave={release}
+      onPointerCancel={release}
+      onClickCapture={(event) => {
+        if (!held.current.done && !event.shiftKey) return;
+        event.preventDefault();
+        event.stopPropagation();
+        if (event.shiftKey && !held.current.done) onChoose(true);
+        held.current.done = false;
+      }}
+    >
+      <Link href={`/proof/${item.id}`} aria-label={label}>
+        <View className="w-full border-b border-rule px-4 py-3 hover:bg-table">
+          <RowBody item={item} />
+        </View>
+      </Link>
+    </div>
   );
+}
+
+const PhotoRow = ({ item }: { item: TrayItem }) => (
+  <View className="border-b border-rule px-4 py-3">
+    <RowBody item={item} />
+    {item.state === 'unreadable' ? <UnreadableActions photoId={item.id} /> : null}
+  </View>
+);
 
 const rowLabel = (item: TrayItem): string =>
   [item.name ?? 'Unnamed card', item.company, stateWords(item)].filter(Boolean).join(', ');
@@ -27,9 +84,10 @@ const rowLabel = (item: TrayItem): string =>
 function RowBody({ item }: { item: TrayItem }) {
   const src =
     item.kind === 'card' ? cardPicture(item.id, 'thumbnail') : `${API}/photos/${item.photoId}/picture?size=thumbnail`;
+  const where = [item.occasion?.name, formatWhen(item.takenAt)].filter(Boolean).join(' · ');
   return (
     <View className="flex-row items-center gap-4">
-      <CardImage src={src} alt="" width={102} />
+      {item.picture ? <CardImage src={src} alt="" width={102} /> : <NoPicture />}
       <View className="min-w-0 flex-1 gap-[2px]">
         <Serif numberOfLines={2} className={item.name ? '' : 'text-soft'}>
           {item.name ?? (item.kind === 'photo' ? 'A new photograph' : (item.company ?? 'No name read'))}
@@ -37,9 +95,7 @@ function RowBody({ item }: { item: TrayItem }) {
         {item.name && item.company ? <Soft numberOfLines={1}>{item.company}</Soft> : null}
         <View className="flex-row flex-wrap items-center gap-x-3 gap-y-1">
           {item.doubts > 0 ? <Highlight>{item.doubts === 1 ? '1 doubt' : `${item.doubts} doubts`}</Highlight> : null}
-          <Soft>
-            {item.doubts > 0 ? formatWhen(item.takenAt) : `${stateWords(item)} · ${formatWhen(item.takenAt)}`}
-          </Soft>
+          <Soft>{item.doubts > 0 ? where : `${stateWords(item)} · ${where}`}</Soft>
         </View>
         {item.message ? <Soft className="text-ink">{item.message}</Soft> : null}
         {item.state === 'reading' ? <Progress share={item.progress ?? 0} /> : null}
@@ -48,12 +104,20 @@ function RowBody({ item }: { item: TrayItem }) {
   );
 }
 
+/** In place of a picture that there is not. */
+const NoPicture = () => (
+  <View className="h-[60px] w-[102px] items-center justify-center rounded-card border border-dashed border-rule">
+    <Soft>no picture</Soft>
+  </View>
+);
+
 function stateWords(item: TrayItem): string {
   if (item.state === 'toProve') return item.doubts > 0 ? `${item.doubts} doubts` : 'nothing doubtful';
   return {
     waiting: 'waiting to be read',
     reading: 'being read',
     needsPerson: 'needs a person',
+    setAside: 'set aside',
     unreadable: 'cannot be opened',
   }[item.state];
 }
@@ -71,11 +135,11 @@ const Progress = ({ share }: { share: number }) => (
   </View>
 );
 
-function UnreadableActions({ item }: { item: TrayItem }) {
+function UnreadableActions({ photoId }: { photoId: string }) {
   const [discard, { isLoading, error }] = useDiscardPhotoMutation();
   return (
     <View className="flex-row flex-wrap items-center gap-2 pt-2">
-      <Button look="brick" busy={isLoading} onPress={() => void discard(item.photoId)}>
+      <Button look="brick" busy={isLoading} onPress={() => void discard(photoId)}>
         Remove from the tray
       </Button>
       {error ? <Soft role="alert">{problemText(error)}</Soft> : null}

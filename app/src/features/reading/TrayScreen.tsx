@@ -1,26 +1,50 @@
 import type { TrayItem } from '@dossier/contract';
 import { useRouter } from 'expo-router';
+import { useMemo, useState } from 'react';
 import { FlatList, View } from 'react-native';
 import { useSelector } from 'react-redux';
-import { selectWaitingPhotos } from '@/features/capture';
+import { useSessionQuery } from '@/features/account';
+import { selectWaitingPhotos, useOccasions } from '@/features/capture';
 import { problemText } from '@/lib/api';
+import { selectWaitingRequests } from '@/lib/outbox';
 import { Button, EmptyState, Heading, LoadingLines, Notice, Soft } from '@/ui';
-import { useTrayInfiniteQuery } from './api';
+import { useChangeCardsMutation, useTrayInfiniteQuery, type TrayView } from './api';
+import { SelectionBar } from './SelectionBar';
+import { TrayFilter } from './TrayFilter';
 import { TrayRow } from './TrayRow';
-import { WaitingRow } from './WaitingRow';
+import { useSelection } from './useSelection';
+import { WaitingHere } from './WaitingHere';
 
 export function TrayScreen() {
+  const { data: session } = useSessionQuery();
+  return session ? <TrayOf accountId={session.user.id} /> : null;
+}
+
+/** The cards that are not filed yet, to be proved one after another or worked on several at a time. */
+function TrayOf({ accountId }: { accountId: string }) {
   const router = useRouter();
-  const { data, error, isLoading, refetch, hasNextPage, fetchNextPage, isFetchingNextPage } = useTrayInfiniteQuery();
+  const [view, setView] = useState<TrayView>({});
+  const { data, error, isLoading, isFetching, refetch, hasNextPage, fetchNextPage, isFetchingNextPage } =
+    useTrayInfiniteQuery(view);
+  const { items: occasions } = useOccasions(accountId);
   const waiting = useSelector(selectWaitingPhotos);
-  const items = data?.pages.flatMap((page) => page.items) ?? [];
-  const next = items.find((item) => item.kind === 'card');
+  const filedHere = useSelector(selectWaitingRequests);
+  const [undo, setUndo] = useState<{ words: string; cardIds: string[] }>();
+  const items = useMemo(() => {
+    const filed = new Set(filedHere.filter((request) => !request.refusal).map((request) => request.cardId));
+    return (data?.pages ?? []).flatMap((page) => page.items).filter((item) => !filed.has(item.id));
+  }, [data, filedHere]);
+  const cardIds = useMemo(() => items.filter((item) => item.kind === 'card').map((item) => item.id), [items]);
+  const selection = useSelection(cardIds);
+  const narrowed = Boolean(view.occasion ?? view.show);
+  const first = items.find((item) => item.kind === 'card' && item.state !== 'setAside');
+
   const header = (
     <View className="gap-3 px-4 pb-3 pt-4">
       <View className="flex-row flex-wrap items-center justify-between gap-3">
         <Heading>Tray</Heading>
-        {next ? (
-          <Button look="ink" onPress={() => router.push(`/proof/${next.id}`)}>
+        {first && !selection.active ? (
+          <Button look="ink" onPress={() => router.push(`/proof/${first.id}`)}>
             Prove the first
           </Button>
         ) : null}
@@ -31,39 +55,91 @@ export function TrayScreen() {
           {problemText(error)}
         </Notice>
       ) : null}
-      {waiting.map((photo) => (
-        <WaitingRow key={photo.id} photo={photo} />
-      ))}
+      {undo ? <Undo {...undo} onGone={() => setUndo(undefined)} /> : null}
+      {items.length > 0 || narrowed ? (
+        <View className="flex-row flex-wrap items-center justify-between gap-x-4">
+          <TrayFilter view={view} onChange={setView} occasions={occasions} />
+          {cardIds.length > 0 && !selection.active ? (
+            <Button look="bare" className="-mr-4" onPress={selection.begin}>
+              Choose several
+            </Button>
+          ) : null}
+        </View>
+      ) : null}
+      <WaitingHere />
     </View>
   );
+  const empty =
+    isLoading || (isFetching && narrowed) ? (
+      <LoadingLines />
+    ) : error || waiting.length > 0 ? null : narrowed ? (
+      <EmptyState title="No such card" action={<Button onPress={() => setView({})}>Show every card</Button>}>
+        There is no card in the tray that fits.
+      </EmptyState>
+    ) : (
+      <EmptyState
+        title="The tray is empty"
+        action={
+          <Button look="ink" onPress={() => router.push('/photograph')}>
+            Photograph cards
+          </Button>
+        }
+      >
+        Photograph the cards you were given. They are read here, and wait for you to prove them.
+      </EmptyState>
+    );
   return (
-    <View role="main" className="w-full max-w-[820px] flex-1 self-center">
+    <View role="main" className="min-h-0 w-full max-w-[820px] flex-1 self-center">
       <FlatList<TrayItem>
         data={items}
         keyExtractor={(item) => item.id}
-        renderItem={({ item }) => <TrayRow item={item} />}
+        renderItem={({ item }) => (
+          <TrayRow
+            item={item}
+            chosen={selection.active ? selection.chosen.includes(item.id) : undefined}
+            onChoose={(run) => selection.toggle(item.id, run)}
+          />
+        )}
+        extraData={selection}
         ListHeaderComponent={header}
-        ListEmptyComponent={
-          isLoading ? (
-            <LoadingLines />
-          ) : waiting.length === 0 && !error ? (
-            <EmptyState
-              title="The tray is empty"
-              action={
-                <Button look="ink" onPress={() => router.push('/photograph')}>
-                  Photograph cards
-                </Button>
-              }
-            >
-              Photograph the cards you were given. They are read here, and wait for you to prove them.
-            </EmptyState>
-          ) : null
-        }
+        ListEmptyComponent={empty}
         onEndReached={() => hasNextPage && !isFetchingNextPage && void fetchNextPage()}
         onEndReachedThreshold={0.6}
         contentContainerStyle={{ paddingBottom: 32 }}
       />
+      {selection.active ? (
+        <SelectionBar
+          cardIds={selection.chosen}
+          occasions={occasions}
+          onAll={selection.all}
+          onDone={(removed) => {
+            selection.end();
+            setUndo(removed);
+          }}
+        />
+      ) : null}
     </View>
+  );
+}
+
+/** Cards that were just set aside or removed come back with one touch. */
+function Undo({ words, cardIds, onGone }: { words: string; cardIds: string[]; onGone: () => void }) {
+  const [change, { isLoading, error }] = useChangeCardsMutation();
+  const back = async () => {
+    const answer = await change({ cardIds, state: 'toProve' });
+    if (!answer.error) onGone();
+  };
+  return (
+    <Notice
+      fault={Boolean(error)}
+      action={
+        <Button busy={isLoading} onPress={() => void back()}>
+          Undo
+        </Button>
+      }
+    >
+      {error ? problemText(error) : words}
+    </Notice>
   );
 }
 

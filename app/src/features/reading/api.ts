@@ -1,17 +1,23 @@
-import { TrayEvent, type Tray } from '@dossier/contract';
+import { TrayEvent, type CardsChange, type OccasionMove, type Tray, type TrayQuery } from '@dossier/contract';
 import { API, api } from '@/lib/api';
+
+/** Which part of the tray is looked at; everything without one. */
+export type TrayView = Partial<Pick<TrayQuery, 'occasion' | 'show'>>;
 
 export const readingApi = api.injectEndpoints({
   endpoints: (build) => ({
     /** The tray, kept up to date by server-sent events for as long as somebody looks. */
-    tray: build.infiniteQuery<Tray, void, string | null>({
-      query: ({ pageParam }) => ({ url: '/tray', params: pageParam ? { cursor: pageParam } : {} }),
+    tray: build.infiniteQuery<Tray, TrayView, string | null>({
+      query: ({ pageParam, queryArg }) => ({
+        url: '/tray',
+        params: { ...queryArg, ...(pageParam && { cursor: pageParam }) },
+      }),
       infiniteQueryOptions: { initialPageParam: null, getNextPageParam: (last) => last.next },
       providesTags: ['Tray'],
       async onCacheEntryAdded(_argument, { cacheDataLoaded, cacheEntryRemoved, dispatch, updateCachedData }) {
         await cacheDataLoaded.catch(() => undefined);
         const source = new EventSource(`${API}/tray/events`);
-        const refresh = () => dispatch(api.util.invalidateTags(['Tray']));
+        const refresh = () => dispatch(api.util.invalidateTags(['Tray', 'Occasion']));
         let lost = false;
         source.onmessage = ({ data }: MessageEvent<string>) => {
           const event = TrayEvent.safeParse(JSON.parse(data));
@@ -29,6 +35,8 @@ export const readingApi = api.injectEndpoints({
             });
           }
           if (!known) refresh();
+          // Borders set by hand, a back joined: what is on the desk may have been read anew.
+          if (state === 'read' || state === 'changed') dispatch(api.util.invalidateTags(['Card', 'Photo']));
         };
         // Whatever happened while the line was down is asked for once it is back.
         source.onerror = () => {
@@ -42,7 +50,19 @@ export const readingApi = api.injectEndpoints({
         source.close();
       },
     }),
+    changeCards: build.mutation<void, CardsChange>({
+      query: (body) => ({ url: '/cards', method: 'PATCH', body }),
+      invalidatesTags: (_result, _error, { cardIds }) => [
+        'Tray',
+        'Occasion',
+        ...cardIds.map((id) => ({ type: 'Card' as const, id })),
+      ],
+    }),
+    moveToOccasion: build.mutation<void, OccasionMove>({
+      query: (body) => ({ url: '/tray/occasion', method: 'PUT', body }),
+      invalidatesTags: ['Tray', 'Occasion', 'Card'],
+    }),
   }),
 });
 
-export const { useTrayInfiniteQuery } = readingApi;
+export const { useChangeCardsMutation, useMoveToOccasionMutation, useTrayInfiniteQuery } = readingApi;

@@ -1,4 +1,4 @@
-export { useTrayInfiniteQuery } from './api';
+export { useChangeCardsMutation, useTrayInfiniteQuery } from './api';
 export { LearnedScreen } from './LearnedScreen';
 export { ReadingSettings } from './ReadingSettings';
 export { TrayScreen } from './TrayScreen';

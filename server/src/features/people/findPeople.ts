@@ -18,7 +18,7 @@ interface Row {
 
 const SUMMARY = `
   select p.id, p.kind, p.full_name, p.sort_name, p.updated_at, e.title, c.name as company,
-    (select k.id from card k where k.person_id = p.id order by k.taken_at desc limit 1) as card_id
+    (select k.id from card k where k.person_id = p.id and k.file_id is not null order by k.taken_at desc limit 1) as card_id
   from person p
   left join employment e on e.person_id = p.id and e.ended_at is null
   left join company c on c.id = e.company_id`;

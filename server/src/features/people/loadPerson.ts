@@ -1,5 +1,5 @@
 import type { Person as PersonView } from '@dossier/contract';
-import { IsNull, type EntityManager } from 'typeorm';
+import { IsNull, Not, type EntityManager } from 'typeorm';
 import { Card } from '../reading';
 import { ChangeLogEntry, Employment, Note, Person, Reach } from './entities';
 
@@ -17,7 +17,11 @@ export async function loadPerson(manager: EntityManager, id: string): Promise<Pe
     order: { at: 'DESC' },
     relations: { author: true },
   });
-  const cards = await manager.find(Card, { where: { personId: id }, order: { takenAt: 'DESC' }, select: { id: true } });
+  const cards = await manager.find(Card, {
+    where: { personId: id, fileId: Not(IsNull()) },
+    order: { takenAt: 'DESC' },
+    select: { id: true },
+  });
   const history = await manager.find(ChangeLogEntry, {
     where: { personId: id },
     order: { at: 'DESC' },

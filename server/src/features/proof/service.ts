@@ -16,6 +16,7 @@ export function cardToProve(database: DataSource, who: SignedIn, id: string): Pr
       id: card.id,
       photoId: card.photoId,
       picture: card.fileId !== null,
+      readingId: card.readingId,
       occasion: cardOccasion(card.occasion),
       state: card.state,
       personId: card.personId,
@@ -24,7 +25,7 @@ export function cardToProve(database: DataSource, who: SignedIn, id: string): Pr
       proposals: card.proposals as ProofCard['proposals'],
       country: card.country,
       frontCardId: card.frontCardId,
-      back: back && { cardId: back.id, reading: back.reading as ProofCard['reading'] },
+      back: back && { cardId: back.id, picture: back.fileId !== null, reading: back.reading as ProofCard['reading'] },
     };
   });
 }

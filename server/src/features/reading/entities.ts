@@ -52,6 +52,9 @@ export class Card {
   /** Outline in pixels of the displayed photograph; null when the whole picture stands for the card. */
   @Column({ type: 'jsonb', nullable: true })
   quad!: Quad | null;
+  /** Another one each time the card is read. */
+  @Column({ name: 'reading_id', type: 'uuid' })
+  readingId!: string;
   @Column({ type: 'jsonb' })
   reading!: Reading;
   @Column({ type: 'jsonb' })

@@ -124,5 +124,5 @@ function readColumns(
   engine: string,
 ) {
   const state: Card['state'] = quad && fields.length > 0 ? 'toProve' : 'needsPerson';
-  return { state, quad, reading, proposals: fields, country: country ?? null, engine };
+  return { state, quad, readingId: uuidv7(), reading, proposals: fields, country: country ?? null, engine };
 }

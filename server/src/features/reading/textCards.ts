@@ -47,6 +47,7 @@ export function keepTextCard(database: DataSource, who: SignedIn, id: string, re
       thumbnailId: null,
       state: proposal.fields.length > 0 ? ('toProve' as const) : ('needsPerson' as const),
       quad: null,
+      readingId: id,
       reading,
       proposals: proposal.fields,
       country: proposal.country ?? null,

@@ -1,0 +1,45 @@
+import type { Occasion } from '@dossier/contract';
+import { View } from 'react-native';
+import { Select } from '@/ui';
+import type { TrayView } from './api';
+
+const SHOWN = [
+  { value: 'all', label: 'Every card' },
+  { value: 'open', label: 'Still to be done' },
+  { value: 'toProve', label: 'To prove' },
+  { value: 'needsPerson', label: 'Needs a person' },
+  { value: 'setAside', label: 'Set aside' },
+] as const;
+
+interface Props {
+  view: TrayView;
+  onChange: (view: TrayView) => void;
+  occasions: readonly Occasion[];
+}
+
+/** Which cards of the tray are shown: by their state, and by where they come from. */
+export function TrayFilter({ view, onChange, occasions }: Props) {
+  const places = [
+    { value: '', label: 'From anywhere' },
+    ...occasions.map(({ id, name }) => ({ value: id, label: name })),
+    { value: 'none', label: 'Without an occasion' },
+  ];
+  return (
+    <View className="flex-row flex-wrap gap-x-6">
+      <Select
+        label="Cards shown"
+        options={SHOWN}
+        value={view.show ?? 'all'}
+        onChange={(show) => onChange({ ...view, show: show === 'all' ? undefined : show })}
+      />
+      {occasions.length > 0 ? (
+        <Select
+          label="Occasion shown"
+          options={places}
+          value={view.occasion ?? ''}
+          onChange={(occasion) => onChange({ ...view, occasion: occasion || undefined })}
+        />
+      ) : null}
+    </View>
+  );
+}
