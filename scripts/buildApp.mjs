@@ -3,9 +3,10 @@ import { join } from 'node:path';
 import { fingerprint, unlessDone } from './fingerprint.mjs';
 import { appFolder, dataFolder, root } from './paths.mjs';
 import { runToEnd } from './processes.mjs';
+import { addToHead, writeServiceWorker } from './serviceWorker.mjs';
 
 const SOURCES = ['app', 'contract', 'core'];
-const SKIPPED = new Set(['node_modules', 'dist', '.expo', 'fonts']);
+const SKIPPED = new Set(['node_modules', 'dist', '.expo', 'fonts', 'pdf']);
 const stamp = join(dataFolder, 'app-built-from');
 
 /** Font files that the application is served with, from their packages. */
@@ -20,7 +21,7 @@ const FONTS = {
 
 /** Exports the web application unless nothing it is made of has changed. */
 export async function buildApp() {
-  const sources = [join(root, 'package-lock.json'), ...SOURCES.map((name) => join(root, name))];
+  const sources = [join(root, 'package-lock.json'), join(root, 'scripts/serviceWorker.mjs'), ...SOURCES.map((name) => join(root, name))];
   if (!existsSync(join(appFolder, 'index.html'))) rmSync(stamp, { force: true });
   await unlessDone(stamp, fingerprint(sources, isSkipped), exportApp);
 }
@@ -33,10 +34,21 @@ const LIGHTER = { EXPO_UNSTABLE_TREE_SHAKING: '1', EXPO_UNSTABLE_METRO_OPTIMIZE_
 async function exportApp() {
   console.log('Building the application; the first time takes a few minutes …');
   copyFonts();
+  copyPdfLibrary();
   await runToEnd(process.execPath, [join(root, 'node_modules/expo/bin/cli'), 'export', '-p', 'web'], {
     cwd: join(root, 'app'),
     env: { ...process.env, EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', CI: '1', NODE_ENV: 'production', ...LIGHTER },
   });
+  addToHead(appFolder);
+  await writeServiceWorker(appFolder);
+}
+
+/** The part that opens PDFs is served beside the application and fetched only by who has one. */
+function copyPdfLibrary() {
+  const to = join(root, 'app/public/pdf');
+  const from = [join(root, 'app/node_modules/pdfjs-dist'), join(root, 'node_modules/pdfjs-dist')].find((f) => existsSync(f));
+  mkdirSync(to, { recursive: true });
+  for (const file of ['pdf.min.mjs', 'pdf.worker.min.mjs']) copyFileSync(join(from, 'build', file), join(to, file));
 }
 
 function copyFonts() {

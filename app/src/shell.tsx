@@ -1,5 +1,5 @@
 import { Slot, usePathname } from 'expo-router';
-import { useState } from 'react';
+import { Suspense, useState } from 'react';
 import { View } from 'react-native';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { Provider } from 'react-redux';
@@ -9,12 +9,14 @@ import { useTrayCount } from '@/features/reading';
 import { hasStatus, problemText } from '@/lib/api';
 import { useWide } from '@/lib/useWide';
 import { BottomBar, MarginColumn } from '@/navigation';
+import { useServiceWorker } from '@/lib/serviceWorker';
 import { createStore } from '@/store';
-import { Button, EmptyState, Serif } from '@/ui';
+import { Button, EmptyState, LoadingLines, Serif } from '@/ui';
 
 /** The application: who is signed in decides between the sign-in page and the desk. */
 export function RootScreen() {
   const [store] = useState(createStore);
+  useServiceWorker();
   return (
     <Provider store={store}>
       <SafeAreaProvider style={{ flex: 1 }}>
@@ -40,6 +42,12 @@ function Gate() {
   return <View role="status" aria-label="Loading" />;
 }
 
+const Place = () => (
+  <Suspense fallback={<LoadingLines />}>
+    <Slot />
+  </Suspense>
+);
+
 /** On the proof desk the bottom of a phone belongs to the desk's own buttons. */
 const WITH_PORTRAIT = /^\/(tray|people|account|occasions|learned)$/;
 const WITHOUT_BOTTOM_BAR = /^\/(proof|file|photos)\//;
@@ -55,7 +63,7 @@ function Desk({ name, accountId }: { name: string; accountId: string }) {
       <View className="min-h-0 flex-1 flex-row">
         <MarginColumn path={path} trayCount={trayCount} portrait={portrait} />
         <View className="min-h-0 min-w-0 flex-1">
-          <Slot />
+          <Place />
         </View>
       </View>
     );
@@ -69,7 +77,7 @@ function Desk({ name, accountId }: { name: string; accountId: string }) {
         </View>
       ) : null}
       <View className="min-h-0 flex-1">
-        <Slot />
+        <Place />
       </View>
       {WITHOUT_BOTTOM_BAR.test(path) ? null : <BottomBar path={path} trayCount={trayCount} />}
     </View>

@@ -41,10 +41,11 @@ class Lines:
             at = 0
             for label in json.loads(labels_file.read_text(encoding="utf8")):
                 width = label["width"]
-                classes = [CLASS_OF[c] for c in label["text"]]
+                classes = [CLASS_OF.get(c) for c in label["text"]]
                 # What cannot be aligned teaches nothing: a step for each character and for each repetition.
                 needed = len(classes) + sum(a == b for a, b in zip(classes, classes[1:]))
-                if needed <= width // 4:
+                # In capitals a few signs turn into letters that are not read ("µ").
+                if None not in classes and needed <= width // 4:
                     self.of_width[width].append((features, at, classes))
                 at += _sizes(width)[0] + _sizes(width)[1]
 

@@ -3,6 +3,7 @@ import { useDispatch } from 'react-redux';
 import { View } from 'react-native';
 import { ReadingSettings } from '@/features/reading';
 import { api, problemText } from '@/lib/api';
+import { forgetAnswers } from '@/lib/serviceWorker';
 import { Button, Heading, Notice, Page, Rule, Serif, Soft, Subheading } from '@/ui';
 import { accountApi, useSessionQuery, useSignOutMutation } from './api';
 
@@ -14,6 +15,7 @@ export function AccountScreen() {
   const leave = async () => {
     const result = await signOut();
     if (result.error) return setProblem(problemText(result.error));
+    await forgetAnswers();
     dispatch(api.util.resetApiState());
     void dispatch(accountApi.endpoints.session.initiate(undefined, { forceRefetch: true }) as never);
   };

@@ -1,5 +1,6 @@
 import type { Session, SignIn, Team } from '@dossier/contract';
 import { api } from '@/lib/api';
+import { forgetAnswers } from '@/lib/serviceWorker';
 
 export const accountApi = api.injectEndpoints({
   endpoints: (build) => ({
@@ -8,7 +9,10 @@ export const accountApi = api.injectEndpoints({
       query: (body) => ({ url: '/session', method: 'POST', body }),
       async onQueryStarted(_body, { dispatch, queryFulfilled }) {
         const { data } = await queryFulfilled.catch(() => ({ data: undefined }));
-        if (data) dispatch(accountApi.util.upsertQueryData('session', undefined, data));
+        if (!data) return;
+        // What was kept for whoever was here before is not theirs.
+        await forgetAnswers();
+        dispatch(accountApi.util.upsertQueryData('session', undefined, data));
       },
     }),
     team: build.query<Team, void>({ query: () => '/team', providesTags: ['Session'] }),

@@ -10,6 +10,12 @@ import {
 import { useCallback, useEffect, useRef, useState, type RefObject } from 'react';
 import type { LiveReply } from './live.worker';
 
+/**
+ * The bundler's own way of naming a worker's file: its other one, a new URL, is lost when what nothing
+ * imports is left out of the bundle.
+ */
+declare const require: { unstable_resolveWorker(path: string): string };
+
 export interface LiveSight {
   /** The card's border as shares of the frame; undefined while none is seen. */
   outline?: Quad;
@@ -32,7 +38,7 @@ export function useLive(video: RefObject<HTMLVideoElement | null>, active: boole
 
   useEffect(() => {
     if (!active || typeof Worker === 'undefined' || typeof OffscreenCanvas === 'undefined') return undefined;
-    const worker = new Worker(new URL('./live.worker', import.meta.url));
+    const worker = new Worker(require.unstable_resolveWorker('./live.worker'));
     let stopped = false;
     state.current = { ...startWatching(performance.now()), taken: state.current.taken };
     const look = async () => {

@@ -1,1 +1,4 @@
-export { FileScreen } from './FileScreen';
+import { lazyScreen } from '@/lib/lazyScreen';
+
+
+export const FileScreen = lazyScreen(() => import('./FileScreen'), 'FileScreen');

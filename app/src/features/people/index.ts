@@ -1,3 +1,6 @@
+import { lazyScreen } from '@/lib/lazyScreen';
+
 export { useFileCardMutation } from './api';
 export { NobodyChosen, PeopleLayout } from './PeopleLayout';
-export { PersonScreen } from './PersonScreen';
+
+export const PersonScreen = lazyScreen(() => import('./PersonScreen'), 'PersonScreen');

@@ -1,5 +1,8 @@
+import { lazyScreen } from '@/lib/lazyScreen';
+
 export { useCardQuery } from './api';
 export { CardView } from './CardView';
-export { ProofScreen } from './ProofScreen';
 export { proofActions, proofSlice, selectDraft } from './slice';
 export { forgetDraft, useDraft } from './useDraft';
+
+export const ProofScreen = lazyScreen(() => import('./ProofScreen'), 'ProofScreen');

@@ -1,5 +1,8 @@
+import { lazyScreen } from '@/lib/lazyScreen';
+
 export { useChangeCardsMutation, useTrayInfiniteQuery } from './api';
-export { LearnedScreen } from './LearnedScreen';
 export { ReadingSettings } from './ReadingSettings';
 export { TrayScreen } from './TrayScreen';
 export { useTrayCount } from './useTrayCount';
+
+export const LearnedScreen = lazyScreen(() => import('./LearnedScreen'), 'LearnedScreen');

@@ -1,0 +1,1 @@
+import { buildApp } from './scripts/buildApp.mjs'; await buildApp();
