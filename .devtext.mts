@@ -1,3 +1,3 @@
 import { proposeFields, readingOfText } from './core/src/reading/index';
-for (const t of ['Birgit Thaler\nVertrieb\nMilchhof Thaler\nTel. 0512 960 417','Birgit Thaler\nMilchhof Thaler\nT 0512 960 417','Sam Poole\nPoole Doors\nT 0512 960417'])
-for (const c of ['GB','AT','DE']) { const p=proposeFields(readingOfText(t),{assumedCountry:c}); console.log(c,p.country,p.fields.filter(f=>f.field==='phone').map(f=>f.value+' '+f.reasons.join('|'))); }
+for (const t of ['Best regards\nSefa Brack\nHead of Purchasing\nTarn Valley Dairies Ltd\nT +44 1632 960417','Sefa Brack\nHead of Purchasing\nTarn Valley Dairies Ltd\nT +44 1632 960417\nsefa.brack@tarnvalley.example','Ulvi Drosk\nSales\nDrosk Doors\nulvi@drosk.example','Zorvath Quimby\nTarn Ltd'])
+ { const r=readingOfText(t); const p=proposeFields(r,{assumedCountry:'GB'}); console.log(r.lines.map(l=>l.text).join(' | ')); console.log('  ',p.fields.map(f=>f.field+'='+f.value+' '+f.confidence.toFixed(2)).join('; ')); }

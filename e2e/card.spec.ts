@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { demoPhoto, expectAccessible, goTo, photograph, signIn } from './desk';
+import { demoPhoto, expectAccessible, goTo, photograph, pickFiles, signIn } from './desk';
 
 test('a card goes from the camera to a filed person, and a second time updates that person', async ({ page }, {
   project,
@@ -90,11 +90,7 @@ test('loose lines are given to a field, a back is joined, what was learned is fo
 }, { project }) => {
   const desk = project.name as 'phone' | 'wide';
   await signIn(page, desk, '/photograph');
-  const [chooser] = await Promise.all([
-    page.waitForEvent('filechooser'),
-    page.getByRole('button', { name: 'Pick files' }).click(),
-  ]);
-  await chooser.setFiles([demoPhoto('seagrain'), demoPhoto('kestrel')]);
+  await pickFiles(page, [demoPhoto('seagrain'), demoPhoto('kestrel')]);
   await goTo(page, 'Tray');
   await page.getByRole('link', { name: /Margit Thorsager/ }).click();
   const loose = page.getByRole('button', { name: /VAT reg/ });

@@ -1,10 +1,14 @@
 import { join } from 'node:path';
 import AxeBuilder from '@axe-core/playwright';
-import { expect, type Page } from '@playwright/test';
+import { expect, type FileChooser, type Page } from '@playwright/test';
 
 export const demoPhoto = (name: string): string => join(import.meta.dirname, '../demo/photos', `${name}.jpg`);
 
-export async function signIn(page: Page, desk: 'phone' | 'wide' | 'trouble', path = '/tray'): Promise<void> {
+export async function signIn(
+  page: Page,
+  desk: 'phone' | 'wide' | 'trouble' | 'capture' | 'offline',
+  path = '/tray',
+): Promise<void> {
   await page.goto(path);
   await page.getByLabel('E-mail').fill(`${desk}@keldermoss.example`);
   await page.getByLabel('Password').fill('cold-chain');
@@ -16,11 +20,22 @@ export async function signIn(page: Page, desk: 'phone' | 'wide' | 'trouble', pat
 export const goTo = (page: Page, place: 'Tray' | 'People' | 'Photograph'): Promise<void> =>
   page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: place }).click();
 
-/** Takes what the camera sees and uses it. */
+/** Chooses files on the photograph screen. */
+export async function pickFiles(page: Page, files: Parameters<FileChooser['setFiles']>[0]): Promise<void> {
+  const [chooser] = await Promise.all([
+    page.waitForEvent('filechooser'),
+    page
+      .getByRole('button', { name: /^Pick (files|pictures)$/ })
+      .first()
+      .click(),
+  ]);
+  await chooser.setFiles(files);
+}
+
+/** Takes what the camera sees. */
 export async function photograph(page: Page): Promise<void> {
   await goTo(page, 'Photograph');
   await page.getByRole('button', { name: 'Take the photograph' }).click();
-  await page.getByRole('button', { name: 'Use this' }).click();
   await expect(page.getByText('all with Dossier, being read')).toBeVisible();
 }
 

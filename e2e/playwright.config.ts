@@ -22,6 +22,8 @@ export default defineConfig({
     baseURL: process.env.DOSSIER_E2E_ADDRESS,
     trace: 'retain-on-failure',
     permissions: ['camera'],
+    // Only where it is meant: requests that it makes cannot be watched or failed by a test.
+    serviceWorkers: 'block',
     launchOptions: {
       executablePath: CHROMIUM_PATH,
       args: [...CHROMIUM_FLAGS, ...cameraFlags(CAMERA_FILE)],

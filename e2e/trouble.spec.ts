@@ -1,18 +1,7 @@
-import { expect, test, type FileChooser, type Page } from '@playwright/test';
-import { demoPhoto, goTo, signIn } from './desk';
+import { expect, test } from '@playwright/test';
+import { demoPhoto, goTo, pickFiles, signIn } from './desk';
 
 test.beforeEach(({ page }, { project }) => test.skip(project.name !== 'phone' || !page, 'once is enough'));
-
-async function pick(page: Page, files: Parameters<FileChooser['setFiles']>[0]): Promise<void> {
-  const [chooser] = await Promise.all([
-    page.waitForEvent('filechooser'),
-    page
-      .getByRole('button', { name: /^Pick (files|pictures)$/ })
-      .first()
-      .click(),
-  ]);
-  await chooser.setFiles(files);
-}
 
 test('a wrong password is told in plain words', async ({ page }) => {
   await page.goto('/');
@@ -28,14 +17,14 @@ test('a refused camera offers files instead', async ({ page }) => {
   });
   await signIn(page, 'trouble', '/photograph');
   await expect(page.getByText('The camera is not allowed')).toBeVisible();
-  await pick(page, demoPhoto('ashgrove'));
+  await pickFiles(page, demoPhoto('ashgrove'));
   await goTo(page, 'Tray');
   await expect(page.getByRole('link', { name: /Callum Ashgrove/ })).toBeVisible();
 });
 
 test('files that cannot be read are named, the others are kept', async ({ page }) => {
   await signIn(page, 'trouble', '/photograph');
-  await pick(page, [
+  await pickFiles(page, [
     { name: 'letter.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('Dear Sir or Madam') },
     { name: 'huge.png', mimeType: 'image/png', buffer: Buffer.alloc(16 * 1024 * 1024) },
   ]);
@@ -46,7 +35,7 @@ test('files that cannot be read are named, the others are kept', async ({ page }
 test('a photograph outlives a lost server and a reload, and arrives once', async ({ page }) => {
   await signIn(page, 'trouble', '/photograph');
   await page.route('**/api/v1/photos/**', (route) => route.abort());
-  await pick(page, demoPhoto('wren'));
+  await pickFiles(page, demoPhoto('wren'));
   await expect(page.getByText('1 still on this device')).toBeVisible();
   await page.reload();
   await goTo(page, 'Tray');
@@ -66,7 +55,7 @@ test('a picture without a card waits for a person, with its picture', async ({ p
     context.fillRect(0, 0, 640, 480);
     return canvas.toDataURL('image/png').split(',')[1]!;
   });
-  await pick(page, { name: 'table.png', mimeType: 'image/png', buffer: Buffer.from(plain, 'base64') });
+  await pickFiles(page, { name: 'table.png', mimeType: 'image/png', buffer: Buffer.from(plain, 'base64') });
   await goTo(page, 'Tray');
   await page.getByRole('link', { name: /needs a person/ }).click();
   await expect(page.getByText('Nothing could be read here. Write what the picture shows.')).toBeVisible();

@@ -21,7 +21,11 @@ const FONTS = {
 
 /** Exports the web application unless nothing it is made of has changed. */
 export async function buildApp() {
-  const sources = [join(root, 'package-lock.json'), join(root, 'scripts/serviceWorker.mjs'), ...SOURCES.map((name) => join(root, name))];
+  const sources = [
+    join(root, 'package-lock.json'),
+    join(root, 'scripts/serviceWorker.mjs'),
+    ...SOURCES.map((name) => join(root, name)),
+  ];
   if (!existsSync(join(appFolder, 'index.html'))) rmSync(stamp, { force: true });
   await unlessDone(stamp, fingerprint(sources, isSkipped), exportApp);
 }
@@ -46,7 +50,9 @@ async function exportApp() {
 /** The part that opens PDFs is served beside the application and fetched only by who has one. */
 function copyPdfLibrary() {
   const to = join(root, 'app/public/pdf');
-  const from = [join(root, 'app/node_modules/pdfjs-dist'), join(root, 'node_modules/pdfjs-dist')].find((f) => existsSync(f));
+  const from = [join(root, 'app/node_modules/pdfjs-dist'), join(root, 'node_modules/pdfjs-dist')].find((f) =>
+    existsSync(f),
+  );
   mkdirSync(to, { recursive: true });
   for (const file of ['pdf.min.mjs', 'pdf.worker.min.mjs']) copyFileSync(join(from, 'build', file), join(to, file));
 }

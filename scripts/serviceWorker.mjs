@@ -38,7 +38,11 @@ export async function writeServiceWorker(folder) {
       {
         urlPattern: ANSWERS,
         handler: 'NetworkFirst',
-        options: { cacheName: 'answers', networkTimeoutSeconds: 8, expiration: { maxEntries: 600, maxAgeSeconds: 14 * DAY } },
+        options: {
+          cacheName: 'answers',
+          networkTimeoutSeconds: 8,
+          expiration: { maxEntries: 600, maxAgeSeconds: 14 * DAY },
+        },
       },
       {
         urlPattern: PICTURES,

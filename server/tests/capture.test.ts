@@ -83,6 +83,9 @@ describe('an occasion', () => {
     expect([wrong.status, wrong.body.detail]).toEqual([400, 'The last day lies before the first.']);
     const right = { name: 'Walk-ins', closed: true };
     for (let i = 0; i < 2; i++) expect((await rep.send('PUT', `/occasions/${id}`, right)).status).toBe(204);
+    const fresh = randomUUID();
+    const both = await Promise.all([1, 2].map(() => rep.send('PUT', `/occasions/${fresh}`, right)));
+    expect(both.map((answer) => answer.status)).toEqual([204, 204]);
     const { items } = (await rep.get<OccasionList>('/occasions')).body;
     expect(items.filter((o) => o.id === id)).toMatchObject([{ name: 'Walk-ins', closed: true, place: '' }]);
   });

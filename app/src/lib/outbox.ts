@@ -56,15 +56,25 @@ async function send({ method, path, headers, body }: WaitingRequest): Promise<An
 export type NewRequest = Pick<KeptRequest, 'method' | 'path' | 'body' | 'words'> &
   Partial<Pick<KeptRequest, 'headers' | 'cardId'>>;
 
+const withId = (request: NewRequest): WaitingRequest => ({
+  headers: {},
+  cardId: null,
+  ...request,
+  id: uuidv7(),
+  refusal: null,
+});
+
 /** Keeps a request on this device; it is sent with everything else that waits. */
 export const keepForLater =
   (accountId: string, request: NewRequest) =>
-  async (dispatch: Dispatch): Promise<WaitingRequest> => {
-    const waiting: WaitingRequest = { headers: {}, cardId: null, ...request, id: uuidv7(), refusal: null };
+  async (dispatch: Dispatch): Promise<void> => {
+    const waiting = withId(request);
     await (await deviceStore()).put('requests', { ...waiting, accountId });
     dispatch(requestKept(waiting));
-    return waiting;
   };
+
+/** Requests that are on their way at this moment: nobody else here sends them too. */
+const onTheirWay = new Set<string>();
 
 /**
  * Sends a request, or keeps it on this device until it can be sent.
@@ -74,9 +84,14 @@ export const sendOrKeep =
   (accountId: string, request: NewRequest) =>
   async (dispatch: Dispatch): Promise<Answer> => {
     // Kept before it is sent: a closed browser loses nothing.
-    const waiting = await keepForLater(accountId, request)(dispatch);
+    const waiting = withId(request);
+    onTheirWay.add(waiting.id);
+    const store = await deviceStore();
+    await store.put('requests', { ...waiting, accountId });
     const answer = await send(waiting);
-    if (answer !== 'tryLater') await forgetRequest(waiting.id)(dispatch);
+    onTheirWay.delete(waiting.id);
+    if (answer === 'tryLater') dispatch(requestKept(waiting));
+    else await store.delete('requests', waiting.id);
     return answer;
   };
 
@@ -99,6 +114,7 @@ export const findKeptRequests =
 export const sendKept =
   ({ accountId, ...request }: KeptRequest) =>
   async (dispatch: Dispatch): Promise<'done' | 'tryLater'> => {
+    if (onTheirWay.has(request.id)) return 'done';
     const answer = await send(request);
     if (answer === 'tryLater') return 'tryLater';
     if (answer === 'sent') await forgetRequest(request.id)(dispatch);

@@ -14,6 +14,8 @@ export function Select<T extends string>({ label, options, value, onChange }: Ch
         border: 0,
         borderBottom: '1px dotted rgb(var(--ink))',
         height: 44,
+        maxWidth: '100%',
+        textOverflow: 'ellipsis',
       }}
     >
       {options.map((option) => (

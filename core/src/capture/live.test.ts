@@ -86,7 +86,7 @@ function show(frames: readonly FrameView[], state: LiveState = startWatching(0),
   let now = state;
   frames.forEach((frame, i) => {
     const { state: next, release } = watchFrame(now, frame, from + (i + 1) * 100);
-    now = next;
+    now = release ? tookPicture(next, frame.scene) : next;
     seen.push({ release, advice: next.advice });
   });
   return { seen, state: now, releases: seen.filter((s) => s.release).length };

@@ -38,7 +38,7 @@ const OTHER_SCENE = 9;
 
 export interface Watched {
   state: LiveState;
-  /** Everything is good, and has been for a moment. */
+  /** Everything is good, and has been for a moment; whoever releases then says so by `tookPicture`. */
   release: boolean;
 }
 
@@ -61,16 +61,20 @@ export function watchFrame(before: LiveState, frame: FrameView, at: number): Wat
     outline: outline ?? before.outline,
     stillSince,
     lostSince,
-    taken: release ? frame.scene : before.taken && !fresh ? before.taken : undefined,
-    advice: release ? undefined : said,
+    taken: fresh ? undefined : before.taken,
+    advice: said,
     advisedSince,
     wanted,
   };
   return { state, release };
 }
 
-/** A picture was released by hand: the same card is not taken again by itself. */
-export const tookPicture = (state: LiveState, scene: Uint8Array): LiveState => ({ ...state, taken: scene });
+/** A picture was released, by itself or by hand: the same card is not taken again by itself. */
+export const tookPicture = (state: LiveState, scene: Uint8Array): LiveState => ({
+  ...state,
+  taken: scene,
+  advice: undefined,
+});
 
 function adviceOn(
   { outline, share, brightness, glare, sharpness }: FrameView,

@@ -38,6 +38,10 @@ const ACCENT_TOLERANCE = 1.4;
 /** Two lines are taken for one name or company only when that explains more than one of them. */
 const PAIR = { name: 0.9, company: -1.2, row: -0.8 } as const;
 
+/** What a title right under a name, or a little further down, speaks for both. */
+const UNDER_THE_NAME = 1.2;
+const BELOW_THE_NAME = 0.6;
+
 /**
  * Decides together which lines are the person's name, the company, the title and the department:
  * the combination with the highest sum of scores, no line used twice, with a bonus for what usually
@@ -61,7 +65,8 @@ export function chooseRoles(lines: readonly CardLine[], evidence: CardEvidence):
   const names = ranked(
     [...singles, ...pairs.filter(mayBeSplitName), ...besides],
     (c) => paired(c, scoreName(c, evidence), PAIR.name),
-    EMPTY.name,
+    // What says little by itself may still be the name when the title stands right under it.
+    EMPTY.name - UNDER_THE_NAME,
   );
   const companies = ranked(
     [...singles, ...pairs.filter((p) => sameSize(p)), ...besides],
@@ -181,7 +186,8 @@ function togetherness(name: Chosen | undefined, title: Chosen | undefined, compa
     const first = title.candidate.lines[0]!;
     const gap = first.top - last.bottom;
     const near = gap > -0.8 * last.height && gap < 1.6 * Math.max(last.height, first.height);
-    if (near && sharesColumn(last, first, 1.5 * last.height)) bonus += gap < 0.7 * last.height ? 1.2 : 0.6;
+    if (near && sharesColumn(last, first, 1.5 * last.height))
+      bonus += gap < 0.7 * last.height ? UNDER_THE_NAME : BELOW_THE_NAME;
     else if (first.top < last.top) bonus -= 0.5;
   }
   if (name && company && Math.max(...company.candidate.lines.map((l) => l.relativeHeight)) > 1.05) bonus += 0.2;

@@ -102,7 +102,7 @@ function SetBorders({ photoId, outlines }: { photoId: string; outlines: PhotoOut
             disabled={complaints.size > 0 || !isChanged(borders, before)}
             onPress={() => void done()}
           >
-            {anew === 0 ? 'Keep these' : anew === 1 ? 'Read 1 card again' : `Read ${anew} cards again`}
+            {anew === 0 ? 'Keep these' : anew === 1 ? 'Read 1 card' : `Read ${anew} cards`}
           </Button>
         </View>
       </View>

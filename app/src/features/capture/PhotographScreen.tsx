@@ -44,7 +44,11 @@ export function PhotographScreen({ accountId }: { accountId: string }) {
     if (shot && (await keep(shot.bytes, shot.thumbnail)) && sound) soundSafe();
     setBusy(false);
   }, [keep, sound, takePicture]);
-  const { sight, taken } = useLive(camera.video, live && watching, () => byItself && !panel && void release());
+  const { sight, taken } = useLive(camera.video, live && watching, () => {
+    if (!byItself || panel) return false;
+    void release();
+    return true;
+  });
 
   const onDrop = (event: DragEvent) => {
     event.preventDefault();

@@ -60,6 +60,7 @@ export function useCamera(active: boolean, facing: Facing) {
     void open();
     return () => {
       gone = true;
+      setState('asking');
       stream?.getTracks().forEach((t) => t.stop());
     };
   }, [active, attempt, facing]);

@@ -25,9 +25,9 @@ export interface LiveSight {
 /**
  * Watches the live picture in a worker: each frame is looked at as soon as the one before is done, so
  * that a slow device looks at fewer of them and the preview stays smooth.
- * @param onRelease called when card, focus and stillness have been good for a moment
+ * @param onRelease called when card, focus and stillness are good; tells whether it released
  */
-export function useLive(video: RefObject<HTMLVideoElement | null>, active: boolean, onRelease: () => void) {
+export function useLive(video: RefObject<HTMLVideoElement | null>, active: boolean, onRelease: () => boolean) {
   const [sight, setSight] = useState<LiveSight>({});
   const state = useRef(startWatching(0));
   const latest = useRef<FrameView>(undefined);
@@ -57,9 +57,9 @@ export function useLive(video: RefObject<HTMLVideoElement | null>, active: boole
     worker.onmessage = ({ data }: MessageEvent<LiveReply>) => {
       latest.current = data;
       const watched = watchFrame(state.current, data, performance.now());
-      state.current = watched.state;
-      setSight({ outline: data.outline, advice: watched.state.advice });
-      if (watched.release) release.current();
+      const released = watched.release && release.current();
+      state.current = released ? tookPicture(watched.state, data.scene) : watched.state;
+      setSight({ outline: data.outline, advice: state.current.advice });
       void look();
     };
     void look();

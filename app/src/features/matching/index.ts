@@ -1,4 +1,3 @@
 import { lazyScreen } from '@/lib/lazyScreen';
 
-
 export const FileScreen = lazyScreen(() => import('./FileScreen'), 'FileScreen');

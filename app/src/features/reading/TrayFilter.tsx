@@ -25,7 +25,7 @@ export function TrayFilter({ view, onChange, occasions }: Props) {
     { value: 'none', label: 'Without an occasion' },
   ];
   return (
-    <View className="flex-row flex-wrap gap-x-6">
+    <View className="min-w-0 max-w-full flex-row flex-wrap gap-x-6">
       <Select
         label="Cards shown"
         options={SHOWN}

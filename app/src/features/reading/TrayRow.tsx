@@ -32,7 +32,7 @@ function CardRow({ item, chosen, onChoose }: Props) {
         aria-checked={chosen}
         aria-label={label}
         onPress={(event) => onChoose((event.nativeEvent as unknown as MouseEvent).shiftKey)}
-        className={`w-full border-b border-l-[3px] border-b-rule py-3 pl-[13px] pr-4 hover:bg-table ${chosen ? 'border-l-ink bg-table' : 'border-l-transparent'}`}
+        className={`w-full select-none border-b border-l-[3px] border-b-rule py-3 pl-[13px] pr-4 hover:bg-table ${chosen ? 'border-l-ink bg-table' : 'border-l-transparent'}`}
       >
         <RowBody item={item} />
       </Pressable>

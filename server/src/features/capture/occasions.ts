@@ -29,6 +29,7 @@ export function listOccasions(database: DataSource, who: SignedIn): Promise<Occa
 /** Makes an occasion under the id its device gave it, or changes it; the same request again changes nothing. */
 export function saveOccasion(database: DataSource, who: SignedIn, id: string, fields: OccasionFields): Promise<void> {
   return inWorkspace(database, who.workspaceId, async (manager) => {
+    await manager.query(`select pg_advisory_xact_lock(hashtextextended($1, 0))`, [id]);
     const ownerId = await ownerIn(manager, who.workspaceId, fields.ownerId);
     const row = { ...fields, ownerId };
     const { affected } = await manager.update(Occasion, { id }, row);

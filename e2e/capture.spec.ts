@@ -1,0 +1,221 @@
+import { expect, test, type Page } from '@playwright/test';
+import sharp from 'sharp';
+import { demoPhoto, expectAccessible, goTo, pickFiles, signIn } from './desk';
+import { frames, installCamera, showToCamera } from './liveCamera';
+
+test.beforeEach(({ page }, { project }) => test.skip(project.name !== 'phone' || !page, 'photographed with a phone'));
+
+const release = (page: Page) => page.getByRole('button', { name: 'Take the photograph' });
+const cards = (page: Page, name: RegExp) => page.getByRole('link', { name });
+
+test('releases by itself for each new card, once, under the occasion that is set', async ({ page }) => {
+  await installCamera(page);
+  await signIn(page, 'capture', '/photograph');
+  await page.getByRole('button', { name: 'Set the occasion' }).click();
+  await page.getByRole('button', { name: 'New occasion' }).click();
+  await page.getByRole('textbox', { name: 'Name' }).fill('Fruit growers’ evening, Tarnmoor');
+  await page.getByRole('button', { name: 'Tags, owner and more' }).click();
+  await page.getByRole('textbox', { name: 'Tags' }).fill('orchards,');
+  await page.getByRole('radio', { name: 'Leads' }).click();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Set this occasion' }).click();
+
+  await showToCamera(page, frames.table());
+  await page.getByRole('checkbox', { name: 'Release by itself' }).click();
+  await expect(page.locator('[data-live-outline="none"]')).toBeAttached();
+  await showToCamera(page, frames.card('skerry'));
+  await expect(page.getByText('Kept', { exact: true })).toBeVisible();
+  await expect(page.getByText('Taken. Lay down the next card.')).toBeVisible();
+  await expectAccessible(page);
+  await showToCamera(page, frames.card('kestrel'));
+  await expect(page.getByText('2 kept')).toBeVisible();
+
+  await page.reload();
+  await expect(page.getByRole('checkbox', { name: 'Release by itself' })).toBeChecked();
+  await expect(page.getByRole('button', { name: /Fruit growers/ })).toBeVisible();
+  await goTo(page, 'Tray');
+  await cards(page, /Tobias Skerritt/).click();
+  await page.getByRole('button', { name: 'Go on to file' }).click();
+  await expect(page.getByRole('radio', { name: 'Lead' })).toBeChecked();
+  await expect(page.getByRole('button', { name: 'Take the tag orchards off' })).toBeVisible();
+});
+
+test('says what would help: light, tilt', async ({ page }) => {
+  await installCamera(page);
+  await signIn(page, 'capture', '/photograph');
+  await showToCamera(page, frames.dark('skerry'));
+  await expect(page.getByText('Too dark.', { exact: false })).toBeVisible();
+  await showToCamera(page, frames.glare('skerry'));
+  await expect(page.getByText('Glare on the card.', { exact: false })).toBeVisible();
+});
+
+test('takes the back of the card before, retakes it, and joins the two', async ({ page }) => {
+  await installCamera(page);
+  await signIn(page, 'capture', '/photograph');
+  await showToCamera(page, frames.card('larch'));
+  await release(page).click();
+  await page.getByRole('button', { name: /^Now the back/ }).click();
+  await showToCamera(page, frames.card('table'));
+  await release(page).click();
+  await expect(page.getByText('2 kept')).toBeVisible();
+  await page.getByRole('button', { name: /^The last picture/ }).click();
+  await page.getByRole('button', { name: 'Retake' }).click();
+  await showToCamera(page, frames.card('quillan'));
+  await release(page).click();
+  await expect(page.getByText('2 kept')).toBeVisible();
+  await goTo(page, 'Tray');
+  await cards(page, /Larch/).click();
+  await expect(page.getByText('Back of this card')).toBeVisible();
+});
+
+test('finds eight cards on a sheet, and borders are set right by hand', async ({ page }) => {
+  const four = sharp(demoPhoto('table'));
+  const { width = 0, height = 0 } = await four.metadata();
+  const eight = await four
+    .extend({ bottom: height, background: '#8f6b4a' })
+    .composite([{ input: demoPhoto('table'), left: 0, top: height }])
+    .jpeg()
+    .toBuffer();
+  expect(width).toBeGreaterThan(0);
+  await signIn(page, 'capture', '/photograph');
+  await pickFiles(page, { name: 'sheet.jpg', mimeType: 'image/jpeg', buffer: eight });
+  await goTo(page, 'Tray');
+  const marsh = cards(page, /Gideon Marsh/);
+  await expect(marsh).toHaveCount(2);
+  await expect(cards(page, /Yusuf Demirel|Wilfred Haddon|Desmond Pyke/)).toHaveCount(6);
+
+  // One border is taken away, the card then found again by a border drawn by hand.
+  await marsh.first().click();
+  await page.getByRole('link', { name: 'Set the borders by hand' }).click();
+  const border = page.getByRole('button', { name: 'Gideon Marsh' }).first();
+  await border.focus();
+  await expectAccessible(page);
+  const corners = page.locator('[data-corner] circle:last-child');
+  const places = await corners.evaluateAll((all) =>
+    all.map((circle) => {
+      const { x, y, width: w, height: h } = circle.getBoundingClientRect();
+      return [x + w / 2, y + h / 2] as const;
+    }),
+  );
+  await page.getByRole('button', { name: 'Remove' }).click();
+  await page.getByRole('button', { name: 'Keep these' }).click();
+  await expect(marsh).toHaveCount(1);
+
+  await marsh.click();
+  await page.getByRole('link', { name: 'Set the borders by hand' }).click();
+  await page.getByRole('button', { name: 'Add a border' }).click();
+  for (const [corner, [x, y]] of places.entries()) {
+    const handle = (await corners.nth(corner).boundingBox())!;
+    await page.mouse.move(handle.x + handle.width / 2, handle.y + handle.height / 2);
+    await page.mouse.down();
+    await page.mouse.move(x, y, { steps: 4 });
+    await expect(page.locator('[data-magnifier]')).toBeVisible();
+    await page.mouse.up();
+  }
+  await page.getByRole('button', { name: 'Read 1 card' }).click();
+  await expect(marsh).toHaveCount(2);
+});
+
+test('reads pasted text as a card, and several cards are set aside together and brought back', async ({ page }) => {
+  await signIn(page, 'capture', '/photograph');
+  for (const name of ['Ingrid Halvorsen', 'Sefa Brack']) {
+    await page.getByRole('button', { name: 'Without a picture' }).click();
+    await page
+      .getByLabel('E-mail signature or any text')
+      .fill(`Best regards\n${name}\nHead of Purchasing\nTarn Valley Dairies Ltd\nT +44 1632 960417`);
+    await expectAccessible(page);
+    await page.getByRole('button', { name: 'Read this text' }).click();
+    await expect(page.getByRole('textbox', { name: 'Title' })).toHaveValue('Head of Purchasing');
+    await expectAccessible(page);
+    await page.goto('/photograph');
+  }
+  await goTo(page, 'Tray');
+  await page.getByRole('button', { name: 'Choose several' }).click();
+  await page.getByRole('checkbox', { name: /Ingrid Halvorsen/ }).click();
+  await page.getByRole('checkbox', { name: /Sefa Brack/ }).click();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Set aside' }).click();
+  await expect(cards(page, /Sefa Brack.*set aside/)).toBeVisible();
+  await page.getByRole('combobox', { name: 'Cards shown' }).selectOption('Set aside');
+  await expect(page.getByRole('link', { name: /set aside/ })).toHaveCount(2);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText('No such card')).toBeVisible();
+});
+
+test('keeps everything without a network, through a closed page, and sends it once', async ({ browser }) => {
+  const context = await browser.newContext({ serviceWorkers: 'allow', permissions: ['camera'] });
+  const page = await context.newPage();
+  await installCamera(page);
+  await signIn(page, 'offline', '/photograph');
+  await page.evaluate(() => navigator.serviceWorker.ready);
+  // From now on answers are kept by the service worker: what was seen can be seen again.
+  await page.goto('/tray');
+  await expect(page.getByText('The tray is empty')).toBeVisible();
+  await goTo(page, 'Photograph');
+  await expect(release(page)).toBeVisible();
+
+  await context.setOffline(true);
+  for (const name of ['ashgrove', 'bramble', 'peck']) {
+    await showToCamera(page, frames.card(name));
+    await release(page).click();
+  }
+  await expect(page.getByText('3 still on this device')).toBeVisible();
+  await page.getByRole('button', { name: 'Set the occasion' }).click();
+  await page.getByRole('button', { name: 'New occasion' }).click();
+  await page.getByRole('textbox', { name: 'Name' }).fill('Walk-ins');
+  await page.getByRole('button', { name: 'Set this occasion' }).click();
+  await expect(page.getByRole('button', { name: /Walk-ins/ })).toBeVisible();
+  await page.close();
+
+  const again = await context.newPage();
+  await again.goto('/tray');
+  await expect(again.getByText('Occasion “Walk-ins”')).toBeVisible();
+  await expect(again.getByRole('region', { name: 'On this device' }).getByText('A new photograph')).toHaveCount(3);
+  await context.setOffline(false);
+  await again.evaluate(() => window.dispatchEvent(new Event('online')));
+  await expect(again.getByRole('region', { name: 'On this device' })).toBeHidden();
+  for (const name of [/Callum Ashgrove/, /Adaeze Okonjo/, /Ronan Peckover/])
+    await expect(cards(again, name)).toHaveCount(1);
+  await again.goto('/occasions');
+  await expect(again.getByRole('button', { name: 'Change Walk-ins' })).toBeVisible();
+  await context.close();
+});
+
+test('files a card without a network, and the person is there afterwards', async ({ browser }) => {
+  const context = await browser.newContext({ serviceWorkers: 'allow' });
+  const page = await context.newPage();
+  await signIn(page, 'offline', '/tray');
+  await cards(page, /Callum Ashgrove/).click();
+  await expect(page.getByRole('textbox', { name: 'Family name' })).toHaveValue('Ashgrove');
+  await page.evaluate(() => navigator.serviceWorker.ready);
+  await page.getByRole('button', { name: 'Go on to file' }).click();
+  await expect(page.getByText('This will be somebody new.')).toBeVisible();
+  await context.setOffline(true);
+  await page.getByRole('button', { name: 'File as contact' }).click();
+  await expect(page.getByText('File Callum Ashgrove')).toBeVisible();
+  await expect(cards(page, /Callum Ashgrove/)).toHaveCount(0);
+  await context.setOffline(false);
+  await page.evaluate(() => window.dispatchEvent(new Event('online')));
+  await expect(page.getByText('File Callum Ashgrove')).toBeHidden();
+  await goTo(page, 'People');
+  await expect(cards(page, /Callum Ashgrove/)).toHaveCount(1);
+  await context.close();
+});
+
+test('two tabs take photographs at once, and each arrives once', async ({ context }) => {
+  const pages = [await context.newPage(), await context.newPage()];
+  for (const [i, page] of pages.entries()) {
+    await installCamera(page);
+    if (i === 0) await signIn(page, 'capture', '/photograph');
+    else await page.goto('/photograph');
+  }
+  await Promise.all(
+    pages.map(async (page, i) => {
+      await showToCamera(page, frames.card(i === 0 ? 'wren' : 'stanton'));
+      await release(page).click();
+      await expect(page.getByText('all with Dossier, being read')).toBeVisible();
+    }),
+  );
+  await goTo(pages[0]!, 'Tray');
+  for (const name of [/Wren/, /Stanton/]) await expect(cards(pages[0]!, name)).toHaveCount(1);
+});

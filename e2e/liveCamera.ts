@@ -1,0 +1,63 @@
+import type { Page } from '@playwright/test';
+import sharp, { type Sharp } from 'sharp';
+import { demoPhoto } from './desk';
+
+const WIDTH = 1280;
+const HEIGHT = 960;
+
+type Frame = Buffer;
+const asFrame = (picture: Sharp): Promise<Frame> => picture.jpeg({ quality: 92 }).toBuffer();
+const fitted = (name: string) => sharp(demoPhoto(name)).resize(WIDTH, HEIGHT, { fit: 'cover' });
+
+/** What may stand before the camera. */
+export const frames = {
+  table: () => asFrame(sharp({ create: { width: WIDTH, height: HEIGHT, channels: 3, background: '#8f6b4a' } })),
+  card: (name: string) => asFrame(fitted(name)),
+  dark: (name: string) => asFrame(fitted(name).linear(0.12, 0)),
+  glare: (name: string) =>
+    asFrame(
+      fitted(name)
+        .linear(0.8, 0)
+        .composite([
+          {
+            input: Buffer.from(
+              `<svg width="${WIDTH}" height="${HEIGHT}"><ellipse cx="${WIDTH / 2}" cy="${HEIGHT / 2}" rx="170" ry="120" fill="#fff"/></svg>`,
+            ),
+          },
+        ]),
+    ),
+};
+
+declare global {
+  interface Window {
+    showToCamera: (picture: string) => Promise<void>;
+  }
+}
+
+/** A camera that shows what the test puts before it; the page must not have been opened yet. */
+export async function installCamera(page: Page): Promise<void> {
+  await page.addInitScript(
+    ([width, height]) => {
+      const canvas = Object.assign(document.createElement('canvas'), { width, height });
+      const context = canvas.getContext('2d')!;
+      let shown: ImageBitmap | undefined;
+      // A canvas sends a frame only when it is drawn on.
+      const draw = () => {
+        if (shown) context.drawImage(shown, 0, 0);
+        else context.fillRect(0, 0, width, height);
+        requestAnimationFrame(draw);
+      };
+      draw();
+      window.showToCamera = async (picture) => {
+        const bytes = Uint8Array.from(atob(picture), (c) => c.charCodeAt(0));
+        shown = await createImageBitmap(new Blob([bytes], { type: 'image/jpeg' }));
+      };
+      navigator.mediaDevices.getUserMedia = () => Promise.resolve(canvas.captureStream(30));
+    },
+    [WIDTH, HEIGHT] as const,
+  );
+}
+
+export async function showToCamera(page: Page, frame: Promise<Frame>): Promise<void> {
+  await page.evaluate((picture) => window.showToCamera(picture), (await frame).toString('base64'));
+}
