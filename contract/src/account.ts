@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { KeepPictures } from './occasion';
 
 export const SignIn = z.object({
   email: z.string().trim().toLowerCase().pipe(z.email('Write your e-mail address in full.')).pipe(z.string().max(254)),
@@ -20,6 +21,8 @@ export const Session = z.object({
     name: z.string(),
     country: z.string().length(2),
     languages: z.array(z.string()),
+    keepPictures: KeepPictures,
+    keepDays: z.number().int().nullable(),
   }),
 });
 export type Session = z.infer<typeof Session>;

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { CardLanguages, CountryCode } from './occasion';
+import { CardLanguages, CountryCode, KeepPictures } from './occasion';
 
 /** Something that filed cards have taught the workspace. */
 export const LearnedItem = z.object({
@@ -28,3 +28,11 @@ export const ReadingSettings = z.object({
   languages: CardLanguages,
 });
 export type ReadingSettings = z.infer<typeof ReadingSettings>;
+
+/** What becomes of pictures once their card is filed. */
+export const PictureSettings = z.object({
+  keepPictures: KeepPictures,
+  /** Days after which none is kept; null for as long as the record. */
+  keepDays: z.number().int().min(1).max(3650).nullable(),
+});
+export type PictureSettings = z.infer<typeof PictureSettings>;

@@ -3,6 +3,7 @@ import { ReadingPool } from '@dossier/reader';
 import { Logger as QueueLogger, makeWorkerUtils, run, type WorkerEvents } from 'graphile-worker';
 import type { DataSource } from 'typeorm';
 import { readOutlinesTask, readPhotoTask } from './features/reading/jobs';
+import { removePicturesTask } from './features/reading/removePictures';
 import type { Config } from './platform/config';
 import { startHeartbeat } from './platform/heartbeat';
 import type { Logger } from './platform/logger';
@@ -10,6 +11,8 @@ import type { Logger } from './platform/logger';
 /** How long after its last sign of life the jobs of a worker are given to another. */
 const GONE_AFTER_SECONDS = 20;
 const ORPHAN_CHECK_MS = 5_000;
+/** Pictures are looked through for what is no longer to be kept every hour. */
+const REGULARLY = '17 * * * * removePictures';
 
 /** Takes reading jobs from PostgreSQL's queue until stopped. */
 export async function startWorker(
@@ -29,7 +32,12 @@ export async function startWorker(
     noHandleSignals: true,
     logger: queueLogger(logger),
     events,
-    taskList: { readPhoto: readPhotoTask(parts), readOutlines: readOutlinesTask(parts) },
+    taskList: {
+      readPhoto: readPhotoTask(parts),
+      readOutlines: readOutlinesTask(parts),
+      removePictures: removePicturesTask(database, logger),
+    },
+    crontab: REGULARLY,
   });
   const stopBeat = startHeartbeat(database, () => [...names]);
   const stopAdopting = await adoptOrphans(config, database, logger);

@@ -271,3 +271,46 @@ describe('a card filed without a network', () => {
     expect([second.status, second.body.code]).toEqual([409, 'perhaps-known']);
   });
 });
+
+describe('pictures', () => {
+  const picturesOf = async (item: TrayItem) => [
+    (await rep.get(`/cards/${item.id}/picture`)).status,
+    (await rep.get(`/photos/${item.photoId}/picture`)).status,
+  ];
+  const photographAndFile = async (occasionId: string): Promise<TrayItem> => {
+    const photoId = randomUUID();
+    await rep.send(
+      'PUT',
+      `/photos/${photoId}?takenAt=2026-11-20T10:00:00.000Z&occasion=${occasionId}`,
+      demoPhoto('skerry'),
+    );
+    const [item] = await rep.itemsOf(photoId);
+    expect(await picturesOf(item!)).toEqual([200, 200]);
+    await rep.file({ cardId: item!.id, fields: personFields({ familyName: 'Skerritt' }) });
+    return item!;
+  };
+  const kept = (item: TrayItem, wanted: number[]) =>
+    until(async () => JSON.stringify(await picturesOf(item)) === JSON.stringify(wanted));
+
+  it('of filed cards are kept, cut, or removed, as the occasion says', async () => {
+    const onlyCard = await photographAndFile(await makeOccasion({ keepPictures: 'card' }));
+    const nothing = await photographAndFile(await makeOccasion({ keepPictures: 'none' }));
+    await kept(onlyCard, [200, 404]);
+    await kept(nothing, [404, 404]);
+    const everything = await photographAndFile(await makeOccasion({ keepPictures: 'photo' }));
+    const { body } = await rep.card(nothing.id);
+    expect([body.picture, valueOf(body, 'familyName')]).toEqual([false, 'Skerritt']);
+    expect((await rep.get<Person>(`/people/${body.personId}`)).body.cardIds).toEqual([]);
+    expect(await picturesOf(everything)).toEqual([200, 200]);
+  });
+
+  it('are removed once they are older than the workspace keeps them', async () => {
+    const item = await photographAndFile(await makeOccasion());
+    const set = (keepDays: number | null) => rep.send('PUT', '/picture-settings', { keepPictures: 'photo', keepDays });
+    // Photographed on 20 November 2026, received today: the card is old, the photograph is not.
+    expect((await set(1)).status).toBe(204);
+    await kept(item, [404, 200]);
+    await set(null);
+    expect((await rep.send('PUT', '/picture-settings', { keepPictures: 'all', keepDays: null })).status).toBe(400);
+  });
+});

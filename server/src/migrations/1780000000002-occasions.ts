@@ -49,10 +49,16 @@ alter table card alter thumbnail_id drop not null;
 create index card_occasion on card (occasion_id);
 alter table card add constraint card_occasion_fk foreign key (occasion_id) references occasion(id) on delete set null;
 
+alter table photo add discarded_at timestamptz;
+alter table card add discarded_at timestamptz;
+alter table workspace add keep_pictures text not null default 'photo';
+alter table workspace add keep_days integer;
+grant update (keep_pictures, keep_days) on workspace to dossier_serving;
+
 alter table person add tags text array not null default '{}';
 `;
 
-/** Occasions and what is inherited from them, cards without a picture, and known files. */
+/** Occasions and what is inherited from them, cards without a picture, known files, and how long pictures are kept. */
 export class Occasions1780000000002 implements MigrationInterface {
   async up(runner: QueryRunner): Promise<void> {
     await runner.query(UP);

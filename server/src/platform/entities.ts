@@ -13,6 +13,12 @@ export class Workspace {
   /** ISO 639-1 codes of languages expected on cards beside the country's own. */
   @Column({ type: 'text', array: true, default: () => "'{}'" })
   languages!: string[];
+  /** What is kept once a card is filed. */
+  @Column({ name: 'keep_pictures', type: 'text', default: 'photo' })
+  keepPictures!: 'photo' | 'card' | 'none';
+  /** After so many days no picture of a filed card is kept; null for as long as the record. */
+  @Column({ name: 'keep_days', type: 'integer', nullable: true })
+  keepDays!: number | null;
 }
 
 /** Bytes of one picture. */

@@ -1,10 +1,11 @@
+import { Link } from 'expo-router';
 import { useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { View } from 'react-native';
-import { ReadingSettings } from '@/features/reading';
+import { PictureSettings, ReadingSettings } from '@/features/reading';
 import { api, problemText } from '@/lib/api';
 import { forgetAnswers } from '@/lib/serviceWorker';
-import { Button, Heading, Notice, Page, Rule, Serif, Soft, Subheading } from '@/ui';
+import { Button, Heading, Notice, Page, Rule, Serif, Soft, Subheading, Text } from '@/ui';
 import { accountApi, useSessionQuery, useSignOutMutation } from './api';
 
 export function AccountScreen() {
@@ -38,6 +39,17 @@ export function AccountScreen() {
           <Subheading>Reading cards</Subheading>
           <ReadingSettings country={session.workspace.country} languages={session.workspace.languages} />
         </View>
+        <Rule />
+        <View className="gap-3">
+          <Subheading>Pictures</Subheading>
+          <PictureSettings keepPictures={session.workspace.keepPictures} keepDays={session.workspace.keepDays} />
+        </View>
+        <Rule />
+        <Link href="/occasions">
+          <View className="min-h-touch justify-center">
+            <Text className="underline underline-offset-4">Occasions</Text>
+          </View>
+        </Link>
         <Rule />
         {problem ? <Notice fault>{problem}</Notice> : null}
         <View className="items-start">

@@ -1,4 +1,4 @@
-import type { LearnedList, ReadingSettings } from '@dossier/contract';
+import type { LearnedList, PictureSettings, ReadingSettings } from '@dossier/contract';
 import { api } from '@/lib/api';
 
 const learnedApi = api.injectEndpoints({
@@ -8,6 +8,10 @@ const learnedApi = api.injectEndpoints({
       query: ({ id, revoked }) => ({ url: `/learned/${id}`, method: 'PATCH', body: { revoked } }),
       invalidatesTags: ['Learned'],
     }),
+    changePictureSettings: build.mutation<void, PictureSettings>({
+      query: (body) => ({ url: '/picture-settings', method: 'PUT', body }),
+      invalidatesTags: ['Session'],
+    }),
     changeReadingSettings: build.mutation<void, ReadingSettings>({
       query: (body) => ({ url: '/reading-settings', method: 'PUT', body }),
       invalidatesTags: ['Session'],
@@ -15,4 +19,9 @@ const learnedApi = api.injectEndpoints({
   }),
 });
 
-export const { useLearnedQuery, useRevokeLearnedMutation, useChangeReadingSettingsMutation } = learnedApi;
+export const {
+  useChangePictureSettingsMutation,
+  useLearnedQuery,
+  useRevokeLearnedMutation,
+  useChangeReadingSettingsMutation,
+} = learnedApi;

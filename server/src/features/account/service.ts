@@ -59,5 +59,12 @@ export async function listTeam(database: DataSource, workspaceId: string): Promi
 
 const describe = ({ id, name, email, role, workspace }: Account): Session => ({
   user: { id, name, email, role },
-  workspace: { id: workspace!.id, name: workspace!.name, country: workspace!.country, languages: workspace!.languages },
+  workspace: {
+    id: workspace!.id,
+    name: workspace!.name,
+    country: workspace!.country,
+    languages: workspace!.languages,
+    keepPictures: workspace!.keepPictures,
+    keepDays: workspace!.keepDays,
+  },
 });

@@ -91,4 +91,6 @@ export class Photo {
   takenAt!: Date;
   @Column({ name: 'received_at', type: 'timestamptz' })
   receivedAt!: Date;
+  @Column({ name: 'discarded_at', type: 'timestamptz', nullable: true })
+  discardedAt!: Date | null;
 }

@@ -139,10 +139,10 @@ export async function smallPicture(
 /** Takes a photograph out of the tray with those of its cards that are not filed. */
 export function discardPhoto(database: DataSource, who: SignedIn, id: string): Promise<void> {
   return inWorkspace(database, who.workspaceId, async (manager) => {
-    const result = await manager.update(Photo, { id }, { state: 'discarded' });
+    const result = await manager.update(Photo, { id }, { state: 'discarded', discardedAt: new Date() });
     if (!result.affected) throw notFound('This photograph');
     await manager.query(
-      `update card set state = 'discarded' where photo_id = $1 and state in ('toProve', 'needsPerson', 'setAside', 'attached')`,
+      `update card set state = 'discarded', discarded_at = now() where photo_id = $1 and state in ('toProve', 'needsPerson', 'setAside', 'attached')`,
       [id],
     );
     await announce(manager, who.workspaceId, { photoId: id, state: 'changed', progress: null });

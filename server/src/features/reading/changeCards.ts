@@ -24,7 +24,11 @@ export function changeCards(database: DataSource, who: SignedIn, { cardIds, stat
       throw conflict('already-filed', 'This card is filed already. Open the person to see it.');
     for (const card of cards) {
       const back = card.proposals.length > 0 ? 'toProve' : 'needsPerson';
-      await manager.update(Card, { id: card.id }, { state: state === 'toProve' ? back : state });
+      await manager.update(
+        Card,
+        { id: card.id },
+        { state: state === 'toProve' ? back : state, discardedAt: state === 'discarded' ? new Date() : null },
+      );
     }
     const { photoId, id } = cards[0]!;
     await announce(manager, who.workspaceId, { photoId: photoId ?? id, state: 'changed', progress: null });

@@ -69,6 +69,8 @@ export class Card {
   personId!: string | null;
   @Column({ name: 'taken_at', type: 'timestamptz' })
   takenAt!: Date;
+  @Column({ name: 'discarded_at', type: 'timestamptz', nullable: true })
+  discardedAt!: Date | null;
 }
 
 /** Something that a workspace's filed cards have taught, used for its next cards until a person revokes it. */

@@ -3,4 +3,5 @@ export { changeCards } from './changeCards';
 export { Card, IN_TRAY, LearnedFact } from './entities';
 export { expectationsOf } from './expectations';
 export { learn } from './learning';
+export { removePicturesSoon } from './removePictures';
 export { trayRoutes } from './routes';

@@ -67,7 +67,7 @@ export function changeOutlines(
     const toRead = outlines.filter(isMoved);
     const kept = new Set(outlines.map((o) => o.cardId));
     const dropped = cards.filter((card) => !kept.has(card.id) && card.state !== 'filed').map((card) => card.id);
-    await manager.update(Card, { id: In(dropped) }, { state: 'discarded' });
+    await manager.update(Card, { id: In(dropped) }, { state: 'discarded', discardedAt: new Date() });
     if (toRead.length > 0) {
       await manager.update(Photo, { id: photoId }, { state: 'reading', progress: 0.02, message: null });
       const payload = { photoId, workspaceId: who.workspaceId, outlines: JSON.stringify(toRead) };

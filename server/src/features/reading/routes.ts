@@ -3,6 +3,7 @@ import {
   LearnedChange,
   OccasionMove,
   OutlinesChange,
+  PictureSettings,
   ReadingSettings,
   TextCard,
   TrayQuery,
@@ -11,6 +12,7 @@ import { Router } from 'express';
 import type { DataSource } from 'typeorm';
 import { z } from 'zod';
 import { Workspace } from '../../platform/entities';
+import { inWorkspace } from '../../platform/workspaceScope';
 import { whoIs } from '../../platform/session';
 import type { TrayEvents } from '../../platform/trayEvents';
 import { changeCards } from './changeCards';
@@ -18,6 +20,7 @@ import { listLearned, revokeLearned } from './learning';
 import { moveToOccasion } from './moveToOccasion';
 import { changeOutlines, outlinesOf } from './outlines';
 import { keepTextCard } from './textCards';
+import { removePicturesSoon } from './removePictures';
 import { listTray } from './tray';
 
 /** Proxies close silent connections after about a minute. */
@@ -68,6 +71,13 @@ export function trayRoutes(database: DataSource, events: TrayEvents): Router {
     .patch('/learned/:id', async (request, response) => {
       const { id } = z.object({ id: z.uuid() }).parse(request.params);
       await revokeLearned(database, whoIs(request), id, LearnedChange.parse(request.body).revoked);
+      response.status(204).end();
+    })
+    .put('/picture-settings', async (request, response) => {
+      const { workspaceId } = whoIs(request);
+      const settings = PictureSettings.parse(request.body);
+      await database.getRepository(Workspace).update({ id: workspaceId }, settings);
+      await inWorkspace(database, workspaceId, (manager) => removePicturesSoon(manager, workspaceId));
       response.status(204).end();
     })
     .put('/reading-settings', async (request, response) => {
