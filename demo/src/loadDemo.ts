@@ -3,6 +3,7 @@ import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import type { FileCard, Tray, TrayItem } from '@dossier/contract';
 import { v5 as uuidv5 } from 'uuid';
+import { occasions } from './occasions';
 import { people } from './people';
 import { shots, type Shot } from './shots';
 
@@ -26,13 +27,16 @@ interface Account {
 const workspaces = JSON.parse(readFileSync(join(folder, 'workspaces.json'), 'utf8')) as { accounts: Account[] }[];
 const cookies = new Map<string, string>();
 
+const idOf = (name: string): string => uuidv5(name, DEMO_NAMESPACE);
+
 async function load(shot: Shot, index: number): Promise<void> {
-  const photoId = uuidv5(shot.id, DEMO_NAMESPACE);
+  const photoId = idOf(shot.id);
+  const occasion = occasions.find(({ shots: ids }) => ids.includes(shot.id));
   const takenAt = new Date(FIRST_DAY + index * 17 * 60_000).toISOString();
   await call(
     shot.by,
     'PUT',
-    `/photos/${photoId}?takenAt=${takenAt}`,
+    `/photos/${photoId}?takenAt=${takenAt}${occasion ? `&occasion=${idOf(occasion.id)}` : ''}`,
     readFileSync(join(folder, 'photos', `${shot.id}.jpg`)),
   );
   const cards = await cardsOf(shot.by, photoId);
@@ -68,6 +72,9 @@ function filing(id: string, cardId: string): FileCard {
     cardId,
     kind: ['ashgrove', 'pollock', 'seagrain', 'crane'].includes(id) ? 'lead' : 'contact',
     note: NOTES[id] ?? '',
+    tags: occasions.find(({ shots: ids }) => ids.includes(id))?.fields.tags ?? [],
+    ownerId: null,
+    uncompared: false,
     known: null,
     fields: {
       prefix: person.prefix ?? '',
@@ -109,7 +116,7 @@ async function call(
   });
   if (!response.ok && response.status !== 409)
     throw new Error(`${method} ${path}: ${response.status} ${await response.text()}`);
-  return response.json();
+  return response.status === 204 ? undefined : response.json();
 }
 
 async function cookieOf(by: string): Promise<string> {
@@ -128,6 +135,7 @@ async function cookieOf(by: string): Promise<string> {
 }
 
 if (!existsSync(doneFile)) {
+  for (const { id, by, fields } of occasions) await call(by, 'PUT', `/occasions/${idOf(id)}`, fields);
   for (const [i, shot] of shots.entries()) await load(shot, i);
   writeFileSync(doneFile, new Date().toISOString());
 }

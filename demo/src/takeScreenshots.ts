@@ -61,8 +61,12 @@ await phone
 await phone.getByRole('textbox', { name: 'Title' }).focus();
 await save(phone, 'proof-phone');
 await phone.goto(`${address}/photograph`);
-await phone.getByRole('button', { name: 'Take the photograph' }).waitFor();
+await phone.locator('[data-live-outline="seen"]').waitFor();
 await save(phone, 'camera');
+await phone.getByRole('button', { name: /^Set the occasion|^Occasion:/ }).click();
+await phone.getByRole('radio', { name: /Port Ellery/ }).waitFor();
+await save(phone, 'occasion');
+await borders(phone);
 await phone.goto(`${address}/people`);
 await phone.getByRole('link', { name: /Tobias Skerritt/ }).waitFor();
 await save(phone, 'people');
@@ -88,6 +92,27 @@ await save(wide, 'person-wide');
 
 await save(await desk(browser, { ...PHONE, colorScheme: 'dark' }), 'tray-dark');
 await browser.close();
+
+/** The borders of the photograph with the most cards, a corner held. */
+async function borders(page: Page): Promise<void> {
+  const photoId = await page.evaluate(async () => {
+    const { items } = (await (await fetch('/api/v1/tray')).json()) as { items: { photoId: string }[] };
+    const ids = items.map((item) => item.photoId);
+    const times = (id: string) => ids.filter((other) => other === id).length;
+    return ids.sort((a, b) => times(b) - times(a))[0]!;
+  });
+  await page.goto(`${address}/photos/${photoId}`);
+  await page.locator('[data-border]').first().waitFor();
+  await page.locator('g[role="button"]').nth(2).focus();
+  const grip = (await page.locator('[data-corner="0"] circle:last-child').boundingBox())!;
+  await page.mouse.move(grip.x + grip.width / 2, grip.y + grip.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(grip.x - 2, grip.y - 2, { steps: 3 });
+  await page.locator('[data-magnifier]').waitFor();
+  await page.waitForLoadState('networkidle');
+  await save(page, 'borders');
+  await page.mouse.up();
+}
 
 /** A card of somebody who is filed already, with a new title; taken out of the tray again afterwards. */
 async function knownPerson(page: Page): Promise<void> {
@@ -115,10 +140,10 @@ async function knownPerson(page: Page): Promise<void> {
   await save(page, 'known-person');
   await page.evaluate(
     (id) =>
-      fetch(`/api/v1/cards/${id}`, {
+      fetch('/api/v1/cards', {
         method: 'PATCH',
         headers: { 'Content-Type': 'application/json' },
-        body: '{"state":"discarded"}',
+        body: JSON.stringify({ cardIds: [id], state: 'discarded' }),
       }),
     cardId,
   );
