@@ -21,9 +21,9 @@ import { resizePixels } from './resizePixels';
 import { textHulls } from './textHulls';
 
 const WORKING_LONG_SIDE = 1280;
-const TEXT_LONG_SIDE = Number(process.env.FIND ?? 800);
+const TEXT_LONG_SIDE = 800;
 /** Text lower than this, in pixels of the working picture, is looked for once more at its full size. */
-const SMALL_TEXT = Number(process.env.SMALL ?? 15);
+const SMALL_TEXT = 15;
 
 /**
  * Finds the outlines of the cards in a photograph.
@@ -83,7 +83,7 @@ async function findText(models: Models, working: Pixels): Promise<Quad[]> {
   const heights = quads.map((q) => Math.min(distance(q[0], q[3]), distance(q[0], q[1]))).sort((a, b) => a - b);
   const median = heights[heights.length >> 1] ?? Infinity;
   if (median >= SMALL_TEXT) return quads;
-  return (await detectText(models, working, Number(process.env.FINE ?? 1280))).map((box) => box.quad);
+  return (await detectText(models, working, WORKING_LONG_SIDE)).map((box) => box.quad);
 }
 
 async function fit(picture: Pixels, longSide: number): Promise<Pixels> {
