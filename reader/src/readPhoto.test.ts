@@ -58,6 +58,26 @@ describe('reading a photograph', () => {
     expect([...shares].sort((a, b) => a - b)).toEqual(shares);
   });
 
+  it('takes borders as a person set them, in their order, and turns only where the person has not', async () => {
+    const [a, b, c, d] = truthOf('harrowfield')[0]!.quad;
+    const empty: Quad = [[4, 4], [124, 4], [124, 84], [4, 84]]; // prettier-ignore
+    const { cards } = await readPhoto(photo('harrowfield'), {
+      outlines: [
+        { quad: empty, upright: false },
+        { quad: [b, c, d, a], upright: false },
+        { quad: [b, c, d, a], upright: true },
+      ],
+    });
+    expect(cards).toHaveLength(3);
+    expect(cards[0]!.reading.lines).toEqual([]);
+    const [turned, asSet] = [cards[1]!, cards[2]!];
+    expect(turned.reading.width).toBeGreaterThan(turned.reading.height);
+    expect(asSet.reading.width).toBeLessThan(asSet.reading.height);
+    expect(asSet.quad).toEqual([b, c, d, a]);
+    const emails = proposeFields(turned.reading).fields.filter((f) => f.field === 'email');
+    expect(emails.map((f) => f.value)).toEqual(['nella@harrowfield.example']);
+  });
+
   it('follows the EXIF orientation', async () => {
     const turned = await sharp(photo('harrowfield')).rotate(90).withMetadata({ orientation: 8 }).jpeg().toBuffer();
     const { cards, width } = await readPhoto(turned);
