@@ -1,7 +1,9 @@
 /** Files of something dropped, those inside dropped folders included, in the order of their names. */
 export async function filesOfDrop(data: DataTransfer): Promise<File[]> {
   // The entries must be asked for before the first pause: afterwards the list is empty.
-  const entries = [...data.items].map((item) => item.webkitGetAsEntry?.()).filter((entry) => entry != null);
+  const entries = [...data.items]
+    .map((item) => item.webkitGetAsEntry?.() ?? undefined)
+    .filter((entry) => entry !== undefined);
   if (entries.length === 0) return [...data.files];
   const found = await Promise.all(entries.map(filesOf));
   return found.flat();

@@ -1,6 +1,10 @@
-import type { PDFDocumentProxy } from 'pdfjs-dist';
+import type { getDocument, GlobalWorkerOptions, PDFDocumentProxy } from 'pdfjs-dist';
 
-type PdfLibrary = typeof import('pdfjs-dist');
+/** What is used of it. */
+interface PdfLibrary {
+  getDocument: typeof getDocument;
+  GlobalWorkerOptions: typeof GlobalWorkerOptions;
+}
 const LIBRARY = '/pdf/pdf.min.mjs';
 const WORKER = '/pdf/pdf.worker.min.mjs';
 
@@ -27,6 +31,6 @@ function pdfLibrary(): Promise<PdfLibrary> {
 }
 
 export async function openPdf(data: Uint8Array): Promise<PDFDocumentProxy> {
-  const { getDocument } = await pdfLibrary();
-  return getDocument({ data, isEvalSupported: false, disableFontFace: true }).promise;
+  const library = await pdfLibrary();
+  return library.getDocument({ data, isEvalSupported: false, disableFontFace: true }).promise;
 }

@@ -8,12 +8,15 @@ const JPEG_QUALITY = 0.92;
 const isPdf = (file: File): boolean => file.type === 'application/pdf' || /\.pdf$/i.test(file.name);
 const isTiff = (file: File): boolean => file.type === 'image/tiff' || /\.tiff?$/i.test(file.name);
 
+/** A file that cannot be taken in; the message says to a person what to do. */
+export class UnusableFile extends Error {}
+
 /** Scans of several pages, which browsers do not show as pictures. */
 export const isScan = (file: File): boolean => isPdf(file) || isTiff(file);
 
 /**
  * The pages of a scan as pictures, one after another.
- * @throws Error in words when the file cannot be opened
+ * @throws UnusableFile when the file cannot be opened
  */
 export async function* pagesOf(file: File): AsyncGenerator<{ bytes: Blob; name: string }> {
   const pages = isPdf(file) ? pdfPages(file) : tiffPages(file);
@@ -26,9 +29,9 @@ export async function* pagesOf(file: File): AsyncGenerator<{ bytes: Blob; name: 
       if (bytes) yield { bytes, name: `${file.name}, page ${page}` };
     }
   } catch {
-    throw new Error(`${file.name} cannot be opened. Scan it again, or send its pages as JPEG.`);
+    throw new UnusableFile(`${file.name} cannot be opened. Scan it again, or send its pages as JPEG.`);
   }
-  if (page === 0) throw new Error(`${file.name} has no page. Choose another file.`);
+  if (page === 0) throw new UnusableFile(`${file.name} has no page. Choose another file.`);
 }
 
 async function* pdfPages(file: File): AsyncGenerator<HTMLCanvasElement> {

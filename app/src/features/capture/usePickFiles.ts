@@ -4,7 +4,7 @@ import { useDispatch } from 'react-redux';
 import { complaintAboutFile } from './checkFile';
 import { filesOfDrop } from './filesOfDrop';
 import { keepPhoto } from './keepPhoto';
-import { isScan, pagesOf } from './pagesOf';
+import { isScan, pagesOf, UnusableFile } from './pagesOf';
 
 const ACCEPTED = [...PHOTO_TYPES, '.heic', '.heif', 'image/tiff', '.tif', '.tiff', 'application/pdf', '.pdf'].join(',');
 
@@ -44,7 +44,8 @@ export function usePickFiles(accountId: string, occasionId: string | null, onKep
             else await keep(file, file.name);
           }
         } catch (error) {
-          wrong.push(error instanceof Error && error.message ? error.message : `${file.name} could not be kept.`);
+          const noRoom = `${file.name} could not be kept: this device has no room left for photographs.`;
+          wrong.push(error instanceof UnusableFile ? error.message : noRoom);
         }
       }
       setProgress(undefined);

@@ -60,7 +60,7 @@ export function PersonScreen({ personId }: { personId: string }) {
   );
 }
 
-function Who({ person: { fields, fullName, kind } }: { person: Person }) {
+function Who({ person: { fields, fullName, kind, owner, tags } }: { person: Person }) {
   const job = [fields.title, fields.department, fields.company].filter(Boolean).join(', ');
   return (
     <View className="gap-1">
@@ -70,7 +70,8 @@ function Who({ person: { fields, fullName, kind } }: { person: Person }) {
         {fields.suffix ? <Soft className="font-serif text-[19px]">{`  ${fields.suffix}`}</Soft> : null}
       </Heading>
       {job ? <Text className="text-[18px] leading-[25px]">{job}</Text> : null}
-      <Soft>{kind === 'lead' ? 'Lead' : 'Contact'}</Soft>
+      <Soft>{`${kind === 'lead' ? 'Lead' : 'Contact'} · owned by ${owner.name}`}</Soft>
+      {tags.length > 0 ? <Soft>{tags.join(', ')}</Soft> : null}
     </View>
   );
 }
