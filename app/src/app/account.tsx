@@ -1,1 +1,6 @@
-export { AccountScreen as default } from '@/features/account';
+import { AccountScreen } from '@/features/account';
+import { WorkspaceSettings } from '@/features/reading';
+
+export default function Account() {
+  return <AccountScreen settings={<WorkspaceSettings />} />;
+}

@@ -1,14 +1,13 @@
-import { Link } from 'expo-router';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { useDispatch } from 'react-redux';
 import { View } from 'react-native';
-import { PictureSettings, ReadingSettings } from '@/features/reading';
 import { api, problemText } from '@/lib/api';
 import { forgetAnswers } from '@/lib/serviceWorker';
-import { Button, Heading, Notice, Page, Rule, Serif, Soft, Subheading, Text } from '@/ui';
+import { Button, Heading, Notice, Page, Rule, Serif, Soft } from '@/ui';
 import { accountApi, useSessionQuery, useSignOutMutation } from './api';
 
-export function AccountScreen() {
+/** @param settings what the rooms let a person set for the workspace */
+export function AccountScreen({ settings }: { settings: ReactNode }) {
   const { data: session } = useSessionQuery();
   const [signOut, { isLoading }] = useSignOutMutation();
   const [problem, setProblem] = useState<string>();
@@ -35,21 +34,7 @@ export function AccountScreen() {
           <Serif>{session.workspace.name}</Serif>
         </View>
         <Rule />
-        <View className="gap-3">
-          <Subheading>Reading cards</Subheading>
-          <ReadingSettings country={session.workspace.country} languages={session.workspace.languages} />
-        </View>
-        <Rule />
-        <View className="gap-3">
-          <Subheading>Pictures</Subheading>
-          <PictureSettings keepPictures={session.workspace.keepPictures} keepDays={session.workspace.keepDays} />
-        </View>
-        <Rule />
-        <Link href="/occasions">
-          <View className="min-h-touch justify-center">
-            <Text className="underline underline-offset-4">Occasions</Text>
-          </View>
-        </Link>
+        {settings}
         <Rule />
         {problem ? <Notice fault>{problem}</Notice> : null}
         <View className="items-start">
