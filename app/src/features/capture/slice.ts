@@ -50,7 +50,7 @@ export const captureSlice = createSlice({
   },
 });
 
-interface WithCapture {
+export interface WithCapture {
   capture: CaptureState;
 }
 
