@@ -9,6 +9,7 @@ import {
   type RoleScore,
 } from './roleScores';
 import { nameParts } from './personName';
+import { nameParticles } from './tables/nameWords';
 import { titleHeads, titleJoiners, titleModifiers } from './tables/titleWords';
 
 export interface Chosen extends RoleScore {
@@ -161,7 +162,7 @@ const sameSize = ({ lines: [a, b] }: Candidate, tolerance = 1.2): boolean =>
 /** A name over two lines has one or two words on each, in type larger than the rest. */
 function mayBeSplitName(pair: Candidate): boolean {
   const [upper, lower] = pair.lines as [CardLine, CardLine];
-  const words = [nameParts(upper.text).core.length, nameParts(lower.text).core.length];
+  const words = [upper, lower].map(({ text }) => nameParts(text).core.filter((w) => !nameParticles.has(w)).length);
   return (
     sameSize(pair, ACCENT_TOLERANCE) &&
     words[0]! <= 2 &&

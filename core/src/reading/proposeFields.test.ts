@@ -207,6 +207,22 @@ describe('proposing fields', () => {
     expect([card.one('street'), card.one('postalCode'), card.one('locality')]).toEqual(expected);
   });
 
+  it('reads a name on into the next line, and an unusual one above its title', () => {
+    const broken = fieldsOf([
+      { text: 'Kestrel Cheese Company', size: 40 },
+      { text: 'Annelies van der', size: 48, y: 160 },
+      { text: 'Meulen', size: 48 },
+      'Export Manager',
+      { text: 'annelies@kestrelcheese.example', y: 400 },
+    ]);
+    expect([broken.one('givenName'), broken.one('familyName')]).toEqual(['Annelies', 'van der Meulen']);
+    const unusual = fieldsOf(['Sefa Brack', 'Head of Purchasing', 'Tarn Valley Dairies Ltd', 'T +44 1632 960 417']);
+    expect([unusual.one('givenName'), unusual.one('familyName')]).toEqual(['Sefa', 'Brack']);
+    expect(fieldsOf(['Fresh From The Coast', 'Tarn Valley Dairies Ltd', 'T +44 1632 960 417']).one('familyName')).toBe(
+      undefined,
+    );
+  });
+
   it('takes no register, tax or year number for a phone', () => {
     const card = fieldsOf(
       [

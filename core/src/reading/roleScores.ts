@@ -85,6 +85,9 @@ export function scoreName(candidate: Candidate, evidence: CardEvidence): RoleSco
   tally.add(-2 * count(core, (w) => !capitalised(w) && !nameParticles.has(w)));
   tally.add(-1.5 * count(core, (w) => titleJoiners.has(w) && !nameParticles.has(w)));
   if (core[0] !== undefined && nameParticles.has(core[0])) tally.add(-1.5);
+  // "Annelies van der" goes on in the next line.
+  const last = core[core.length - 1]!;
+  if (nameParticles.has(last) && !capitalised(last)) tally.add(-2.5);
   tally.add(-proseLevel(core.join(' ')));
   if (relativeHeight(candidate) > 1.15) tally.add(0.8, 'is set larger than most');
   const domainLike = Math.max(0, ...evidence.domains.map((d) => domainAgreement(core.join(' '), d)));
