@@ -11,6 +11,8 @@ const LEAST_ALTERNATIVE = 0.002;
 /** Lines read with less than this mean probability are texture, not text (measured). */
 const LEAST_CONFIDENCE = 0.5;
 
+/** A letter beside a joined one that holds it is believed from this probability on. */
+const SURE_HALF = 0.9;
 /** A line whose least sure character is below this is looked at once more. */
 const DOUBTFUL = 0.9;
 /** The second look takes in this much more above and below, in line heights. */
@@ -40,7 +42,9 @@ async function charactersIn(models: Models, card: Pixels, quad: Quad): Promise<R
   const output = await models.latinHead.run(features);
   const probabilities = output[models.latinHead.outputNames[0]!]!;
   const [, steps, classes] = probabilities.dims as [number, number, number];
-  return trimSpaces(withoutDotlessI(decodeCtc(probabilities.data as Float32Array, steps, classes, models.charset)));
+  return trimSpaces(
+    withoutHalves(withoutDotlessI(decodeCtc(probabilities.data as Float32Array, steps, classes, models.charset))),
+  );
 }
 
 /** Geometric mean of the characters' probabilities; 0 for none. */
@@ -114,6 +118,16 @@ function trimSpaces(characters: ReadCharacter[]): ReadCharacter[] {
   while (from < to && isSpace(characters[from]!)) from++;
   while (to > from && isSpace(characters[to - 1]!)) to--;
   return characters.slice(from, to).filter((c, i, all) => !(isSpace(c) && i > 0 && isSpace(all[i - 1]!)));
+}
+
+/** Letters that are half of a joined one. */
+const HALVES: Readonly<Record<string, string>> = { æ: 'ae', œ: 'oe', Æ: 'AE', Œ: 'OE' };
+
+/** The head sometimes sees half of a joined letter before the whole ("Vaærk"): what it is unsure of falls away. */
+export function withoutHalves(characters: ReadCharacter[]): ReadCharacter[] {
+  const isHalf = (c: ReadCharacter, other: ReadCharacter | undefined) =>
+    c.probability < SURE_HALF && Boolean(other && HALVES[other.text]?.includes(c.text));
+  return characters.filter((c, i) => !isHalf(c, characters[i + 1]) && !isHalf(c, characters[i - 1]));
 }
 
 /**

@@ -66,7 +66,7 @@ export function findAddress(lines: readonly CardLine[], country: string | undefi
   }
   if (streets.length > 0) {
     address.street = {
-      value: streets.map((s) => s.text.replace(/^[\s,/|]+|[\s,/|]+$/g, '')).join(', '),
+      value: streets.map((s) => withOrdinals(s.text.replace(/^[\s,/|]+|[\s,/|]+$/g, ''))).join(', '),
       sources: streets.map((s) => s.source),
     };
   }
@@ -113,10 +113,13 @@ function bestAnchor(lines: readonly CardLine[], country: string | undefined): An
   return undefined;
 }
 
+/** "2° B" is the second floor: the sign after a number in an address is that of an ordinal. */
+const withOrdinals = (street: string): string => street.replace(/(\d\.?)°(?=[\s,.]|$)/g, '$1º');
+
 /** Without a postal code only a line with a house number and a street word is an address. */
 function streetOnly(lines: readonly CardLine[]): FoundPostalAddress {
   const line = lines.find((l) => /\d/.test(l.text) && /^[\p{Lu}\d]/u.test(l.text) && hasStreetWord(l.text));
-  return line ? { street: { value: line.text, sources: [whole(line)] } } : {};
+  return line ? { street: { value: withOrdinals(line.text), sources: [whole(line)] } } : {};
 }
 
 function piecesOf(span: SourceSpan & { text?: string }, text = span.text ?? ''): Piece[] {

@@ -1,6 +1,7 @@
 import { fold } from './fold';
 import { nameParticles } from './tables/nameWords';
 import { titleJoiners } from './tables/titleWords';
+import { accentedWords } from './tables/accentedWords';
 
 export const isAllCaps = (text: string): boolean => /\p{Lu}/u.test(text) && !/\p{Ll}/u.test(text);
 
@@ -46,6 +47,18 @@ const ACRONYMS = new Set(
 const SENTENCE_CASE = new Set(['FR', 'ES', 'PT', 'BR', 'IT', 'SE', 'DK', 'NO', 'FI', 'PL', 'BE']);
 
 /** A title or department set in capitals in natural case: sentence case where the country's language uses it. */
+/**
+ * A title's words with the accents that they are always spelled with, also where print or reading has lost
+ * them: "Maitre verrier" becomes "Maître verrier".
+ */
+export const withAccents = (title: string): string =>
+  title.replace(/\p{L}[\p{L}\p{M}]*/gu, (word) => {
+    const spelled = accentedWords.get(fold(word));
+    if (!spelled || word.toLowerCase() === spelled) return word;
+    if (word === word.toUpperCase()) return spelled.toUpperCase();
+    return /^\p{Lu}/u.test(word) ? spelled[0]!.toUpperCase() + spelled.slice(1) : spelled;
+  });
+
 export function naturalTitle(title: string, country?: string): string {
   if (!isAllCaps(title) || fold(title).replace(/[^a-z]/g, '').length <= 3) return title;
   const sentence = country !== undefined && SENTENCE_CASE.has(country);

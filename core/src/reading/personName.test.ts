@@ -1,4 +1,4 @@
-import { naturalCompany, naturalName, naturalTitle } from './naturalCase';
+import { naturalCompany, naturalName, naturalTitle, withAccents } from './naturalCase';
 import { localPartAgreement, splitName } from './personName';
 
 describe('splitting a printed name', () => {
@@ -62,4 +62,16 @@ describe('natural case', () => {
     ['BRB LIFTS LTD', 'BRB Lifts Ltd'],
     ['Kelder & Moss', 'Kelder & Moss'],
   ])('of the company %s is %s', (printed, natural) => expect(naturalCompany(printed)).toBe(natural));
+});
+
+describe('words that are always spelled with accents', () => {
+  it.each([
+    ['Maitre verrier', 'Maître verrier'],
+    ['MAÍTRE VERRIER', 'MAÎTRE VERRIER'],
+    ['Geschaftsfuhrer', 'Geschäftsführer'],
+    ['Diretor de Producao', 'Diretor de Produção'],
+    ['General Manager', 'General Manager'],
+    ['Ingenieur', 'Ingenieur'],
+    ['Værkfører', 'Værkfører'],
+  ])('%s is %s', (read, spelled) => expect(withAccents(read)).toBe(spelled));
 });

@@ -5,7 +5,7 @@ import type { Draft } from './draft';
 import { registeredDomain } from './findEmails';
 import { fold, foldTight } from './fold';
 import { learnedCompany, type Learned } from './learned';
-import { naturalCompany, naturalTitle } from './naturalCase';
+import { naturalCompany, naturalTitle, withAccents } from './naturalCase';
 import { splitName } from './personName';
 import type { RunnerUp, SourceSpan } from './proposal';
 
@@ -77,7 +77,7 @@ export function titleDrafts({ roles, runnersUp }: ChosenRoles, { country }: Role
   return (['title', 'department'] as const).flatMap((field): Draft[] => {
     const chosen = roles[field];
     if (!chosen) return [];
-    const clean = (text: string) => naturalTitle(text.replace(/[\s,;|·]+$/, ''), country);
+    const clean = (text: string) => naturalTitle(withAccents(text.replace(/[\s,;|·]+$/, '')), country);
     const rivals = field === 'title' ? runnersUp.title : [];
     return [
       {
