@@ -95,12 +95,12 @@ await browser.close();
 
 /** The borders of the photograph with the most cards, a corner held. */
 async function borders(page: Page): Promise<void> {
-  const photoId = await page.evaluate(async () => {
+  const ids = await page.evaluate(async () => {
     const { items } = (await (await fetch('/api/v1/tray')).json()) as { items: { photoId: string }[] };
-    const ids = items.map((item) => item.photoId);
-    const times = (id: string) => ids.filter((other) => other === id).length;
-    return ids.sort((a, b) => times(b) - times(a))[0]!;
+    return items.map((item) => item.photoId);
   });
+  const times = (id: string): number => ids.filter((other) => other === id).length;
+  const [photoId] = [...ids].sort((one, other) => times(other) - times(one));
   await page.goto(`${address}/photos/${photoId}`);
   await page.locator('[data-border]').first().waitFor();
   await page.locator('g[role="button"]').nth(2).focus();

@@ -1,5 +1,5 @@
 import { withOutputs } from './onnxOutputs';
-import { decodeCtc } from './recogniseLine';
+import { decodeCtc, withoutHalves } from './recogniseLine';
 
 const charset = ['a', 'b', ' '];
 /** One row a time step: blank, a, b, space. */
@@ -27,6 +27,21 @@ describe('best-path decoding', () => {
         [1, 0, 0, 0],
       ]),
     ).toEqual([]));
+});
+
+describe('joined letters', () => {
+  const letters = (...read: [string, number][]) =>
+    read.map(([text, probability], i) => ({ text, probability, alternatives: [], at: i / 10 }));
+  const textOf = (...read: [string, number][]) =>
+    withoutHalves(letters(...read))
+      .map((c) => c.text)
+      .join('');
+
+  it('lose a half that was seen beside them, unless the engine was sure of it', () => {
+    expect(textOf(['V', 1], ['a', 0.75], ['æ', 0.93], ['r', 1])).toBe('Vær');
+    expect(textOf(['œ', 0.9], ['e', 0.5], ['u', 1])).toBe('œu');
+    expect(textOf(['a', 0.99], ['æ', 0.93])).toBe('aæ');
+  });
 });
 
 describe('a model with other outputs', () => {
