@@ -107,7 +107,7 @@ async function borders(page: Page): Promise<void> {
   const grip = (await page.locator('[data-corner="0"] circle:last-child').boundingBox())!;
   await page.mouse.move(grip.x + grip.width / 2, grip.y + grip.height / 2);
   await page.mouse.down();
-  await page.mouse.move(grip.x - 2, grip.y - 2, { steps: 3 });
+  await page.mouse.move(grip.x + grip.width / 2 - 3, grip.y + grip.height / 2 - 3, { steps: 3 });
   await page.locator('[data-magnifier]').waitFor();
   await page.waitForLoadState('networkidle');
   await save(page, 'borders');
