@@ -3,7 +3,6 @@ import { join } from 'node:path';
 import { fingerprint, unlessDone } from './fingerprint.mjs';
 import { appFolder, dataFolder, root } from './paths.mjs';
 import { runToEnd } from './processes.mjs';
-import { addToHead, writeServiceWorker } from './serviceWorker.mjs';
 
 const SOURCES = ['app', 'contract', 'core'];
 const SKIPPED = new Set(['node_modules', 'dist', '.expo', 'fonts', 'pdf']);
@@ -43,6 +42,8 @@ async function exportApp() {
     cwd: join(root, 'app'),
     env: { ...process.env, EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', CI: '1', NODE_ENV: 'production', ...LIGHTER },
   });
+  // Asked for only now: on a fresh clone its packages are installed a moment before.
+  const { addToHead, writeServiceWorker } = await import('./serviceWorker.mjs');
   addToHead(appFolder);
   await writeServiceWorker(appFolder);
 }
