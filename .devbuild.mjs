@@ -1,1 +1,0 @@
-import { buildApp } from './scripts/buildApp.mjs'; await buildApp();
