@@ -108,6 +108,7 @@ describe('an occasion', () => {
     const cardId = randomUUID();
     await stranger.send('PUT', `/cards/${cardId}/text`, text('text', SIGNATURE, id));
     expect((await stranger.card(cardId)).body.occasion).toBeNull();
+    await stranger.send('PATCH', '/cards', { cardIds: [cardId], state: 'discarded' });
   });
 });
 
