@@ -11,7 +11,7 @@ import { useWide } from '@/lib/useWide';
 import { BottomBar, MarginColumn } from '@/navigation';
 import { useServiceWorker } from '@/lib/serviceWorker';
 import { createStore } from '@/store';
-import { Button, EmptyState, LoadingLines, Serif } from '@/ui';
+import { Button, EmptyState, HiddenHeading, LoadingLines, Serif } from '@/ui';
 
 /** The application: who is signed in decides between the sign-in page and the desk. */
 export function RootScreen() {
@@ -43,7 +43,14 @@ function Gate() {
 }
 
 const Place = () => (
-  <Suspense fallback={<LoadingLines />}>
+  <Suspense
+    fallback={
+      <View role="main">
+        <HiddenHeading>Loading</HiddenHeading>
+        <LoadingLines />
+      </View>
+    }
+  >
     <Slot />
   </Suspense>
 );
