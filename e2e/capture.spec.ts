@@ -119,7 +119,7 @@ test('finds eight cards on a sheet, and borders are set right by hand', async ({
 test('reads pasted text as a card, and several cards are set aside together and brought back', async ({ page }) => {
   await signIn(page, 'capture', '/photograph');
   for (const name of ['Ingrid Halvorsen', 'Sefa Brack']) {
-    await page.getByRole('button', { name: 'Without a picture' }).click();
+    await page.getByRole('button', { name: 'No picture' }).click();
     await page
       .getByLabel('E-mail signature or any text')
       .fill(`Best regards\n${name}\nHead of Purchasing\nTarn Valley Dairies Ltd\nT +44 1632 960417`);

@@ -5,7 +5,7 @@ import { appFolder, dataFolder, root } from './paths.mjs';
 import { runToEnd } from './processes.mjs';
 
 const SOURCES = ['app', 'contract', 'core'];
-const SKIPPED = new Set(['node_modules', 'dist', '.expo', 'fonts', 'pdf']);
+const SKIPPED = new Set(['node_modules', 'dist', '.expo', 'fonts', 'pdf', 'codes']);
 const stamp = join(dataFolder, 'app-built-from');
 
 /** Font files that the application is served with, from their packages. */
@@ -38,6 +38,7 @@ async function exportApp() {
   console.log('Building the application; the first time takes a few minutes …');
   copyFonts();
   copyPdfLibrary();
+  copyCodeReader();
   await runToEnd(process.execPath, [join(root, 'node_modules/expo/bin/cli'), 'export', '-p', 'web'], {
     cwd: join(root, 'app'),
     env: { ...process.env, EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', CI: '1', NODE_ENV: 'production', ...LIGHTER },
@@ -50,19 +51,32 @@ async function exportApp() {
 
 /** The part that opens PDFs is served beside the application and fetched only by who has one. */
 function copyPdfLibrary() {
-  const to = join(root, 'app/public/pdf');
-  const from = [join(root, 'app/node_modules/pdfjs-dist'), join(root, 'node_modules/pdfjs-dist')].find((f) =>
-    existsSync(f),
-  );
-  mkdirSync(to, { recursive: true });
+  const from = packageFolder('pdfjs-dist');
+  const to = publicFolder('pdf');
   for (const file of ['pdf.min.mjs', 'pdf.worker.min.mjs']) copyFileSync(join(from, 'build', file), join(to, file));
 }
 
+/** So is the part that reads codes before the camera. */
+function copyCodeReader() {
+  const from = packageFolder('zxing-wasm');
+  const to = publicFolder('codes');
+  copyFileSync(join(from, 'dist/iife/reader/index.js'), join(to, 'reader.js'));
+  copyFileSync(join(from, 'dist/reader/zxing_reader.wasm'), join(to, 'zxing_reader.wasm'));
+}
+
+const packageFolder = (name) =>
+  [join(root, 'app/node_modules', name), join(root, 'node_modules', name)].find((f) => existsSync(f));
+
+function publicFolder(name) {
+  const folder = join(root, 'app/public', name);
+  mkdirSync(folder, { recursive: true });
+  return folder;
+}
+
 function copyFonts() {
-  const to = join(root, 'app/public/fonts');
-  mkdirSync(to, { recursive: true });
+  const to = publicFolder('fonts');
   for (const [name, files] of Object.entries(FONTS)) {
-    const folder = [join(root, 'app/node_modules', name), join(root, 'node_modules', name)].find((f) => existsSync(f));
+    const folder = packageFolder(name);
     for (const file of files) copyFileSync(join(folder, 'files', `${file}.woff2`), join(to, `${file}.woff2`));
   }
 }

@@ -23,7 +23,7 @@ export async function writeServiceWorker(folder) {
   const { warnings } = await generateSW({
     globDirectory: folder,
     globPatterns: ['index.html', '**/*.{js,css,woff2,webmanifest}', 'icons/*.png'],
-    globIgnores: ['pdf/**', '**/*.map'],
+    globIgnores: ['pdf/**', 'codes/**', '**/*.map'],
     swDest: join(folder, 'sw.js'),
     inlineWorkboxRuntime: true,
     sourcemap: false,
@@ -43,6 +43,12 @@ export async function writeServiceWorker(folder) {
           networkTimeoutSeconds: 8,
           expiration: { maxEntries: 600, maxAgeSeconds: 14 * DAY },
         },
+      },
+      {
+        // A megabyte, kept once a code has been read: the next may be where there is no network.
+        urlPattern: ({ url }) => url.pathname.startsWith('/codes/'),
+        handler: 'StaleWhileRevalidate',
+        options: { cacheName: 'codes' },
       },
       {
         urlPattern: PICTURES,

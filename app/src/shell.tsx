@@ -5,7 +5,7 @@ import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { Provider } from 'react-redux';
 import { Portrait, SignInScreen, useSessionQuery } from '@/features/account';
 import { useSending } from '@/features/capture';
-import { useTrayCount } from '@/features/reading';
+import { useTrayCount, WordStrip } from '@/features/reading';
 import { hasStatus, problemText } from '@/lib/api';
 import { useWide } from '@/lib/useWide';
 import { BottomBar, MarginColumn } from '@/navigation';
@@ -70,6 +70,7 @@ function Desk({ name, accountId }: { name: string; accountId: string }) {
       <View className="min-h-0 flex-1 flex-row">
         <MarginColumn path={path} trayCount={trayCount} portrait={portrait} />
         <View className="min-h-0 min-w-0 flex-1">
+          <WordStrip accountId={accountId} />
           <Place />
         </View>
       </View>
@@ -83,6 +84,7 @@ function Desk({ name, accountId }: { name: string; accountId: string }) {
           {portrait}
         </View>
       ) : null}
+      <WordStrip accountId={accountId} />
       <View className="min-h-0 flex-1">
         <Place />
       </View>

@@ -6,6 +6,7 @@ export * from './outline';
 export * from './people';
 export * from './problem';
 export * from './proof';
+export * from './secondLook';
 export * from './reading';
 export * from './tag';
 export * from './tray';

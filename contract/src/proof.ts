@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { CardOccasion } from './occasion';
+import { OpenSecondLook } from './secondLook';
 import { FIELD_NAMES } from '@dossier/core/reading/fields';
 
 const Point = z.tuple([z.number(), z.number()]);
@@ -71,6 +72,7 @@ export const ProofCard = z.object({
   /** The back joined to this card, read with it as one. */
   back: z.object({ cardId: z.uuid(), picture: z.boolean(), reading: Reading }).nullable(),
   personId: z.uuid().nullable(),
+  secondLook: OpenSecondLook.nullable(),
   takenAt: z.iso.datetime(),
   reading: Reading,
   proposals: z.array(FieldProposal),
@@ -81,3 +83,22 @@ export type ProofCard = z.infer<typeof ProofCard>;
 /** Joining a card of the tray to another as its back. */
 export const BackChange = z.object({ cardId: z.uuid() });
 export type BackChange = z.infer<typeof BackChange>;
+
+const SideOfSheet = z.object({ id: z.uuid(), quad: QuadShape.nullable(), name: z.string().nullable() });
+
+/** A photograph of several backs beside that of their fronts, with pairs suggested by position. */
+export const BacksOfPhoto = z.object({
+  frontPhotoId: z.uuid(),
+  fronts: z.array(SideOfSheet),
+  backs: z.array(SideOfSheet),
+  pairs: z.array(z.object({ frontId: z.uuid(), backId: z.uuid() })),
+  /** How the backs were laid down: each card turned in its place, or the whole rows turned over. */
+  laid: z.enum(['inPlace', 'sideways', 'endways']),
+});
+export type BacksOfPhoto = z.infer<typeof BacksOfPhoto>;
+
+/** Which backs belong to which fronts; those left out are cards of their own. */
+export const BackPairs = z.object({
+  pairs: z.array(z.object({ frontId: z.uuid(), backId: z.uuid() })).max(60),
+});
+export type BackPairs = z.infer<typeof BackPairs>;

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { CardOccasion } from './occasion';
+import { CardLanguages, CardOccasion, CountryCode } from './occasion';
+import { OpenSecondLook } from './secondLook';
 
 /** Where a card not yet filed stands. `waiting` and `reading` are photographs whose cards are not known yet. */
 export const TrayState = z.enum(['waiting', 'reading', 'toProve', 'needsPerson', 'setAside', 'unreadable']);
@@ -15,6 +16,8 @@ export const TrayItem = z.object({
   /** Whether there is a picture to show. */
   picture: z.boolean(),
   occasion: CardOccasion.pick({ id: true, name: true }).nullable(),
+  /** What a colleague is asked about it. */
+  secondLook: OpenSecondLook.nullable(),
   /** Best guess of whose card it is. */
   name: z.string().nullable(),
   company: z.string().nullable(),
@@ -33,8 +36,8 @@ export const TrayQuery = z.object({
   cursor: z.string().max(400).optional(),
   /** Cards of one occasion, or of none. */
   occasion: z.union([z.uuid(), z.literal('none')]).optional(),
-  /** `open` is everything still to be worked on, without what was set aside. */
-  show: z.enum(['all', 'open', 'toProve', 'needsPerson', 'setAside']).default('all'),
+  /** `open` is everything still to be worked on, without what was set aside; `forMe` what one is asked to look at. */
+  show: z.enum(['all', 'open', 'toProve', 'needsPerson', 'setAside', 'forMe']).default('all'),
 });
 export type TrayQuery = z.infer<typeof TrayQuery>;
 
@@ -45,7 +48,35 @@ export const CardsChange = z.object({
 });
 export type CardsChange = z.infer<typeof CardsChange>;
 
-export const Tray = z.object({ items: z.array(TrayItem), total: z.number().int(), next: z.string().nullable() });
+/** Reading cards once more, with other expectations; null and empty for those of occasion and workspace. */
+export const ReadAgain = z.object({
+  cardIds: z.array(z.uuid()).min(1).max(500),
+  country: CountryCode.nullable().default(null),
+  languages: CardLanguages.default([]),
+});
+export type ReadAgain = z.infer<typeof ReadAgain>;
+
+/** The photographs that somebody took or sent together most recently. */
+export const Batch = z.object({
+  id: z.uuid(),
+  photos: z.number().int(),
+  /** How many of them are read, or cannot be. */
+  done: z.number().int(),
+  unreadable: z.number().int(),
+  /** Cards found in them that are not filed yet. */
+  cards: z.number().int(),
+});
+export type Batch = z.infer<typeof Batch>;
+export const LatestBatch = z.object({ batch: Batch.nullable() });
+export type LatestBatch = z.infer<typeof LatestBatch>;
+
+export const Tray = z.object({
+  items: z.array(TrayItem),
+  total: z.number().int(),
+  next: z.string().nullable(),
+  /** Photographs of backs that show several cards, to be matched with their fronts by a person. */
+  backs: z.array(z.object({ photoId: z.uuid(), fronts: z.number().int(), backs: z.number().int() })),
+});
 export type Tray = z.infer<typeof Tray>;
 
 /** One server-sent event of `/tray/events`: something about this photograph, or card without one, changed. */

@@ -1,6 +1,6 @@
 """Draws text lines as the detector cuts them from photographed cards, and writes them in parts.
 
-    draw.py FOLDER --from 0 --to 1000 [--validation]
+    draw.py FOLDER --from 0 --to 1000 [--kind lines|finishing|validation]
 
 Line i depends on nothing but i and SEED. For each part a file of crops (48 pixels high, blue, green,
 red bytes, one after another) and a JSON list of {"text", "width"} are written.
@@ -22,6 +22,8 @@ HEIGHT = 48
 # Longer lines teach the same as two short ones, and cost more.
 WIDEST = 880
 PART = 1000
+# The order is part of the seeds.
+KINDS = ("lines", "validation", "finishing")
 
 
 class LineDrawer:
@@ -219,15 +221,16 @@ def main():
     arguments.add_argument("folder", type=Path)
     arguments.add_argument("--from", dest="first", type=int, required=True)
     arguments.add_argument("--to", dest="end", type=int, required=True)
-    arguments.add_argument("--validation", action="store_true")
+    arguments.add_argument("--kind", choices=KINDS, default="lines")
     options = arguments.parse_args()
     options.folder.mkdir(parents=True, exist_ok=True)
-    drawer, writer = LineDrawer(options.validation), LineWriter()
+    kind = KINDS.index(options.kind)
+    drawer, writer = LineDrawer(options.kind == "validation"), LineWriter(options.kind == "finishing")
     for start in range(options.first, options.end, PART):
-        seed = [SEED, int(options.validation), start]
+        seed = [SEED, kind, start]
         rng = np.random.default_rng(seed)
-        writer.begin(rng, SEED + start + (1 << 30 if options.validation else 0))
-        name = f"{'validation' if options.validation else 'lines'}-{start:06d}"
+        writer.begin(rng, SEED + start + (kind << 30))
+        name = f"{options.kind}-{start:06d}"
         if (options.folder / f"{name}.json").exists():
             continue
         labels, crops = [], []

@@ -58,9 +58,15 @@ STREETS = _table("streets")
 
 
 class LineWriter:
-    """Writes one line after another; after `begin` with the same seed come the same lines."""
+    """
+    Writes one line after another; after `begin` with the same seed come the same lines.
 
-    def __init__(self):
+    :param finishing: lines as cards have them, with accents as often as the languages use them and more of the
+        signs that are easily confused, for the last part of the training
+    """
+
+    def __init__(self, finishing=False):
+        self.accents = 0.12 if finishing else 0.3
         self.fakers = [Faker(locale) for locale in LOCALES]
         self.words = []
         for name in WORD_LISTS:
@@ -70,8 +76,8 @@ class LineWriter:
         self.accented = [[w for w in words if not w.isascii()] for words in self.words]
         self.kinds = [
             (self.name, 17), (self.title, 12), (self.company, 12), (self.address, 15), (self.email, 10),
-            (self.web, 6), (self.phone, 12), (self.phrase, 7), (self.number, 4), (self.chance, 5),
-        ]
+            (self.web, 6), (self.phone, 12), (self.phrase, 7), (self.number, 4), (self.chance, 1 if finishing else 5),
+        ] + ([(self.signs, 10)] if finishing else [])
         weights = [w for _, w in self.kinds]
         self.weights = [w / sum(weights) for w in weights]
 
@@ -107,7 +113,7 @@ class LineWriter:
         return text
 
     def _words(self, low, high):
-        lists = self.accented if self.happens(0.3) else self.words
+        lists = self.accented if self.happens(self.accents) else self.words
         words = lists[int(self.rng.integers(len(lists)))] or self.words[0]
         return [self.one(words) for _ in range(int(self.rng.integers(low, high + 1)))]
 
@@ -221,6 +227,28 @@ class LineWriter:
             return f"{self.one(HOURS)} {self.rng.integers(6, 11)}{self.one([':00', '.00', '.30', ' h', ''])}{self.one(['–', ' – ', '-'])}{self.rng.integers(12, 21)}{self.one([':00', '.00', ':30', ' h', ' Uhr'])}"
         letters = "".join(self.one("ABCDEFGHJKLMNPQRSTUVWXYZ0123456789") for _ in range(int(self.rng.integers(2, 8))))
         return self.one([digits, letters, f"{letters[:3]} {letters[3:]}", f"{letters[:2]}{digits[:3]} {digits[3:4]}{letters[2:4]}"])
+
+    def signs(self):
+        """What looks alike: dashes and hyphens, degrees and ordinals, letters under a circumflex and under a dot."""
+        lot = self.rng.random()
+        low = int(self.rng.integers(1, 190))
+        high = low + int(self.rng.integers(1, 12))
+        if lot < 0.4:
+            street = self.one(STREETS) if self.happens(0.5) else self.one(self.fakers).street_name()
+            number = f"{low}{self.one(['–', '–', '-'])}{high}"
+            return self.one([f"{street} {number}", f"{number} {street}", number])
+        if lot < 0.6:
+            name = f"{self.one(self.fakers).last_name()}{self.one(['–', '-', ' – ', ' - ', ' — '])}{self.one(self.fakers).last_name()}"
+            return name if self.happens(0.5) else f"{name} {self.one(LEGAL_FORMS)}"
+        if lot < 0.85:
+            floor = f"{self.rng.integers(1, 12)}{self.one('ºªº°')}"
+            return self.one([
+                f"{self.one(['Calle', 'Rua', 'Avda.', 'Av.', 'Travessa', 'Paseo', 'Largo'])} {self.one(self.fakers).last_name()}, {low}, {floor}{self.one(['', ' A', ' Dto.', ' Esq.', ' izda.', ' B'])}",
+                f"{self.one(['Dpto.', 'Piso', 'Planta', 'Andar', 'Sala'])} {floor}", f"{floor} {self.one(['andar', 'piso', 'planta', 'Esq.', 'Dto.'])}",
+                f"{self.one(['nº', 'Nº', 'n.º', 'N°', 'n°'])} {low}", f"{low}° {high}’ N", f"{self.one(['Dr.ª', 'Eng.º', 'M.ª', 'Eng.ª', 'D.ª'])} {self.one(self.fakers).name()}",
+            ])
+        words = [w for w in self.accented[2] + self.accented[4] if set(w.lower()) & set("îïìíûôœæçëê")]
+        return " ".join(self.one(words).capitalize() for _ in range(int(self.rng.integers(1, 4))))
 
     def chance(self):
         length = int(self.rng.integers(2, 16))

@@ -1,8 +1,9 @@
 """Trains the Latin head on drawn lines and writes it as ONNX.
 
-    train.py FOLDER --out HEAD.onnx [--epochs 3]
+    train.py FOLDER --out HEAD.onnx [--kind lines|finishing] [--epochs 3] [--start HEAD.onnx] [--rate 2e-3]
 
-FOLDER holds what `make-data.sh` wrote. The order of the lines and the first weights come from SEED.
+FOLDER holds what `make-data.sh` wrote. The order of the lines and the first weights come from SEED; with
+`--start` the weights are those of a head written before.
 """
 
 import argparse
@@ -14,6 +15,8 @@ from collections import defaultdict
 from pathlib import Path
 
 import numpy as np
+import onnx
+import onnx.numpy_helper
 import torch
 from torch.nn.functional import ctc_loss, log_softmax
 
@@ -22,7 +25,6 @@ from network import Exported, LatinHead
 
 SEED = 20261125
 BATCH = 32
-PEAK_RATE = 2e-3
 WARM_UP = 300
 WEIGHT_DECAY = 1e-3
 CLIP = 5.0
@@ -89,17 +91,17 @@ def _loss(head, lines, width, batch):
     ).div(lengths).mean()
 
 
-def train(head, lines, epochs, validation):
+def train(head, lines, epochs, validation, peak_rate):
     order = random.Random(SEED)
     steps = epochs * len(lines.batches(random.Random(0)))
-    optimiser = torch.optim.AdamW(head.parameters(), lr=PEAK_RATE, weight_decay=WEIGHT_DECAY)
+    optimiser = torch.optim.AdamW(head.parameters(), lr=peak_rate, weight_decay=WEIGHT_DECAY)
     step, mean, began = 0, 0.0, time.time()
     for epoch in range(epochs):
         head.train()
         for width, batch in lines.batches(order):
             rate = min(1.0, (step + 1) / WARM_UP) * 0.5 * (1 + math.cos(math.pi * step / steps))
             for group in optimiser.param_groups:
-                group["lr"] = PEAK_RATE * rate
+                group["lr"] = peak_rate * rate
             loss = _loss(head, lines, width, batch)
             optimiser.zero_grad()
             loss.backward()
@@ -145,17 +147,27 @@ def export(head, path):
     )
 
 
+def load(head, path):
+    """Takes over the weights of an exported head: they are stored under their own names."""
+    stored = {tensor.name.removeprefix("head."): tensor for tensor in onnx.load(str(path)).graph.initializer}
+    head.load_state_dict({name: torch.from_numpy(onnx.numpy_helper.to_array(stored[name]).copy()) for name in head.state_dict()})
+
+
 def main():
     arguments = argparse.ArgumentParser()
     arguments.add_argument("folder", type=Path)
     arguments.add_argument("--out", type=Path, required=True)
+    arguments.add_argument("--kind", default="lines")
     arguments.add_argument("--epochs", type=int, default=3)
+    arguments.add_argument("--start", type=Path)
+    arguments.add_argument("--rate", type=float, default=2e-3)
     options = arguments.parse_args()
     torch.manual_seed(SEED)
     torch.set_num_threads(1)
     head = LatinHead(len(CHARSET) + 1)
-    train(head, Lines(options.folder, "lines"), options.epochs, Lines(options.folder, "validation"))
-    torch.save(head.state_dict(), options.out.with_suffix(".pt"))
+    if options.start:
+        load(head, options.start)
+    train(head, Lines(options.folder, options.kind), options.epochs, Lines(options.folder, "validation"), options.rate)
     export(head, options.out)
 
 

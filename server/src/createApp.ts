@@ -35,6 +35,8 @@ export function createApp({ database, events, config, logger }: Parts): Express 
         useDefaults: true,
         directives: {
           'default-src': ["'self'"],
+          // The reader of codes is WebAssembly.
+          'script-src': ["'self'", "'wasm-unsafe-eval'"],
           'img-src': ["'self'", 'blob:', 'data:'],
           'media-src': ["'self'", 'blob:'],
           'style-src': ["'self'", "'unsafe-inline'"],

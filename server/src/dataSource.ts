@@ -3,10 +3,11 @@ import { DataSource } from 'typeorm';
 import { Account, AccountSession } from './features/account';
 import { Occasion, Photo } from './features/capture';
 import { ChangeLogEntry, Company, Employment, FilingReceipt, Note, Person, Reach } from './features/people';
-import { Card, LearnedFact } from './features/reading';
+import { Card, LearnedFact, SecondLook } from './features/reading';
 import { FirstTables1780000000000 } from './migrations/1780000000000-firstTables';
 import { Learning1780000000001 } from './migrations/1780000000001-learning';
 import { Occasions1780000000002 } from './migrations/1780000000002-occasions';
+import { SecondLooks1780000000003 } from './migrations/1780000000003-secondLooks';
 import { StoredFile, Workspace } from './platform/entities';
 
 /** The database of Dossier through one role's connection. */
@@ -17,7 +18,7 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
     poolSize,
     synchronize: false,
     migrationsTableName: 'migration',
-    migrations: [FirstTables1780000000000, Learning1780000000001, Occasions1780000000002],
+    migrations: [FirstTables1780000000000, Learning1780000000001, Occasions1780000000002, SecondLooks1780000000003],
     entities: [
       Workspace,
       StoredFile,
@@ -27,6 +28,7 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       Photo,
       Card,
       LearnedFact,
+      SecondLook,
       Person,
       Company,
       Employment,

@@ -27,6 +27,7 @@ describe('the tables', () => {
       'filing_receipt',
       'learned_fact',
       'occasion',
+      'second_look',
     ];
     for (const table of tables)
       expect([table, await serving.query(`select count(*)::int from ${table}`)]).toEqual([table, [{ count: 0 }]]);

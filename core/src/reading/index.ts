@@ -1,3 +1,4 @@
+export { editDistance } from './editDistance';
 export * from './fields';
 export { naturalCompany, naturalName, naturalTitle } from './naturalCase';
 export { lessonsOf, type FiledRecord, type Lesson } from './lessons';

@@ -1,5 +1,5 @@
 import { Link } from 'expo-router';
-import { useCallback, useState, type DragEvent } from 'react';
+import { lazy, Suspense, useCallback, useState, type DragEvent } from 'react';
 import { Pressable, View } from 'react-native';
 import { useSelector } from 'react-redux';
 import { useDeviceSetting } from '@/lib/deviceSetting';
@@ -18,7 +18,10 @@ import { useRoom } from './useRoom';
 import { useShots, type LastShot } from './useShots';
 import { WithoutPicture } from './WithoutPicture';
 
-type Panel = 'occasion' | 'text' | 'last';
+/** Knows web addresses by their endings: heavy, and few people read codes. */
+const CodePanel = lazy(() => import('./CodePanel'));
+
+type Panel = 'occasion' | 'text' | 'last' | 'code';
 
 /** The live picture with the card outlined and advice; card after card without waiting. Or files, or text. */
 export function PhotographScreen({ accountId }: { accountId: string }) {
@@ -44,7 +47,7 @@ export function PhotographScreen({ accountId }: { accountId: string }) {
     if (shot && (await keep(shot.bytes, shot.thumbnail)) && sound) soundSafe();
     setBusy(false);
   }, [keep, sound, takePicture]);
-  const { sight, taken } = useLive(camera.video, live && watching, () => {
+  const { sight, taken } = useLive(camera.video, live && watching && panel !== 'code', () => {
     if (!byItself || panel) return false;
     void release();
     return true;
@@ -94,6 +97,17 @@ export function PhotographScreen({ accountId }: { accountId: string }) {
                 {`Taking in ${progress.done + 1} of ${progress.of}: ${progress.name}`}
               </Notice>
             ) : null}
+            {panel === 'code' ? (
+              <Suspense fallback={<Soft>One moment …</Soft>}>
+                <CodePanel
+                  accountId={accountId}
+                  occasionId={occasionId}
+                  video={camera.video}
+                  live={live}
+                  onDone={() => setPanel(undefined)}
+                />
+              </Suspense>
+            ) : null}
             {panel === 'last' && shots.last ? (
               <LastShotPanel
                 last={shots.last}
@@ -106,8 +120,8 @@ export function PhotographScreen({ accountId }: { accountId: string }) {
                 onClose={() => setPanel(undefined)}
               />
             ) : null}
-            {shots.count > 0 ? <KeptLine count={shots.count} backNext={shots.backNext} /> : null}
-            {live ? (
+            {shots.count > 0 && panel !== 'code' ? <KeptLine count={shots.count} backNext={shots.backNext} /> : null}
+            {live && panel !== 'code' ? (
               <>
                 <View className="flex-row items-center justify-between">
                   <View className="w-[120px]">
@@ -148,7 +162,14 @@ export function PhotographScreen({ accountId }: { accountId: string }) {
                 />
               </>
             ) : null}
-            <OtherWays onFiles={() => pick()} onFolder={() => pick(true)} onText={() => setPanel('text')} />
+            {panel === 'code' ? null : (
+              <OtherWays
+                onFiles={() => pick()}
+                onFolder={() => pick(true)}
+                onCode={() => setPanel('code')}
+                onText={() => setPanel('text')}
+              />
+            )}
           </View>
         </>
       )}
@@ -173,10 +194,12 @@ const OccasionBar = ({ name, onPress }: { name: string | undefined; onPress: () 
 const OtherWays = ({
   onFiles,
   onFolder,
+  onCode,
   onText,
 }: {
   onFiles: () => void;
   onFolder: () => void;
+  onCode: () => void;
   onText: () => void;
 }) => (
   <View className="-mx-2 flex-row flex-wrap justify-between border-t border-rule">
@@ -186,8 +209,11 @@ const OtherWays = ({
     <Button look="bare" className="px-2" onPress={onFolder}>
       A folder
     </Button>
+    <Button look="bare" className="px-2" label="Read a code" onPress={onCode}>
+      A code
+    </Button>
     <Button look="bare" className="px-2" onPress={onText}>
-      Without a picture
+      No picture
     </Button>
   </View>
 );

@@ -15,6 +15,7 @@ import { CardView } from './CardView';
 import { BackOfCard } from './BackOfCard';
 import { FieldRow } from './FieldRow';
 import { LooseLines } from './LooseLines';
+import { SecondLookBanner } from './SecondLookBanner';
 import { sideOf, sidesOf } from './sides';
 import { proofActions } from './slice';
 import { useDraft } from './useDraft';
@@ -94,6 +95,7 @@ export function ProofScreen({ cardId }: { cardId: string }) {
       keyboardShouldPersistTaps="handled"
       contentContainerStyle={{ paddingBottom: 32 }}
     >
+      {card.secondLook ? <SecondLookBanner cardId={cardId} look={card.secondLook} /> : null}
       {card.state === 'needsPerson' ? (
         <View className="px-4 pt-4">
           <Notice>

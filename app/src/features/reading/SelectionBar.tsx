@@ -1,8 +1,10 @@
 import type { CardsChange, Occasion } from '@dossier/contract';
-import { View } from 'react-native';
+import { useState } from 'react';
+import { ScrollView, View } from 'react-native';
 import { problemText } from '@/lib/api';
 import { Button, Notice, Select, Text } from '@/ui';
 import { useChangeCardsMutation, useMoveToOccasionMutation } from './api';
+import { ReadAgainPanel, SecondLookPanel } from './SelectionPanels';
 
 interface Props {
   cardIds: readonly string[];
@@ -16,6 +18,7 @@ interface Props {
 export function SelectionBar({ cardIds, occasions, onAll, onDone }: Props) {
   const [change, { isLoading, error }] = useChangeCardsMutation();
   const [move, { isLoading: isMoving, error: moveError }] = useMoveToOccasionMutation();
+  const [panel, setPanel] = useState<'secondLook' | 'readAgain'>();
   const none = cardIds.length === 0;
   const set = async (state: CardsChange['state'], words: string) => {
     const ids = [...cardIds];
@@ -40,6 +43,15 @@ export function SelectionBar({ cardIds, occasions, onAll, onDone }: Props) {
   return (
     <View role="toolbar" aria-label="Chosen cards" className="gap-2 border-t border-rule bg-paper px-4 py-2">
       {problem ? <Notice fault>{problemText(problem)}</Notice> : null}
+      {panel && !none ? (
+        <ScrollView style={{ maxHeight: 340 }} contentContainerStyle={{ paddingBottom: 8 }}>
+          {panel === 'secondLook' ? (
+            <SecondLookPanel cardIds={cardIds} onDone={() => onDone()} onCancel={() => setPanel(undefined)} />
+          ) : (
+            <ReadAgainPanel cardIds={cardIds} onDone={() => onDone()} onCancel={() => setPanel(undefined)} />
+          )}
+        </ScrollView>
+      ) : null}
       <View className="flex-row flex-wrap items-center gap-2">
         <Text role="status" className="tabular min-w-[90px]">
           {none ? 'None chosen' : `${cardIds.length} chosen`}
@@ -51,10 +63,16 @@ export function SelectionBar({ cardIds, occasions, onAll, onDone }: Props) {
           Done
         </Button>
       </View>
-      <View className="flex-row flex-wrap items-center gap-3">
+      <View className={`flex-row flex-wrap items-center gap-x-3 gap-y-2 ${panel ? 'hidden' : ''}`}>
         {none ? null : (
           <Select label="Move to another occasion" options={places} value="" onChange={(id) => void moveTo(id)} />
         )}
+        <Button disabled={none} onPress={() => setPanel('secondLook')}>
+          Second look
+        </Button>
+        <Button disabled={none} onPress={() => setPanel('readAgain')}>
+          Read again
+        </Button>
         <Button disabled={none} busy={isLoading || isMoving} onPress={() => void set('setAside', 'set aside')}>
           Set aside
         </Button>

@@ -9,6 +9,7 @@ const SHOWN = [
   { value: 'toProve', label: 'To prove' },
   { value: 'needsPerson', label: 'Needs a person' },
   { value: 'setAside', label: 'Set aside' },
+  { value: 'forMe', label: 'For me to look at' },
 ] as const;
 
 interface Props {

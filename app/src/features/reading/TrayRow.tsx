@@ -97,12 +97,16 @@ function RowBody({ item }: { item: TrayItem }) {
           {item.doubts > 0 ? <Highlight>{item.doubts === 1 ? '1 doubt' : `${item.doubts} doubts`}</Highlight> : null}
           <Soft>{item.doubts > 0 ? where : `${stateWords(item)} · ${where}`}</Soft>
         </View>
+        {item.secondLook ? <Soft numberOfLines={2}>{secondLookWords(item.secondLook)}</Soft> : null}
         {item.message ? <Soft className="text-ink">{item.message}</Soft> : null}
         {item.state === 'reading' ? <Progress share={item.progress ?? 0} /> : null}
       </View>
     </View>
   );
 }
+
+const secondLookWords = ({ askedBy, askedOf, message }: NonNullable<TrayItem['secondLook']>): string =>
+  `${askedBy.name} asks ${askedOf.name}${message ? `: “${message}”` : ' to look'}`;
 
 /** In place of a picture that there is not. */
 const NoPicture = () => (

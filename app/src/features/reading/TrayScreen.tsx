@@ -9,6 +9,7 @@ import { problemText } from '@/lib/api';
 import { selectWaitingRequests } from '@/lib/outbox';
 import { Button, EmptyState, Heading, LoadingLines, Notice, Soft } from '@/ui';
 import { useChangeCardsMutation, useTrayInfiniteQuery, type TrayView } from './api';
+import { BatchLine } from './BatchLine';
 import { SelectionBar } from './SelectionBar';
 import { TrayFilter } from './TrayFilter';
 import { TrayRow } from './TrayRow';
@@ -49,12 +50,21 @@ function TrayOf({ accountId }: { accountId: string }) {
           </Button>
         ) : null}
       </View>
+      <BatchLine />
       {items.length + waiting.length > 0 ? <Soft>{countWords(data?.pages[0]?.total ?? 0, waiting.length)}</Soft> : null}
       {error ? (
         <Notice fault action={<Button onPress={() => void refetch()}>Try again</Button>}>
           {problemText(error)}
         </Notice>
       ) : null}
+      {data?.pages[0]?.backs.map(({ photoId, fronts, backs }) => (
+        <Notice
+          key={photoId}
+          action={<Button onPress={() => router.push(`/photos/${photoId}/backs`)}>Match them</Button>}
+        >
+          {`${counted(fronts, 'front')} and ${counted(backs, 'back')} wait to be matched.`}
+        </Notice>
+      ))}
       {undo ? <Undo {...undo} onGone={() => setUndo(undefined)} /> : null}
       {items.length > 0 || narrowed ? (
         <View className="flex-row flex-wrap items-center justify-between gap-x-4">
@@ -142,6 +152,8 @@ function Undo({ words, cardIds, onGone }: { words: string; cardIds: string[]; on
     </Notice>
   );
 }
+
+const counted = (n: number, what: string): string => `${n} ${what}${n === 1 ? '' : 's'}`;
 
 function countWords(inTray: number, onDevice: number): string {
   const cards = inTray === 1 ? '1 card not filed yet' : `${inTray} cards not filed yet`;

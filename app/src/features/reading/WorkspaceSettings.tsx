@@ -2,6 +2,7 @@ import { Link } from 'expo-router';
 import { View } from 'react-native';
 import { useSessionQuery } from '@/features/account';
 import { Rule, Subheading, Text } from '@/ui';
+import { NotificationSetting } from './NotificationSetting';
 import { PictureSettings } from './PictureSettings';
 import { ReadingSettings } from './ReadingSettings';
 
@@ -21,6 +22,8 @@ export function WorkspaceSettings() {
         <Subheading>Pictures</Subheading>
         <PictureSettings keepPictures={keepPictures} keepDays={keepDays} />
       </View>
+      <Rule />
+      <NotificationSetting />
       <Rule />
       <Link href="/occasions">
         <View className="min-h-touch justify-center">

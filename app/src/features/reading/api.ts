@@ -1,4 +1,16 @@
-import { TrayEvent, type CardsChange, type OccasionMove, type Tray, type TrayQuery } from '@dossier/contract';
+import {
+  TrayEvent,
+  type BackPairs,
+  type BacksOfPhoto,
+  type CardsChange,
+  type LatestBatch,
+  type OccasionMove,
+  type ReadAgain,
+  type SecondLookRequest,
+  type SecondLooks,
+  type Tray,
+  type TrayQuery,
+} from '@dossier/contract';
 import { API, api } from '@/lib/api';
 
 /** Which part of the tray is looked at; everything without one. */
@@ -62,7 +74,45 @@ export const readingApi = api.injectEndpoints({
       query: (body) => ({ url: '/tray/occasion', method: 'PUT', body }),
       invalidatesTags: ['Tray', 'Occasion', 'Card'],
     }),
+    readAgain: build.mutation<void, ReadAgain>({
+      query: (body) => ({ url: '/cards/read-again', method: 'POST', body }),
+      invalidatesTags: ['Tray', 'Card'],
+    }),
+    latestBatch: build.query<LatestBatch, void>({ query: () => '/batches/latest', providesTags: ['Tray'] }),
+    secondLooks: build.query<SecondLooks, void>({ query: () => '/second-looks', providesTags: ['Tray'] }),
+    askForSecondLook: build.mutation<void, SecondLookRequest>({
+      query: (body) => ({ url: '/second-looks', method: 'POST', body }),
+      invalidatesTags: ['Tray', 'Card'],
+    }),
+    answerSecondLook: build.mutation<void, { cardId: string; answer: string }>({
+      query: ({ cardId, answer }) => ({ url: `/cards/${cardId}/second-look/answer`, method: 'PUT', body: { answer } }),
+      invalidatesTags: (_result, _error, { cardId }) => ['Tray', { type: 'Card', id: cardId }],
+    }),
+    secondLooksSeen: build.mutation<void, string[]>({
+      query: (ids) => ({ url: '/second-looks/seen', method: 'PUT', body: { ids } }),
+      invalidatesTags: ['Tray'],
+    }),
+    backsOfPhoto: build.query<BacksOfPhoto, string>({
+      query: (photoId) => `/photos/${photoId}/backs`,
+      providesTags: (_result, _error, id) => [{ type: 'Photo', id }, 'Card'],
+    }),
+    joinBacks: build.mutation<void, { photoId: string } & BackPairs>({
+      query: ({ photoId, pairs }) => ({ url: `/photos/${photoId}/backs`, method: 'PUT', body: { pairs } }),
+      invalidatesTags: ['Tray', 'Card'],
+    }),
   }),
 });
 
-export const { useChangeCardsMutation, useMoveToOccasionMutation, useTrayInfiniteQuery } = readingApi;
+export const {
+  useAnswerSecondLookMutation,
+  useAskForSecondLookMutation,
+  useBacksOfPhotoQuery,
+  useChangeCardsMutation,
+  useJoinBacksMutation,
+  useLatestBatchQuery,
+  useMoveToOccasionMutation,
+  useReadAgainMutation,
+  useSecondLooksQuery,
+  useSecondLooksSeenMutation,
+  useTrayInfiniteQuery,
+} = readingApi;

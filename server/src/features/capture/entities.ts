@@ -47,6 +47,8 @@ export class Occasion {
 @Index('photo_occasion', ['occasionId'])
 @Index('photo_back_of', ['backOf'])
 @Index('photo_content', ['workspaceId', 'contentHash'])
+@Index('photo_batch', ['batchId'])
+@Index('photo_taken_by', ['takenBy', 'receivedAt'])
 export class Photo {
   @PrimaryColumn({ type: 'uuid', primaryKeyConstraintName: 'photo_pkey' })
   id!: string;
@@ -62,6 +64,9 @@ export class Photo {
   @ManyToOne(() => Occasion, { onDelete: 'SET NULL' })
   @JoinColumn({ name: 'occasion_id', foreignKeyConstraintName: 'photo_occasion_fk' })
   occasion?: Relation<Occasion> | null;
+  /** Photographs of one person that came together, waiting to be read at the same time. */
+  @Column({ name: 'batch_id', type: 'uuid' })
+  batchId!: string;
   /** The photograph of the fronts whose backs this one shows; it may still be on its way. */
   @Column({ name: 'back_of', type: 'uuid', nullable: true })
   backOf!: string | null;

@@ -6,7 +6,7 @@ import { sendPicture } from '../../platform/pictures';
 import { ProblemError } from '../../platform/problem';
 import { whoIs } from '../../platform/session';
 import { listOccasions, saveOccasion } from './occasions';
-import { discardPhoto, photoPicture, receivePhoto, smallPicture } from './service';
+import { discardPhoto, latestBatch, photoPicture, receivePhoto, smallPicture } from './service';
 
 const Id = z.object({ id: z.uuid() });
 const PictureSize = z.object({ size: z.enum(['full', 'display', 'thumbnail']).default('full') });
@@ -29,6 +29,9 @@ export function captureRoutes(database: DataSource): Router {
         onceOnly: file === '1',
       });
       response.status(created ? 201 : 200).json(photo);
+    })
+    .get('/batches/latest', async (request, response) => {
+      response.json({ batch: await latestBatch(database, whoIs(request)) });
     })
     .get('/occasions', async (request, response) => {
       response.json({ items: await listOccasions(database, whoIs(request)) });

@@ -1,4 +1,4 @@
-import type { Photo as PhotoView } from '@dossier/contract';
+import type { Batch, Photo as PhotoView } from '@dossier/contract';
 import { createHash } from 'node:crypto';
 import { sniffPhoto } from '@dossier/reader/sniff';
 import { photoThumbnail } from '@dossier/reader/thumbnail';
@@ -71,6 +71,7 @@ export async function receivePhoto(
       takenBy: who.accountId,
       fileId,
       contentHash,
+      batchId: await batchFor(manager, who),
       backOf: upload.backOf ?? null,
       occasionId: await knownOccasion(manager, upload.occasionId),
       state: 'waiting',
@@ -89,6 +90,43 @@ export async function receivePhoto(
     await addJob(manager, 'readPhoto', payload, { key: `read:${photo.id}`, maxAttempts: READING_ATTEMPTS });
     await announce(manager, who.workspaceId, { photoId: photo.id, state: 'waiting', progress: null });
     return { photo: view(photo), created: true };
+  });
+}
+
+/** Photographs sent within this of each other belong together even when reading keeps up with them. */
+const SAME_BATCH_SECONDS = 120;
+
+/** The batch that a photograph just received belongs to: that of the last one, unless all was done long ago. */
+async function batchFor(manager: EntityManager, { accountId, workspaceId }: SignedIn): Promise<string> {
+  await manager.query(`select pg_advisory_xact_lock(hashtextextended($1, 1))`, [accountId]);
+  const rows = await manager.query<{ batch_id: string }[]>(
+    `select batch_id from photo
+     where workspace_id = $1 and taken_by = $2
+       and (state in ('waiting', 'reading') or received_at > now() - make_interval(secs => ${SAME_BATCH_SECONDS}))
+     order by received_at desc limit 1`,
+    [workspaceId, accountId],
+  );
+  return rows[0]?.batch_id ?? uuidv7();
+}
+
+/** How far the photographs are that somebody sent together most recently; null before the first. */
+export function latestBatch(database: DataSource, who: SignedIn): Promise<Batch | null> {
+  return inWorkspace(database, who.workspaceId, async (manager) => {
+    const rows = await manager.query<Batch[]>(
+      `with latest as (
+         select batch_id from photo where workspace_id = $1 and taken_by = $2 order by received_at desc limit 1)
+       select latest.batch_id as id,
+              count(*)::int as photos,
+              count(*) filter (where photo.state not in ('waiting', 'reading'))::int as done,
+              count(*) filter (where photo.state = 'unreadable')::int as unreadable,
+              (select count(*)::int from card join photo of_batch on of_batch.id = card.photo_id
+               where of_batch.batch_id = latest.batch_id
+                 and card.state in ('toProve', 'needsPerson', 'setAside')) as cards
+       from latest join photo on photo.batch_id = latest.batch_id
+       group by latest.batch_id`,
+      [who.workspaceId, who.accountId],
+    );
+    return rows[0] ?? null;
   });
 }
 

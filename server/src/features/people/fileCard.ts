@@ -9,7 +9,7 @@ import type { SignedIn } from '../../platform/session';
 import { announce } from '../../platform/trayEvents';
 import { inWorkspace } from '../../platform/workspaceScope';
 import { ownerIn } from '../capture';
-import { Card, learn, removePicturesSoon } from '../reading';
+import { Card, closeSecondLook, learn, removePicturesSoon } from '../reading';
 import { ChangeLogEntry, FilingReceipt, Note, Person, Reach } from './entities';
 import { loadPerson } from './loadPerson';
 import { personColumns, saveEmployment, saveReach } from './savePerson';
@@ -44,6 +44,7 @@ export function fileCard(database: DataSource, who: SignedIn, key: string, reque
       ...filed,
       at: filing.at,
     });
+    await closeSecondLook(manager, who, card.id, '');
     await learn(manager, who, card.id, lessonsOf(request.fields, card.reading));
     await removePicturesSoon(manager, who.workspaceId);
     await announce(manager, who.workspaceId, { photoId: card.photoId ?? card.id, state: 'changed', progress: null });

@@ -5,7 +5,7 @@ import type { SignedIn } from '../../platform/session';
 import { storage } from '../../platform/storage';
 import { inWorkspace } from '../../platform/workspaceScope';
 import { cardOccasion } from '../capture';
-import { Card } from '../reading';
+import { Card, openSecondLooks } from '../reading';
 
 export function cardToProve(database: DataSource, who: SignedIn, id: string): Promise<ProofCard> {
   return inWorkspace(database, who.workspaceId, async (manager) => {
@@ -20,6 +20,7 @@ export function cardToProve(database: DataSource, who: SignedIn, id: string): Pr
       occasion: cardOccasion(card.occasion),
       state: card.state,
       personId: card.personId,
+      secondLook: (await openSecondLooks(manager, who.workspaceId, [id])).get(id) ?? null,
       takenAt: card.takenAt.toISOString(),
       reading: card.reading as ProofCard['reading'],
       proposals: card.proposals as ProofCard['proposals'],

@@ -14,25 +14,29 @@ import { expectationsOf } from './expectations';
  * @throws ProblemError 404 for a card that is not here, 409 where either has gone its own way
  */
 export function joinBack(database: DataSource, who: SignedIn, frontId: string, backId: string): Promise<void> {
-  return inWorkspace(database, who.workspaceId, async (manager) => {
-    if (frontId === backId) throw conflict('own-back', 'A card cannot be its own back. Choose another card.');
-    const [front, back] = [await lockCard(manager, frontId), await lockCard(manager, backId)];
-    if (back.frontCardId === frontId) return;
-    const joined = await manager.existsBy(Card, { frontCardId: frontId });
-    const hasBack = await manager.existsBy(Card, { frontCardId: backId });
-    if (joined) throw conflict('has-back', 'This card has a back already. Take it off first.');
-    if (![front, back].every((card) => IN_TRAY.includes(card.state)) || hasBack)
-      throw conflict('not-in-tray', 'One of the two cards is no longer in the tray. Look again.');
-    await joinSides(manager, who.workspaceId, front, back);
-  });
+  return inWorkspace(database, who.workspaceId, (manager) => joinBackIn(manager, who.workspaceId, frontId, backId));
+}
+
+/** As `joinBack`, within a transaction. */
+export async function joinBackIn(
+  manager: EntityManager,
+  workspaceId: string,
+  frontId: string,
+  backId: string,
+): Promise<void> {
+  if (frontId === backId) throw conflict('own-back', 'A card cannot be its own back. Choose another card.');
+  const [front, back] = [await lockCard(manager, frontId), await lockCard(manager, backId)];
+  if (back.frontCardId === frontId) return;
+  const joined = await manager.existsBy(Card, { frontCardId: frontId });
+  const hasBack = await manager.existsBy(Card, { frontCardId: backId });
+  if (joined) throw conflict('has-back', 'This card has a back already. Take it off first.');
+  if (![front, back].every((card) => IN_TRAY.includes(card.state)) || hasBack)
+    throw conflict('not-in-tray', 'One of the two cards is no longer in the tray. Look again.');
+  await joinSides(manager, workspaceId, front, back);
 }
 
 async function joinSides(manager: EntityManager, workspaceId: string, front: Card, back: Card): Promise<void> {
-  const { fields } = proposeSides(
-    front.reading,
-    back.reading,
-    await expectationsOf(manager, workspaceId, front.occasionId),
-  );
+  const { fields } = proposeSides(front.reading, back.reading, await expectationsOf(manager, workspaceId, front));
   await manager.update(Card, { id: back.id }, { state: 'attached', frontCardId: front.id });
   await manager.update(Card, { id: front.id }, { proposals: fields, state: stateFor(fields.length) });
   await announceBoth(manager, workspaceId, front, back);
@@ -69,7 +73,7 @@ export function takeBackOff(database: DataSource, who: SignedIn, frontId: string
     const back = await manager.findOneBy(Card, { frontCardId: frontId });
     if (!back) return;
     if (front.state === 'filed') throw conflict('already-filed', 'This card is filed already, with its back.');
-    const { fields } = proposeFields(front.reading, await expectationsOf(manager, who.workspaceId, front.occasionId));
+    const { fields } = proposeFields(front.reading, await expectationsOf(manager, who.workspaceId, front));
     await manager.update(Card, { id: back.id }, { state: stateFor(back.proposals.length), frontCardId: null });
     await manager.update(Card, { id: frontId }, { proposals: fields, state: stateFor(fields.length) });
     await announceBoth(manager, who.workspaceId, front, back);

@@ -9,6 +9,13 @@ export type CardState = 'toProve' | 'needsPerson' | 'setAside' | 'filed' | 'disc
 /** A card in one of these states lies in the tray. */
 export const IN_TRAY: readonly CardState[] = ['toProve', 'needsPerson', 'setAside'];
 
+export interface CardExpectation {
+  /** ISO 3166. */
+  country: string | null;
+  /** ISO 639-1. */
+  languages: string[];
+}
+
 /** One card, found in a photograph or made from text, with what was read on it and what is proposed. */
 @Entity('card')
 @Index('card_tray', ['workspaceId', 'state', 'takenAt', 'id'])
@@ -61,6 +68,9 @@ export class Card {
   proposals!: FieldProposal[];
   @Column({ type: 'text', nullable: true })
   country!: string | null;
+  /** What a person expects of this card in place of what its occasion and workspace say. */
+  @Column({ type: 'jsonb', nullable: true })
+  expected!: CardExpectation | null;
   /** Which models and methods read it. */
   @Column({ type: 'text' })
   engine!: string;
@@ -71,6 +81,43 @@ export class Card {
   takenAt!: Date;
   @Column({ name: 'discarded_at', type: 'timestamptz', nullable: true })
   discardedAt!: Date | null;
+}
+
+/** A colleague asked to look at a card; open until answered. */
+@Entity('second_look')
+@Index('second_look_open', ['cardId'], { unique: true, where: 'answered_at IS NULL' })
+@Index('second_look_asked_of', ['askedOf', 'answeredAt'])
+@Index('second_look_asked_by', ['askedBy', 'seenAt'])
+export class SecondLook {
+  @PrimaryColumn({ type: 'uuid', primaryKeyConstraintName: 'second_look_pkey' })
+  id!: string;
+  @Column({ name: 'workspace_id', type: 'uuid' })
+  workspaceId!: string;
+  @ManyToOne(() => Workspace, { onDelete: 'CASCADE' })
+  @JoinColumn({ name: 'workspace_id', foreignKeyConstraintName: 'second_look_workspace_fk' })
+  workspace?: Relation<Workspace>;
+  @Column({ name: 'card_id', type: 'uuid' })
+  cardId!: string;
+  @ManyToOne(() => Card, { onDelete: 'CASCADE' })
+  @JoinColumn({ name: 'card_id', foreignKeyConstraintName: 'second_look_card_fk' })
+  card?: Relation<Card>;
+  @Column({ name: 'asked_by', type: 'uuid' })
+  askedBy!: string;
+  @Column({ name: 'asked_of', type: 'uuid' })
+  askedOf!: string;
+  @Column({ type: 'text' })
+  message!: string;
+  @Column({ name: 'asked_at', type: 'timestamptz' })
+  askedAt!: Date;
+  @Column({ name: 'answered_by', type: 'uuid', nullable: true })
+  answeredBy!: string | null;
+  @Column({ type: 'text', nullable: true })
+  answer!: string | null;
+  @Column({ name: 'answered_at', type: 'timestamptz', nullable: true })
+  answeredAt!: Date | null;
+  /** When whoever asked has seen the answer. */
+  @Column({ name: 'seen_at', type: 'timestamptz', nullable: true })
+  seenAt!: Date | null;
 }
 
 /** Something that a workspace's filed cards have taught, used for its next cards until a person revokes it. */

@@ -1,7 +1,8 @@
 export { joinBack, takeBackOff } from './backs';
 export { changeCards } from './changeCards';
-export { Card, IN_TRAY, LearnedFact } from './entities';
+export { Card, IN_TRAY, LearnedFact, SecondLook } from './entities';
 export { expectationsOf } from './expectations';
 export { learn } from './learning';
 export { removePicturesSoon } from './removePictures';
+export { closeSecondLook, openSecondLooks } from './secondLooks';
 export { trayRoutes } from './routes';

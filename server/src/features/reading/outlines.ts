@@ -12,6 +12,8 @@ import { Photo } from '../capture';
 import { Card, IN_TRAY } from './entities';
 
 const ATTEMPTS = 5;
+/** Progress shown while the job waits for its turn. */
+const BEGUN = 0.02;
 
 /** A photograph's cards with their borders, those taken out of the tray left out. */
 export function outlinesOf(database: DataSource, who: SignedIn, photoId: string): Promise<PhotoOutlines> {
@@ -68,14 +70,21 @@ export function changeOutlines(
     const kept = new Set(outlines.map((o) => o.cardId));
     const dropped = cards.filter((card) => !kept.has(card.id) && card.state !== 'filed').map((card) => card.id);
     await manager.update(Card, { id: In(dropped) }, { state: 'discarded', discardedAt: new Date() });
-    if (toRead.length > 0) {
-      await manager.update(Photo, { id: photoId }, { state: 'reading', progress: 0.02, message: null });
-      const payload = { photoId, workspaceId: who.workspaceId, outlines: JSON.stringify(toRead) };
-      await addJob(manager, 'readOutlines', payload, { key: `outlines:${uuidv7()}`, maxAttempts: ATTEMPTS });
-    }
-    const progress = toRead.length > 0 ? 0.02 : null;
-    await announce(manager, who.workspaceId, { photoId, state: progress ? 'reading' : 'changed', progress });
+    if (toRead.length > 0) await readAlong(manager, photo, toRead);
+    else await announce(manager, who.workspaceId, { photoId, state: 'changed', progress: null });
   });
+}
+
+/** Has cards of a photograph read along these borders: those with an id anew, the others for the first time. */
+export async function readAlong(
+  manager: EntityManager,
+  { id: photoId, workspaceId }: Photo,
+  outlines: readonly PlacedOutline[],
+): Promise<void> {
+  await manager.update(Photo, { id: photoId }, { state: 'reading', progress: BEGUN, message: null });
+  const payload = { photoId, workspaceId, outlines: JSON.stringify(outlines) };
+  await addJob(manager, 'readOutlines', payload, { key: `outlines:${uuidv7()}`, maxAttempts: ATTEMPTS });
+  await announce(manager, workspaceId, { photoId, state: 'reading', progress: BEGUN });
 }
 
 /** The cards of a photograph that are in the tray or filed, in the order they were found. */

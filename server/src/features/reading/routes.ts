@@ -1,10 +1,15 @@
 import {
+  BackPairs,
   CardsChange,
   LearnedChange,
   OccasionMove,
   OutlinesChange,
   PictureSettings,
+  ReadAgain,
   ReadingSettings,
+  SecondLookAnswer,
+  SecondLookRequest,
+  SecondLooksSeen,
   TextCard,
   TrayQuery,
 } from '@dossier/contract';
@@ -15,10 +20,13 @@ import { Workspace } from '../../platform/entities';
 import { inWorkspace } from '../../platform/workspaceScope';
 import { whoIs } from '../../platform/session';
 import type { TrayEvents } from '../../platform/trayEvents';
+import { backsOfPhoto, joinBacks } from './backsByPosition';
 import { changeCards } from './changeCards';
 import { listLearned, revokeLearned } from './learning';
 import { moveToOccasion } from './moveToOccasion';
 import { changeOutlines, outlinesOf } from './outlines';
+import { readAgain } from './readAgain';
+import { answerSecondLook, askForSecondLook, markSecondLooksSeen, secondLooksOf } from './secondLooks';
 import { keepTextCard } from './textCards';
 import { removePicturesSoon } from './removePictures';
 import { listTray } from './tray';
@@ -55,6 +63,35 @@ export function trayRoutes(database: DataSource, events: TrayEvents): Router {
     .put('/photos/:id/outlines', async (request, response) => {
       const { id } = z.object({ id: z.uuid() }).parse(request.params);
       await changeOutlines(database, whoIs(request), id, OutlinesChange.parse(request.body));
+      response.status(204).end();
+    })
+    .get('/photos/:id/backs', async (request, response) => {
+      const { id } = z.object({ id: z.uuid() }).parse(request.params);
+      response.json(await backsOfPhoto(database, whoIs(request), id));
+    })
+    .put('/photos/:id/backs', async (request, response) => {
+      const { id } = z.object({ id: z.uuid() }).parse(request.params);
+      await joinBacks(database, whoIs(request), id, BackPairs.parse(request.body).pairs);
+      response.status(204).end();
+    })
+    .post('/cards/read-again', async (request, response) => {
+      await readAgain(database, whoIs(request), ReadAgain.parse(request.body));
+      response.status(202).end();
+    })
+    .get('/second-looks', async (request, response) => {
+      response.json(await secondLooksOf(database, whoIs(request)));
+    })
+    .post('/second-looks', async (request, response) => {
+      await askForSecondLook(database, whoIs(request), SecondLookRequest.parse(request.body));
+      response.status(204).end();
+    })
+    .put('/second-looks/seen', async (request, response) => {
+      await markSecondLooksSeen(database, whoIs(request), SecondLooksSeen.parse(request.body).ids);
+      response.status(204).end();
+    })
+    .put('/cards/:id/second-look/answer', async (request, response) => {
+      const { id } = z.object({ id: z.uuid() }).parse(request.params);
+      await answerSecondLook(database, whoIs(request), id, SecondLookAnswer.parse(request.body).answer);
       response.status(204).end();
     })
     .patch('/cards', async (request, response) => {

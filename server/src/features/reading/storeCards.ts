@@ -27,7 +27,7 @@ export interface ReadPhoto {
 export async function storeCards(manager: EntityManager, { photoId, workspaceId, read }: ReadPhoto): Promise<void> {
   const photo = await lockBeingRead(manager, photoId);
   if (!photo) return;
-  const expected = await expectationsOf(manager, workspaceId, photo.occasionId);
+  const expected = await expectationsOf(manager, workspaceId, photo);
   const none = read.cards.length === 0;
   for (const card of none ? [read.whole] : read.cards)
     await insertCard(manager, photo, { ...card, quad: none ? null : card.quad }, read.engine, expected);
@@ -48,10 +48,10 @@ export async function storeOutlines(
   const photo = await lockBeingRead(manager, photoId);
   if (!photo) return;
   for (const [i, { cardId }] of outlines.entries()) {
-    const known =
-      cardId && (await manager.findOne(Card, { where: { id: cardId }, lock: { mode: 'pessimistic_write' } }));
-    const occasionId = known ? known.occasionId : photo.occasionId;
-    const expected = await expectationsOf(manager, workspaceId, occasionId);
+    const known = cardId
+      ? await manager.findOne(Card, { where: { id: cardId }, lock: { mode: 'pessimistic_write' } })
+      : null;
+    const expected = await expectationsOf(manager, workspaceId, known ?? photo);
     const card = read.cards[i]!;
     if (!known) await insertCard(manager, photo, card, read.engine, expected);
     else if (IN_TRAY.includes(known.state)) await replaceReading(manager, known, card, read.engine, expected);
@@ -90,6 +90,7 @@ async function insertCard(
     occasionId,
     ...(await storePictures(manager, workspaceId, card)),
     ...readColumns(card, proposeFields(card.reading, expected), engine),
+    expected: null,
     personId: null,
     frontCardId: null,
     takenAt,

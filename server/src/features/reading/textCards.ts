@@ -28,7 +28,7 @@ export function keepTextCard(database: DataSource, who: SignedIn, id: string, re
     if (await manager.existsBy(Card, { id })) return;
     const occasionId = await knownOccasion(manager, request.occasionId);
     const reading = readingOf(request);
-    const proposal = proposeFields(reading, await expectationsOf(manager, who.workspaceId, occasionId));
+    const proposal = proposeFields(reading, await expectationsOf(manager, who.workspaceId, { occasionId }));
     if (request.kind !== 'blank' && proposal.fields.length === 0)
       throw new ProblemError(
         422,
@@ -51,6 +51,7 @@ export function keepTextCard(database: DataSource, who: SignedIn, id: string, re
       reading,
       proposals: proposal.fields,
       country: proposal.country ?? null,
+      expected: null,
       engine: 'text',
       personId: null,
       frontCardId: null,

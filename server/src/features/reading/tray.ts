@@ -1,10 +1,12 @@
-import type { Tray, TrayItem, TrayQuery } from '@dossier/contract';
+import type { OpenSecondLook, Tray, TrayItem, TrayQuery } from '@dossier/contract';
 import { countDoubts, guessOf } from '@dossier/core/proof';
 import { In, type DataSource, type ObjectLiteral, type SelectQueryBuilder } from 'typeorm';
 import type { SignedIn } from '../../platform/session';
 import { inWorkspace } from '../../platform/workspaceScope';
 import { Photo } from '../capture';
+import { backsToMatch } from './backsByPosition';
 import { Card, IN_TRAY } from './entities';
+import { openSecondLooks } from './secondLooks';
 
 const PAGE = 60;
 const OPEN_PHOTOS: Photo['state'][] = ['waiting', 'reading', 'unreadable'];
@@ -14,6 +16,7 @@ const SHOWN: Record<TrayQuery['show'], readonly Card['state'][]> = {
   toProve: ['toProve'],
   needsPerson: ['needsPerson'],
   setAside: ['setAside'],
+  forMe: IN_TRAY,
 };
 
 /** Keyset cursor: the place behind the last item, oldest first. */
@@ -39,17 +42,21 @@ export function listTray(database: DataSource, who: SignedIn, { cursor, occasion
       .where({ state: In([...SHOWN[show]]) });
     ofOccasion(photos, 'photo', occasion);
     ofOccasion(cards, 'card', occasion);
+    if (show === 'forMe') askedOf(cards, who.accountId);
     const total = (await photos.getCount()) + (await cards.getCount());
     if (after) {
       photos.andWhere(behind('photo'), after);
       cards.andWhere(behind('card'), after);
     }
+    const cardRows = await cards.orderBy('card.takenAt').addOrderBy('card.id').take(PAGE).getMany();
+    const looks = await openSecondLooks(manager, who.workspaceId, cardRows.map((card) => card.id)); // prettier-ignore
     const items = [
       ...(await photos.orderBy('photo.takenAt').addOrderBy('photo.id').take(PAGE).getMany()).map(photoItem),
-      ...(await cards.orderBy('card.takenAt').addOrderBy('card.id').take(PAGE).getMany()).map(cardItem),
+      ...cardRows.map((card) => cardItem(card, looks.get(card.id))),
     ].sort((a, b) => compare(a.takenAt, b.takenAt) || compare(a.id, b.id));
     const page = items.slice(0, PAGE);
-    return { items: page, total, next: items.length > PAGE ? encodeCursor(page[PAGE - 1]!) : null };
+    const next = items.length > PAGE ? encodeCursor(page[PAGE - 1]!) : null;
+    return { items: page, total, next, backs: after ? [] : await backsToMatch(manager) };
   });
 }
 
@@ -62,6 +69,13 @@ function ofOccasion<T extends ObjectLiteral>(
   else if (occasion) query.andWhere(`${alias}.occasionId = :occasion`, { occasion });
 }
 
+/** Only what somebody is asked to look at. */
+const askedOf = (cards: SelectQueryBuilder<Card>, accountId: string) =>
+  cards.andWhere(
+    'exists (select 1 from second_look look where look.card_id = card.id and look.answered_at is null and look.asked_of = :accountId)',
+    { accountId },
+  );
+
 const compare = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
 
 const photoItem = (photo: Photo): TrayItem => ({
@@ -70,6 +84,7 @@ const photoItem = (photo: Photo): TrayItem => ({
   photoId: photo.id,
   picture: true,
   occasion: occasionOf(photo),
+  secondLook: null,
   state: photo.state as 'waiting' | 'reading' | 'unreadable',
   name: null,
   company: null,
@@ -79,12 +94,13 @@ const photoItem = (photo: Photo): TrayItem => ({
   message: photo.message,
 });
 
-const cardItem = (card: Card): TrayItem => ({
+const cardItem = (card: Card, secondLook: OpenSecondLook | undefined): TrayItem => ({
   id: card.id,
   kind: 'card',
   photoId: card.photoId,
   picture: card.fileId !== null,
   occasion: occasionOf(card),
+  secondLook: secondLook ?? null,
   state: card.state as 'toProve' | 'needsPerson' | 'setAside',
   ...guessOf(card.proposals),
   doubts: countDoubts(card.proposals),

@@ -1,0 +1,7 @@
+import { useLocalSearchParams } from 'expo-router';
+import { BacksScreen } from '@/features/reading';
+
+export default function Backs() {
+  const { photoId } = useLocalSearchParams<{ photoId: string }>();
+  return <BacksScreen photoId={photoId} />;
+}
