@@ -1,5 +1,8 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
 import type { Page } from '@playwright/test';
 import sharp, { type Sharp } from 'sharp';
+import { prepareZXingModule, writeBarcode } from 'zxing-wasm/writer';
 import { demoPhoto } from './desk';
 
 const WIDTH = 1280;
@@ -21,6 +24,20 @@ export const frames = {
     return asFrame(sharp(dimmed).composite([{ input: Buffer.from(light) }]));
   },
 };
+
+/** A two-dimensional code on a table, a third as high as the picture. */
+export async function codeFrame(text: string): Promise<Frame> {
+  const wasm = readFileSync(createRequire(import.meta.url).resolve('zxing-wasm/writer/zxing_writer.wasm'));
+  await prepareZXingModule({ overrides: { wasmBinary: new Uint8Array(wasm).buffer }, fireImmediately: true });
+  const { image, error } = await writeBarcode(text, { format: 'QRCode', scale: 6 });
+  if (!image) throw new Error(error);
+  const code = await sharp(Buffer.from(await image.arrayBuffer()))
+    .resize({ height: HEIGHT / 3 })
+    .extend({ top: 20, bottom: 20, left: 20, right: 20, background: '#fff' })
+    .png()
+    .toBuffer();
+  return asFrame(sharp(await frames.table()).composite([{ input: code }]));
+}
 
 declare global {
   interface Window {

@@ -112,6 +112,9 @@ async function runE2e(postgres) {
   await run(bin('playwright'), ['test', '--config', 'e2e/playwright.config.ts'], {
     ...process.env,
     DOSSIER_E2E_ADDRESS: address,
+    DOSSIER_E2E_SERVER: JSON.stringify(
+      serverEnvironment({ postgres, database: 'test_e2e', port: 0, appFolder, log: 'error' }),
+    ),
     DOSSIER_CHROMIUM: chromium,
     PLAYWRIGHT_JSON_OUTPUT_NAME: file,
   });

@@ -44,7 +44,7 @@ export function SelectionBar({ cardIds, occasions, onAll, onDone }: Props) {
     <View role="toolbar" aria-label="Chosen cards" className="gap-2 border-t border-rule bg-paper px-4 py-2">
       {problem ? <Notice fault>{problemText(problem)}</Notice> : null}
       {panel && !none ? (
-        <ScrollView style={{ maxHeight: 340 }} contentContainerStyle={{ paddingBottom: 8 }}>
+        <ScrollView style={{ maxHeight: 430 }} contentContainerStyle={{ paddingBottom: 8 }}>
           {panel === 'secondLook' ? (
             <SecondLookPanel cardIds={cardIds} onDone={() => onDone()} onCancel={() => setPanel(undefined)} />
           ) : (

@@ -94,7 +94,7 @@ function RowBody({ item }: { item: TrayItem }) {
         </Serif>
         {item.name && item.company ? <Soft numberOfLines={1}>{item.company}</Soft> : null}
         <View className="flex-row flex-wrap items-center gap-x-3 gap-y-1">
-          {item.doubts > 0 ? <Highlight>{item.doubts === 1 ? '1 doubt' : `${item.doubts} doubts`}</Highlight> : null}
+          {item.doubts > 0 ? <Highlight>{doubtWords(item.doubts)}</Highlight> : null}
           <Soft>{item.doubts > 0 ? where : `${stateWords(item)} · ${where}`}</Soft>
         </View>
         {item.secondLook ? <Soft numberOfLines={2}>{secondLookWords(item.secondLook)}</Soft> : null}
@@ -115,8 +115,10 @@ const NoPicture = () => (
   </View>
 );
 
+const doubtWords = (doubts: number): string => (doubts === 1 ? '1 doubt' : `${doubts} doubts`);
+
 function stateWords(item: TrayItem): string {
-  if (item.state === 'toProve') return item.doubts > 0 ? `${item.doubts} doubts` : 'nothing doubtful';
+  if (item.state === 'toProve') return item.doubts > 0 ? doubtWords(item.doubts) : 'nothing doubtful';
   return {
     waiting: 'waiting to be read',
     reading: 'being read',

@@ -22,8 +22,6 @@ export function wordsToSay(
   toldBatch: string,
 ): Word[] {
   const words: Word[] = [];
-  if (batch && isReady(batch, onDevice) && batchKey(batch) !== toldBatch)
-    words.push({ key: batchKey(batch), words: batchWords(batch), href: '/tray', action: 'See the tray' });
   for (const [name, answers] of groupBy(looks?.answered ?? [], (look) => look.answeredBy.name)) {
     const [first] = answers;
     const one = answers.length === 1;
@@ -47,6 +45,9 @@ export function wordsToSay(
       action: 'Look',
     });
   }
+  // People come before what the machine has to say.
+  if (batch && isReady(batch, onDevice) && batchKey(batch) !== toldBatch)
+    words.push({ key: batchKey(batch), words: batchWords(batch), href: '/tray', action: 'See the tray' });
   return words;
 }
 
