@@ -3,11 +3,12 @@ import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { fileURLToPath } from 'node:url';
+import { describeEffort, measureEffort } from './effort';
 import { calibrate, describeCalibration, type TruthPhoto } from './calibration';
 import { endure } from './endurance';
 import { photoFiles } from './photoFiles';
 import { readPlainly } from './plainWay';
-import { readFiles } from './readFiles';
+import { readFiles, type DeskCard } from './readFiles';
 
 /**
  * The project's own figures: how well and how fast photographs with truth are read, beside the plain
@@ -55,7 +56,9 @@ const figures: Record<string, unknown> = {};
 for (const { name, photos, truth } of sets) {
   const files = photoFiles([photos]);
   const started = performance.now();
-  const predictions = await readFiles(files, (done) => tell(name, done, files.length));
+  const desk: DeskCard[] = [];
+  const tellFile = (done: number) => tell(name, done, files.length);
+  const predictions = await readFiles(files, tellFile, {}, (card) => desk.push(card));
   const seconds = (performance.now() - started) / 1000;
   const ms = Object.values(predictions)
     .map((p) => p.ms)
@@ -73,6 +76,9 @@ for (const { name, photos, truth } of sets) {
       ),
     ]),
   );
+  const effort = Object.fromEntries(
+    tiers.map((tier) => [tier ?? 'all', measureEffort(truths.filter((t) => t.tier === tier), desk)]), // prettier-ignore
+  );
   figures[name] = {
     photographs: ms.length,
     cards,
@@ -80,11 +86,13 @@ for (const { name, photos, truth } of sets) {
     seconds95: quantile(0.95) / 1000,
     cardsAnHour: Math.round((3600 * cards) / seconds),
     calibration,
+    effort,
   };
   console.log(`\n== ${name}: read by Dossier`);
   console.log(score(truth, predictions, name) ?? '');
   for (const [tier, figure] of Object.entries(calibration))
     console.log(`-- confidence, ${tier}\n${describeCalibration(figure)}`);
+  console.log(`-- acts on the desk to a right record\n${describeEffort(effort)}`);
   if (name === 'evaluation' && !values['no-plain']) {
     const plainly = await readPlainly(files, (done) => tell('plain way', done, files.length));
     console.log(`\n== ${name}: read the plain way (general OCR over the photograph, first matches)`);

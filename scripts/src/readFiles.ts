@@ -1,13 +1,15 @@
 import { readFileSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
 import { extname } from 'node:path';
-import { rectangle } from '@dossier/core/capture';
+import { rectangle, type Quad } from '@dossier/core/capture';
 import {
   proposeFields,
   readingOfText,
   toPrediction,
   type CardPrediction,
+  type CardProposal,
   type ProposeOptions,
+  type Reading,
 } from '@dossier/core/reading';
 import { ReadingPool, UnreadablePhoto } from '@dossier/reader';
 import { photoId } from './photoFiles';
@@ -18,6 +20,14 @@ export interface PhotoPrediction {
   cards: CardPrediction[];
   /** Why it could not be read. */
   error?: string;
+}
+
+/** A card as the proof desk gets it. */
+export interface DeskCard {
+  photoId: string;
+  quad: Quad;
+  reading: Reading;
+  proposal: CardProposal;
 }
 
 /** More than this at a time thrashes: the engine keeps a core busy for each. */
@@ -31,6 +41,7 @@ export async function readFiles(
   files: readonly string[],
   onFile: (done: number, path: string, prediction: PhotoPrediction) => void,
   options: ProposeOptions = {},
+  onCard: (card: DeskCard) => void = () => undefined,
 ): Promise<Record<string, PhotoPrediction>> {
   const pictures = files.filter((path) => !isText(path)).length;
   const lanes = Math.min(MOST_AT_A_TIME, availableParallelism(), pictures);
@@ -40,7 +51,7 @@ export async function readFiles(
   const lane = async () => {
     for (let i = next++; i < files.length; i = next++) {
       const path = files[i]!;
-      const prediction = isText(path) ? readTextFile(path, options) : await readPicture(pool, path, options);
+      const prediction = isText(path) ? readTextFile(path, options) : await readPicture(pool, path, options, onCard);
       found.set(path, prediction);
       onFile(found.size, path, prediction);
     }
@@ -55,11 +66,20 @@ export async function readFiles(
 
 const isText = (path: string): boolean => extname(path).toLowerCase() === '.txt';
 
-async function readPicture(pool: ReadingPool, path: string, options: ProposeOptions): Promise<PhotoPrediction> {
+async function readPicture(
+  pool: ReadingPool,
+  path: string,
+  options: ProposeOptions,
+  onCard: (card: DeskCard) => void,
+): Promise<PhotoPrediction> {
   try {
     const { read, ms } = await pool.read(readFileSync(path));
     const started = performance.now();
-    const cards = read.cards.map(({ quad, reading }) => toPrediction(quad, proposeFields(reading, options)));
+    const cards = read.cards.map(({ quad, reading }) => {
+      const proposal = proposeFields(reading, options);
+      onCard({ photoId: photoId(path), quad, reading, proposal });
+      return toPrediction(quad, proposal);
+    });
     return { ms: Math.round(ms + performance.now() - started), cards };
   } catch (error) {
     return {

@@ -46,7 +46,6 @@ const ACRONYMS = new Set(
 );
 const SENTENCE_CASE = new Set(['FR', 'ES', 'PT', 'BR', 'IT', 'SE', 'DK', 'NO', 'FI', 'PL', 'BE']);
 
-/** A title or department set in capitals in natural case: sentence case where the country's language uses it. */
 /**
  * A title's words with the accents that they are always spelled with, also where print or reading has lost
  * them: "Maitre verrier" becomes "Maître verrier".
@@ -59,6 +58,7 @@ export const withAccents = (title: string): string =>
     return /^\p{Lu}/u.test(word) ? spelled[0]!.toUpperCase() + spelled.slice(1) : spelled;
   });
 
+/** A title or department set in capitals in natural case: sentence case where the country's language uses it. */
 export function naturalTitle(title: string, country?: string): string {
   if (!isAllCaps(title) || fold(title).replace(/[^a-z]/g, '').length <= 3) return title;
   const sentence = country !== undefined && SENTENCE_CASE.has(country);

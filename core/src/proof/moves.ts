@@ -1,0 +1,154 @@
+import { naturalCompany, naturalName, naturalTitle } from '../reading/naturalCase';
+import { nameParts } from '../reading/personName';
+import { fold, REPEATABLE_FIELDS, type FieldName, type SourceSpan } from '../reading/fields';
+import { isDepartment } from '../reading/departments';
+import { addField, deleteField, editField, type Draft, type DraftField } from './draft';
+
+/** A part of a field's text that would stand better elsewhere. */
+export interface PartMove {
+  /** Characters `from` (included) to `to` (excluded) of the value. */
+  from: number;
+  to: number;
+  text: string;
+  field: FieldName;
+}
+
+const NAME_FIELDS: readonly FieldName[] = ['givenName', 'middleName', 'familyName'];
+/** What separates a part from the rest and goes with neither. */
+const SEPARATORS = /^[\s,;·•|/–—-]+|[\s,;·•|/–—-]+$/g;
+
+/**
+ * Parts that are commonly in the wrong field: letters after a family name, a form of address before a name, a middle
+ * name with the given one, a department behind a title.
+ */
+export function partsToMove({ field, value }: Pick<DraftField, 'field' | 'value'>): PartMove[] {
+  const part = (text: string, to: FieldName): PartMove[] => {
+    const from = value.lastIndexOf(text);
+    return text && from >= 0 && text !== value ? [{ from, to: from + text.length, text, field: to }] : [];
+  };
+  if (NAME_FIELDS.includes(field)) {
+    // A lone surname with letters is no whole name: one is put in front of it.
+    const { prefixes, suffixes } = nameParts(field === 'familyName' ? `A ${value}` : value);
+    const before = field === 'familyName' ? [] : part(prefixes.join(' '), 'prefix');
+    const behind = suffixes.flatMap((suffix) => part(suffix, 'suffix'));
+    const words = value.trim().split(/\s+/);
+    const middle = field === 'givenName' && words.length > 1 && before.length === 0 ? part(words.slice(1).join(' '), 'middleName') : []; // prettier-ignore
+    return [...before, ...behind, ...middle];
+  }
+  if (field === 'title') {
+    const pieces = value.split(/\s*(?:[,;·•|/]|\s[–—-]\s)\s*/).filter(Boolean);
+    return pieces.length > 1 ? pieces.filter(isDepartment).flatMap((piece) => part(piece, 'department')) : [];
+  }
+  return [];
+}
+
+/** Takes a part out of a field and gives it to another, with its place on the card. */
+export function movePart(
+  draft: Draft,
+  id: string,
+  { from, to, field }: Pick<PartMove, 'from' | 'to' | 'field'>,
+): Draft {
+  const own = draft.fields.find((f) => f.id === id);
+  if (!own || own.field === field) return draft;
+  const text = own.value.slice(from, to).trim();
+  const rest = [own.value.slice(0, from), own.value.slice(to)]
+    .map((piece) => piece.replace(SEPARATORS, ''))
+    .filter(Boolean)
+    .join(' ');
+  if (!text) return draft;
+  const remaining = rest ? editField(draft, id, { value: rest }) : deleteField(draft, id);
+  return addField(remaining, field, text, sourceOfPart(own, from, to));
+}
+
+/** Where a part of a printed value stands; where the whole stands when the value is not as printed. */
+function sourceOfPart({ sources, value }: DraftField, from: number, to: number): readonly SourceSpan[] {
+  const [source] = sources;
+  if (!source || sources.length > 1 || source.to - source.from !== value.length) return sources;
+  return [{ ...source, from: source.from + from, to: source.from + to }];
+}
+
+/** Gives a field's whole text to another field. */
+export function moveField(draft: Draft, id: string, field: FieldName): Draft {
+  const own = draft.fields.find((f) => f.id === id);
+  if (!own || own.field === field) return draft;
+  return addField(deleteField(draft, id), field, own.value, own.sources);
+}
+
+/** Exchanges the texts of two fields; both are settled. */
+export function swapFields(draft: Draft, a: string, b: string): Draft {
+  const [one, other] = [a, b].map((id) => draft.fields.find((f) => f.id === id));
+  if (!one || !other || one === other) return draft;
+  const filled = (field: DraftField, by: DraftField): DraftField => ({
+    ...field,
+    value: by.value,
+    sources: by.sources,
+    runnersUp: by.runnersUp,
+    disagreement: undefined,
+    confidence: 1,
+  });
+  return {
+    ...draft,
+    fields: draft.fields.map((field) =>
+      field === one ? filled(one, other) : field === other ? filled(other, one) : field,
+    ),
+  };
+}
+
+/** Text picked from the picture put into a field, in place of what stands there or behind it. */
+export function putIntoField(
+  draft: Draft,
+  id: string,
+  text: string,
+  sources: readonly SourceSpan[],
+  behind: boolean,
+): Draft {
+  return {
+    ...draft,
+    fields: draft.fields.map((field) =>
+      field.id !== id
+        ? field
+        : {
+            ...field,
+            value: behind && field.value ? `${field.value} ${text}` : text,
+            sources: behind ? [...field.sources, ...sources] : sources,
+            disagreement: undefined,
+            confidence: 1,
+          },
+    ),
+  };
+}
+
+/**
+ * A text in natural case when it shouts or whispers, else in capitals: what a person wants is either the one or the
+ * other. The same again brings it back.
+ */
+export function otherCase({ field, value }: Pick<DraftField, 'field' | 'value'>, country?: string): string {
+  const natural = naturalOf(field, value, country);
+  return natural === value ? value.toUpperCase() : natural;
+}
+
+function naturalOf(field: FieldName, value: string, country?: string): string {
+  if (REPEATABLE_FIELDS.includes(field)) return value.toLowerCase();
+  if (field === 'title' || field === 'department') return naturalTitle(value, country);
+  if (field === 'company') return naturalCompany(value);
+  return naturalName(value);
+}
+
+/** Fields that a text can be given to by one act from another field, the likeliest first. */
+export function swapPartners(draft: Draft, { id, field }: DraftField): DraftField[] {
+  const LIKELY: Partial<Record<FieldName, readonly FieldName[]>> = {
+    givenName: ['familyName'],
+    familyName: ['givenName'],
+    title: ['department', 'company'],
+    department: ['title'],
+    company: ['title', 'familyName'],
+    locality: ['region', 'street'],
+    region: ['locality'],
+    street: ['locality'],
+  };
+  const order = LIKELY[field] ?? [];
+  return order.flatMap((other) => draft.fields.filter((f) => f.field === other && f.id !== id && !f.leftOut));
+}
+
+/** Whether a field's text differs from another only in case and accents. */
+export const sameText = (a: string, b: string): boolean => fold(a.trim()) === fold(b.trim());
