@@ -23,10 +23,8 @@ export const PersonFields = z.object({
   title: text(240).default(''),
   department: text(240).default(''),
   company: text(240).default(''),
-  emails: z
-    .array(text(254).toLowerCase().pipe(z.email('This is not a complete e-mail address.')))
-    .max(12)
-    .default([]),
+  /** As a person left them: an unusual one may be filed knowingly. */
+  emails: z.array(text(254).toLowerCase().min(1)).max(12).default([]),
   phones: z.array(PhoneEntry).max(12).default([]),
   websites: z.array(text(500).min(1)).max(12).default([]),
   street: text(300).default(''),
@@ -34,6 +32,10 @@ export const PersonFields = z.object({
   locality: text(120).default(''),
   region: text(120).default(''),
   country: text(60).default(''),
+  more: z
+    .array(z.object({ label: text(60), value: text(500).min(1) }))
+    .max(30)
+    .default([]),
 });
 export type PersonFields = z.infer<typeof PersonFields>;
 

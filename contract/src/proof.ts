@@ -56,6 +56,38 @@ export const FieldProposal = z.object({
   disagreement: z.string().optional(),
 });
 
+/** Who settled a field, and when. */
+const Settled = z.object({ by: z.string().max(200), at: z.iso.datetime() });
+
+/** One field of a draft: a proposal, or what a person made of it. */
+const DraftField = FieldProposal.extend({
+  id: z.string().max(40),
+  leftOut: z.boolean(),
+  label: z.string().max(60).optional(),
+  settled: Settled.optional(),
+});
+
+/** What a person makes of a card before it is filed. */
+export const DraftContent = z.object({
+  draft: z.object({ fields: z.array(DraftField).max(120), nextId: z.number().int() }),
+  note: z.string().max(4000),
+  readingId: z.uuid(),
+});
+export type DraftContent = z.infer<typeof DraftContent>;
+
+/** Keeping a draft; refused when another device has kept a later one than the version named. */
+export const DraftChange = z.object({ version: z.number().int(), content: DraftContent });
+export type DraftChange = z.infer<typeof DraftChange>;
+export const DraftKept = z.object({ version: z.number().int() });
+export type DraftKept = z.infer<typeof DraftKept>;
+
+/** A part of the card's picture to be read on the spot: two opposite corners in pixels of the reading. */
+export const AreaToRead = z.object({ from: Point, to: Point });
+export type AreaToRead = z.infer<typeof AreaToRead>;
+/** Indices of the lines that were added to the card's reading; none when nothing is legible there. */
+export const AreaRead = z.object({ lines: z.array(z.number().int()) });
+export type AreaRead = z.infer<typeof AreaRead>;
+
 /** A card on the proof desk: its picture (by id), what was read and what is proposed. */
 export const ProofCard = z.object({
   id: z.uuid(),
@@ -72,6 +104,10 @@ export const ProofCard = z.object({
   /** The back joined to this card, read with it as one. */
   back: z.object({ cardId: z.uuid(), picture: z.boolean(), reading: Reading }).nullable(),
   personId: z.uuid().nullable(),
+  /** Which models and methods read it. */
+  engine: z.string(),
+  /** What people have made of it so far, on whatever device. */
+  draft: z.object({ version: z.number().int(), content: DraftContent.nullable() }),
   secondLook: OpenSecondLook.nullable(),
   takenAt: z.iso.datetime(),
   reading: Reading,

@@ -1,13 +1,17 @@
 import type { CardOutline } from '@dossier/core/capture';
+import type { ReadLine } from '@dossier/core/reading';
 import sharp from 'sharp';
 import { UnreadablePhoto } from './errors';
 import { loadModels } from './models';
+import { readArea, type CardArea } from './readArea';
 import { readCodes } from './readCodes';
 import { readPhoto, type PhotoRead } from './readPhoto';
 
 /** From the pool to a reading process. */
 export interface ReadingRequest {
   bytes: Uint8Array;
+  /** The bytes are a card cut out already: its lines inside this rectangle are read, and nothing else. */
+  area?: CardArea;
   outlines?: readonly CardOutline[];
 }
 
@@ -16,6 +20,7 @@ export type ReadingReply =
   | { kind: 'ready' }
   | { kind: 'progress'; share: number }
   | { kind: 'read'; read: PhotoRead; ms: number }
+  | { kind: 'area'; lines: ReadLine[] }
   | { kind: 'unreadable'; code: UnreadablePhoto['code']; message: string }
   | { kind: 'failed'; message: string };
 
@@ -24,9 +29,10 @@ function reply(message: ReadingReply): void {
   if (process.connected) process.send!(message, undefined, undefined, () => undefined);
 }
 
-async function handle({ bytes, outlines }: ReadingRequest): Promise<void> {
+async function handle({ bytes, outlines, area }: ReadingRequest): Promise<void> {
   const started = performance.now();
   try {
+    if (area) return reply({ kind: 'area', lines: await readArea(bytes, area) });
     const read = await readPhoto(bytes, { outlines, onProgress: (share) => reply({ kind: 'progress', share }) });
     reply({ kind: 'read', read, ms: performance.now() - started });
   } catch (error) {

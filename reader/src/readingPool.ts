@@ -2,7 +2,9 @@ import { fork, type ChildProcess } from 'node:child_process';
 import { createRequire } from 'node:module';
 import { pathToFileURL } from 'node:url';
 import { UnreadablePhoto } from './errors';
-import type { ReadingReply } from './readingChild';
+import type { ReadLine } from '@dossier/core/reading';
+import type { CardArea } from './readArea';
+import type { ReadingReply, ReadingRequest } from './readingChild';
 import type { PhotoRead, ReadPhotoOptions } from './readPhoto';
 
 const CHILD = new URL('./readingChild.ts', import.meta.url);
@@ -35,9 +37,20 @@ export class ReadingPool {
    * @throws UnreadablePhoto as `readPhoto` does; Error when the engine failed or its process ended
    */
   async read(bytes: Uint8Array, options: ReadPhotoOptions = {}): Promise<TimedRead> {
+    const reply = await this.ask({ bytes, outlines: options.outlines }, options.onProgress);
+    return reply as Extract<ReadingReply, { kind: 'read' }>;
+  }
+
+  /** Reads a part of a card that was cut out before. @throws as `read` */
+  async readArea(bytes: Uint8Array, area: CardArea): Promise<ReadLine[]> {
+    const reply = await this.ask({ bytes, area });
+    return (reply as Extract<ReadingReply, { kind: 'area' }>).lines;
+  }
+
+  private async ask(request: ReadingRequest, onProgress?: (share: number) => void): Promise<ReadingReply> {
     const place = this.idle.shift() ?? (await new Promise<Place>((free) => this.waiting.push(free)));
     try {
-      return await askChild(await place.child, bytes, options);
+      return await askChild(await place.child, request, onProgress);
     } catch (error) {
       if (error instanceof ChildEnded && !this.closed) place.child = this.start();
       throw error;
@@ -82,9 +95,9 @@ class ChildEnded extends Error {
 
 function askChild(
   child: ChildProcess,
-  bytes: Uint8Array,
-  { outlines, onProgress }: ReadPhotoOptions,
-): Promise<TimedRead> {
+  request: ReadingRequest,
+  onProgress: ((share: number) => void) | undefined,
+): Promise<ReadingReply> {
   return new Promise((resolve, reject) => {
     const ended = () => settle(() => reject(new ChildEnded()));
     const settle = (done: () => void) => {
@@ -99,6 +112,7 @@ function askChild(
         case 'progress':
           return onProgress?.(message.share);
         case 'read':
+        case 'area':
           return settle(() => resolve(message));
         case 'unreadable':
           return settle(() => reject(new UnreadablePhoto(message.code, message.message)));
@@ -108,6 +122,6 @@ function askChild(
     };
     child.on('message', hear);
     child.once('exit', ended);
-    child.send({ bytes, outlines }, (error) => error && settle(() => reject(new ChildEnded())));
+    child.send(request, (error) => error && settle(() => reject(new ChildEnded())));
   });
 }

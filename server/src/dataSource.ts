@@ -8,6 +8,7 @@ import { FirstTables1780000000000 } from './migrations/1780000000000-firstTables
 import { Learning1780000000001 } from './migrations/1780000000001-learning';
 import { Occasions1780000000002 } from './migrations/1780000000002-occasions';
 import { SecondLooks1780000000003 } from './migrations/1780000000003-secondLooks';
+import { ProofDesk1780000000004 } from './migrations/1780000000004-proofDesk';
 import { StoredFile, Workspace } from './platform/entities';
 
 /** The database of Dossier through one role's connection. */
@@ -18,7 +19,13 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
     poolSize,
     synchronize: false,
     migrationsTableName: 'migration',
-    migrations: [FirstTables1780000000000, Learning1780000000001, Occasions1780000000002, SecondLooks1780000000003],
+    migrations: [
+      FirstTables1780000000000,
+      Learning1780000000001,
+      Occasions1780000000002,
+      SecondLooks1780000000003,
+      ProofDesk1780000000004,
+    ],
     entities: [
       Workspace,
       StoredFile,

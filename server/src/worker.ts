@@ -3,6 +3,7 @@ import { ReadingPool } from '@dossier/reader';
 import { Logger as QueueLogger, makeWorkerUtils, run, type WorkerEvents } from 'graphile-worker';
 import type { DataSource } from 'typeorm';
 import { readOutlinesTask, readPhotoTask } from './features/reading/jobs';
+import { readAreaTask } from './features/reading/readArea';
 import { removePicturesTask } from './features/reading/removePictures';
 import type { Config } from './platform/config';
 import { startHeartbeat } from './platform/heartbeat';
@@ -35,6 +36,7 @@ export async function startWorker(
     taskList: {
       readPhoto: readPhotoTask(parts),
       readOutlines: readOutlinesTask(parts),
+      readArea: readAreaTask(parts),
       removePictures: removePicturesTask(database, logger),
     },
     crontab: REGULARLY,

@@ -24,7 +24,7 @@ interface DeviceSchema extends DBSchema {
   requests: { key: string; value: KeptRequest; indexes: { byAccount: string } };
   drafts: {
     key: string;
-    value: { cardId: string; accountId: string; draft: unknown; note: string; readingId?: string };
+    value: { cardId: string; accountId: string; draft: unknown; note: string; readingId?: string; version?: number };
   };
 }
 
@@ -41,6 +41,8 @@ export interface KeptRequest {
   /** Id of the card it is about. */
   cardId: string | null;
   refusal: string | null;
+  /** Held back until then (milliseconds since 1970), so that it can be undone. */
+  notBefore?: number;
 }
 
 export type KeptPhoto = DeviceSchema['photos']['value'];

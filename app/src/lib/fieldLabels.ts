@@ -18,10 +18,16 @@ export const FIELD_LABELS: Record<FieldName, string> = {
   locality: 'Town',
   region: 'Region',
   country: 'Country',
+  more: 'Another field',
   note: 'Note',
 };
 
-const OF_LISTS: Readonly<Record<string, FieldName>> = { emails: 'email', phones: 'phone', websites: 'website' };
+const OF_LISTS: Readonly<Record<string, FieldName>> = {
+  emails: 'email',
+  phones: 'phone',
+  websites: 'website',
+  more: 'more',
+};
 
 /** What a field of a person is called; its lists are called like their entries. */
 export const personFieldLabel = (field: string): string =>

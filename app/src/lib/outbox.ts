@@ -54,7 +54,7 @@ async function send({ method, path, headers, body }: WaitingRequest): Promise<An
 
 /** A request as its maker gives it. Sending it twice must be the same as sending it once. */
 export type NewRequest = Pick<KeptRequest, 'method' | 'path' | 'body' | 'words'> &
-  Partial<Pick<KeptRequest, 'headers' | 'cardId'>>;
+  Partial<Pick<KeptRequest, 'headers' | 'cardId' | 'notBefore'>>;
 
 const withId = (request: NewRequest): WaitingRequest => ({
   headers: {},
@@ -64,13 +64,14 @@ const withId = (request: NewRequest): WaitingRequest => ({
   refusal: null,
 });
 
-/** Keeps a request on this device; it is sent with everything else that waits. */
+/** Keeps a request on this device; it is sent with everything else that waits. @returns its id */
 export const keepForLater =
   (accountId: string, request: NewRequest) =>
-  async (dispatch: Dispatch): Promise<void> => {
+  async (dispatch: Dispatch): Promise<string> => {
     const waiting = withId(request);
     await (await deviceStore()).put('requests', { ...waiting, accountId });
     dispatch(requestKept(waiting));
+    return waiting.id;
   };
 
 /** Requests that are on their way at this moment: nobody else here sends them too. */
@@ -110,15 +111,23 @@ export const findKeptRequests =
     dispatch(requestsFound(kept.map(({ accountId: _, ...request }) => request).sort((a, b) => (a.id < b.id ? -1 : 1))));
   };
 
+/** It can still be undone. */
+export const isHeld = ({ notBefore }: Pick<KeptRequest, 'notBefore'>): boolean => (notBefore ?? 0) > Date.now();
+
 /** Sends a request kept earlier; a refusal stays with it for a person to see. */
 export const sendKept =
   ({ accountId, ...request }: KeptRequest) =>
   async (dispatch: Dispatch): Promise<'done' | 'tryLater'> => {
-    if (onTheirWay.has(request.id)) return 'done';
+    if (onTheirWay.has(request.id) || isHeld(request)) return 'done';
+    // Undone in the meantime, here or in another tab.
+    if ((await (await deviceStore()).getKey('requests', request.id)) === undefined) return 'done';
     const answer = await send(request);
     if (answer === 'tryLater') return 'tryLater';
-    if (answer === 'sent') await forgetRequest(request.id)(dispatch);
-    else {
+    if (answer === 'sent') {
+      await forgetRequest(request.id)(dispatch);
+      // A filed card needs no draft any more.
+      if (request.cardId) await (await deviceStore()).delete('drafts', request.cardId);
+    } else {
       await (await deviceStore()).put('requests', { ...request, accountId, refusal: answer.refusal });
       dispatch(requestRefused({ id: request.id, refusal: answer.refusal }));
     }

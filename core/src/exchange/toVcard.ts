@@ -54,7 +54,9 @@ export function toVcard(fields: PersonFields, { version, uid, revision, note, ph
     const place = [fields.street, fields.locality, fields.region, fields.postalCode, fields.country];
     parts('ADR', ['', '', ...place], { TYPE: ['work'] });
   }
-  if (note) text('NOTE', note);
+  const more = fields.more.map(({ label, value }) => `${label}: ${value}`);
+  const words = [note, ...more].filter(Boolean).join('\n');
+  if (words) text('NOTE', words);
   if (photo && isFour) raw('PHOTO', `data:image/jpeg;base64,${photo}`);
   if (photo && !isFour) raw('PHOTO', photo, { ENCODING: ['b'], TYPE: ['JPEG'] });
   lines.push('END:VCARD\r\n');

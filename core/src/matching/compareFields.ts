@@ -3,6 +3,7 @@ import {
   LIST_FIELDS,
   TEXT_FIELDS,
   type ListField,
+  type MoreEntry,
   type PersonFields,
   type PhoneEntry,
   type TextField,
@@ -73,6 +74,7 @@ export function sharedReach(
 const REACH_KEYS = {
   emails: emailKey,
   websites: websiteKey,
+  more: ({ label, value }: MoreEntry) => `${foldTight(label)} ${foldTight(value)}`,
   phones: (phone: PhoneEntry) => `${phoneKey(phone.value)} ${phone.extension}`,
 } as const;
 
@@ -83,6 +85,7 @@ function mergeList(known: PersonFields, card: PersonFields, field: ListField): P
     return theirs.every((entry) => keys.has(key(entry))) ? [...mine] : union(theirs, mine, key);
   };
   if (field === 'phones') return { ...known, phones: merge(known.phones, card.phones, REACH_KEYS.phones) };
+  if (field === 'more') return { ...known, more: merge(known.more, card.more, REACH_KEYS.more) };
   return { ...known, [field]: merge(known[field], card[field], REACH_KEYS[field]) };
 }
 

@@ -6,6 +6,12 @@ export interface PhoneEntry {
   extension: string;
 }
 
+/** A field with a name of its own: a social handle, a second address, whatever a team files beside the usual. */
+export interface MoreEntry {
+  label: string;
+  value: string;
+}
+
 /** Everything a card can say about a person. Empty text means not known. */
 export interface PersonFields {
   prefix: string;
@@ -24,6 +30,7 @@ export interface PersonFields {
   locality: string;
   region: string;
   country: string;
+  more: MoreEntry[];
 }
 
 export const TEXT_FIELDS = [
@@ -43,7 +50,7 @@ export const TEXT_FIELDS = [
 ] as const satisfies readonly (keyof PersonFields)[];
 export type TextField = (typeof TEXT_FIELDS)[number];
 
-export const LIST_FIELDS = ['emails', 'phones', 'websites'] as const satisfies readonly (keyof PersonFields)[];
+export const LIST_FIELDS = ['emails', 'phones', 'websites', 'more'] as const satisfies readonly (keyof PersonFields)[];
 export type ListField = (typeof LIST_FIELDS)[number];
 
 export const emptyPersonFields = (): PersonFields => ({
@@ -63,17 +70,18 @@ export const emptyPersonFields = (): PersonFields => ({
   locality: '',
   region: '',
   country: '',
+  more: [],
 });
 
 /** One field as text, for comparing and for the change log. */
 export function fieldText(fields: PersonFields, field: keyof PersonFields): string {
   const value = fields[field];
   if (typeof value === 'string') return value;
-  return value
-    .map((entry) =>
-      typeof entry === 'string'
-        ? entry
-        : `${entry.value}${entry.extension ? ` ext. ${entry.extension}` : ''} (${entry.kind})`,
-    )
-    .join(', ');
+  return value.map(entryText).join(', ');
+}
+
+function entryText(entry: string | PhoneEntry | MoreEntry): string {
+  if (typeof entry === 'string') return entry;
+  if ('label' in entry) return `${entry.label}: ${entry.value}`;
+  return `${entry.value}${entry.extension ? ` ext. ${entry.extension}` : ''} (${entry.kind})`;
 }

@@ -1,5 +1,13 @@
 import { emptyPersonFields, type PersonFields, type TextField } from '../people';
-import { DOUBT_BELOW, FIELD_NAMES, fold, type FieldName, type FieldProposal, type SourceSpan } from '../reading/fields';
+import {
+  DOUBT_BELOW,
+  FIELD_NAMES,
+  fold,
+  REPEATABLE_FIELDS,
+  type FieldName,
+  type FieldProposal,
+  type SourceSpan,
+} from '../reading/fields';
 
 /** One field on the proof desk: a proposal, or what a person made of it or added. Its confidence is 1 once a person wrote or settled it. */
 export interface DraftField extends FieldProposal {
@@ -7,6 +15,10 @@ export interface DraftField extends FieldProposal {
   id: string;
   /** Left out: kept on the desk, but not filed. */
   leftOut: boolean;
+  /** Name of a field of the workspace's own. */
+  label?: string;
+  /** Who wrote or settled it, and when (ISO 8601). */
+  settled?: { by: string; at: string };
 }
 
 export interface Draft {
@@ -51,9 +63,15 @@ const mapField = (draft: Draft, id: string, change: (field: DraftField) => Draft
 });
 
 /** Adds a field that a person writes, or gives a loose line to one. A field that can stand only once takes the line at its end. */
-export function addField(draft: Draft, field: FieldName, value = '', sources: readonly SourceSpan[] = []): Draft {
+export function addField(
+  draft: Draft,
+  field: FieldName,
+  value = '',
+  sources: readonly SourceSpan[] = [],
+  label?: string,
+): Draft {
   const standing = draft.fields.find((f) => f.field === field && !f.leftOut);
-  if (standing && value && !['email', 'phone', 'website'].includes(field)) {
+  if (standing && value && !REPEATABLE_FIELDS.includes(field)) {
     const joined = [standing.value, value]
       .filter(Boolean)
       .join(field === 'street' || field === 'title' || field === 'note' ? ', ' : ' ');
@@ -69,6 +87,7 @@ export function addField(draft: Draft, field: FieldName, value = '', sources: re
     field,
     value,
     ...(field === 'phone' && { phoneKind: 'work' as const }),
+    ...(label && { label }),
     sources,
     confidence: 1,
     reasons: [],
@@ -113,7 +132,7 @@ export function withNewReading(draft: Draft, proposals: readonly FieldProposal[]
   const kept = draft.fields
     .filter((f) => f.confidence === 1 || f.leftOut)
     .map((f) => ({ ...f, sources: proposals.find((p) => same(f, p))?.sources ?? [] }));
-  const single = (field: FieldName) => !['email', 'phone', 'website'].includes(field);
+  const single = (field: FieldName) => !REPEATABLE_FIELDS.includes(field);
   return proposals
     .filter((p) => !kept.some((f) => same(f, p) || (f.field === p.field && single(p.field) && !f.leftOut)))
     .reduce<Draft>(
@@ -123,6 +142,31 @@ export function withNewReading(draft: Draft, proposals: readonly FieldProposal[]
       }),
       { fields: kept, nextId: draft.nextId },
     );
+}
+
+/** Marks every field in which two states of a draft differ as settled by somebody. */
+export function settledBy(before: Draft, after: Draft, by: string, at: string): Draft {
+  const known = new Map(before.fields.map((field) => [field.id, field]));
+  return {
+    ...after,
+    fields: after.fields.map((field) => (known.get(field.id) === field ? field : { ...field, settled: { by, at } })),
+  };
+}
+
+/**
+ * One draft out of two that grew apart on two devices: of each field the one settled later, and whatever either has
+ * added. Nothing that a person wrote is lost; what one of them deleted and the other never touched stays deleted.
+ */
+export function mergedDrafts(mine: Draft, theirs: Draft): Draft {
+  const other = new Map(theirs.fields.map((field) => [field.id, field]));
+  const later = (a: DraftField, b: DraftField) => ((b.settled?.at ?? '') > (a.settled?.at ?? '') ? b : a);
+  const own = mine.fields.map((field) => (other.has(field.id) ? later(field, other.get(field.id)!) : field));
+  const here = new Set(mine.fields.map((field) => field.id));
+  const added = theirs.fields.filter((field) => !here.has(field.id) && field.settled);
+  return added.reduce((draft, field) => ({ ...draft, fields: insertInOrder(draft.fields, field) }), {
+    fields: own,
+    nextId: Math.max(mine.nextId, theirs.nextId),
+  });
 }
 
 /** Lines of the front that no field of the draft claims. */
@@ -135,11 +179,12 @@ export function looseLines(draft: Draft, lineCount: number): number[] {
 /** What is filed of a draft; texts are trimmed, empty fields and those left out fall away. */
 export function personFieldsOf(draft: Draft): PersonFields {
   const person = emptyPersonFields();
-  for (const { field, value: raw, phoneKind, extension, leftOut } of draft.fields) {
+  for (const { field, value: raw, phoneKind, extension, leftOut, label } of draft.fields) {
     const value = raw.trim();
     if (leftOut || !value || field === 'note') continue;
     if (field === 'email') person.emails.push(value.toLowerCase());
     else if (field === 'website') person.websites.push(value);
+    else if (field === 'more') person.more.push({ label: label ?? '', value });
     else if (field === 'phone') person.phones.push({ value, kind: phoneKind ?? 'work', extension: extension ?? '' });
     else person[field satisfies TextField] = value;
   }

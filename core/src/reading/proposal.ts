@@ -1,4 +1,4 @@
-/** What a proposal can be for, in the order in which fields stand on the proof desk. `email`, `phone` and `website` may occur several times, the others once. */
+/** What a proposal can be for, in the order in which fields stand on the proof desk. Those of `REPEATABLE_FIELDS` may occur several times, the others once; `more` has a name of its own. */
 export const FIELD_NAMES = [
   'prefix',
   'givenName',
@@ -16,11 +16,12 @@ export const FIELD_NAMES = [
   'locality',
   'region',
   'country',
+  'more',
   'note',
 ] as const;
 export type FieldName = (typeof FIELD_NAMES)[number];
 
-export const REPEATABLE_FIELDS: readonly FieldName[] = ['email', 'phone', 'website'];
+export const REPEATABLE_FIELDS: readonly FieldName[] = ['email', 'phone', 'website', 'more'];
 
 export type PhoneKind = 'work' | 'mobile' | 'fax';
 

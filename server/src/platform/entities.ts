@@ -13,6 +13,9 @@ export class Workspace {
   /** ISO 639-1 codes of languages expected on cards beside the country's own. */
   @Column({ type: 'text', array: true, default: () => "'{}'" })
   languages!: string[];
+  /** Names of fields that this team files beside the usual ones. */
+  @Column({ name: 'own_fields', type: 'text', array: true, default: () => "'{}'" })
+  ownFields!: string[];
   /** What is kept once a card is filed. */
   @Column({ name: 'keep_pictures', type: 'text', default: 'photo' })
   keepPictures!: 'photo' | 'card' | 'none';

@@ -5,12 +5,10 @@ export async function addJob(
   manager: EntityManager,
   task: string,
   payload: Record<string, string>,
-  options: { key: string; maxAttempts: number },
+  options: { key: string; maxAttempts: number; priority?: number },
 ): Promise<void> {
-  await manager.query(`select graphile_worker.add_job($1, payload := $2::json, job_key := $3, max_attempts := $4)`, [
-    task,
-    JSON.stringify(payload),
-    options.key,
-    options.maxAttempts,
-  ]);
+  await manager.query(
+    `select graphile_worker.add_job($1, payload := $2::json, job_key := $3, max_attempts := $4, priority := $5)`,
+    [task, JSON.stringify(payload), options.key, options.maxAttempts, options.priority ?? 0],
+  );
 }

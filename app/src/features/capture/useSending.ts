@@ -13,6 +13,7 @@ export function useSending(accountId: string | undefined): void {
   const dispatch = useDispatch();
   const photos = useSelector(selectWaitingPhotos);
   const requests = useSelector(selectWaitingRequests);
+  const heldUntil = Math.min(...requests.flatMap(({ notBefore }) => notBefore ?? []), Infinity);
   const toSend = [...photos, ...requests].filter(({ refusal }) => refusal === null).length;
 
   useEffect(() => {
@@ -38,11 +39,14 @@ export function useSending(accountId: string | undefined): void {
       void run();
     };
     void run();
+    // What is held back so that it can be undone goes out when its time has come.
+    const held = Number.isFinite(heldUntil) ? setTimeout(atOnce, Math.max(0, heldUntil - Date.now()) + 20) : undefined;
     window.addEventListener('online', atOnce);
     return () => {
       stopped = true;
       clearTimeout(timer);
+      clearTimeout(held);
       window.removeEventListener('online', atOnce);
     };
-  }, [accountId, dispatch, toSend]);
+  }, [accountId, dispatch, toSend, heldUntil]);
 }

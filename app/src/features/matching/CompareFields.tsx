@@ -10,7 +10,7 @@ interface Props {
   onChoose: (field: keyof PersonFields, choice: Choice) => void;
 }
 
-const LISTS = ['emails', 'phones', 'websites'];
+const LISTS = ['emails', 'phones', 'websites', 'more'];
 
 /** Field by field, where the card says something else than the record: keep the one or take the other. */
 export function CompareFields({ differences, choiceOf, onChoose }: Props) {

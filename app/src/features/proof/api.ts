@@ -1,4 +1,4 @@
-import type { BackChange, ProofCard } from '@dossier/contract';
+import type { AreaRead, AreaToRead, BackChange, DraftChange, DraftKept, ProofCard } from '@dossier/contract';
 import { api } from '@/lib/api';
 
 export const proofApi = api.injectEndpoints({
@@ -6,6 +6,16 @@ export const proofApi = api.injectEndpoints({
     card: build.query<ProofCard, string>({
       query: (id) => `/cards/${id}`,
       providesTags: (_result, _error, id) => [{ type: 'Card', id }],
+    }),
+    keepDraft: build.mutation<DraftKept, { cardId: string } & DraftChange>({
+      query: ({ cardId, ...body }) => ({ url: `/cards/${cardId}/draft`, method: 'PUT', body }),
+    }),
+    readArea: build.mutation<AreaRead, { cardId: string } & AreaToRead>({
+      query: ({ cardId, ...body }) => ({ url: `/cards/${cardId}/areas`, method: 'POST', body }),
+      async onQueryStarted({ cardId }, { dispatch, queryFulfilled }) {
+        const { data } = await queryFulfilled.catch(() => ({ data: undefined }));
+        if (data?.lines.length) dispatch(api.util.invalidateTags([{ type: 'Card', id: cardId }]));
+      },
     }),
     joinBack: build.mutation<void, { id: string } & BackChange>({
       query: ({ id, cardId }) => ({ url: `/cards/${id}/back`, method: 'PUT', body: { cardId } }),
@@ -22,4 +32,5 @@ export const proofApi = api.injectEndpoints({
   }),
 });
 
-export const { useCardQuery, useJoinBackMutation, useTakeBackOffMutation } = proofApi;
+export const { useCardQuery, useJoinBackMutation, useKeepDraftMutation, useReadAreaMutation, useTakeBackOffMutation } =
+  proofApi;

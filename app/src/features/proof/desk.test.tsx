@@ -7,7 +7,7 @@ import { renderInStore } from '@/testing/renderInStore';
 import { AddField } from './AddField';
 import { FieldRow } from './FieldRow';
 import { LooseLines } from './LooseLines';
-import { proofActions, selectDraft } from './slice';
+import { cardDraftOf, proofActions, selectDraft } from './slice';
 
 const character = (text: string, i: number) => ({ text, probability: 0.6, alternatives: [], at: (i + 0.5) / 5 });
 const reading: Reading = {
@@ -88,7 +88,10 @@ function openDesk(beside?: ReactNode) {
   act(
     () =>
       void view.store.dispatch(
-        proofActions.draftOpened({ cardId: 'c1', cardDraft: { draft: draftOf(proposals), note: '', readingId: 'r1' } }),
+        proofActions.draftOpened({
+          cardId: 'c1',
+          cardDraft: cardDraftOf({ draft: draftOf(proposals), note: '', readingId: 'r1' }, 0, 'Ottilie Brandt'),
+        }),
       ),
   );
   const fields = () => selectDraft('c1')(view.store.getState())!.draft.fields;

@@ -1,6 +1,6 @@
 import { draftOf } from '@dossier/core/proof';
 import type { FieldProposal } from '@dossier/core/reading/fields';
-import { proofActions, proofSlice, selectDraft } from './slice';
+import { cardDraftOf, proofActions, proofSlice, selectDraft } from './slice';
 
 const proposal: FieldProposal = {
   field: 'title',
@@ -9,7 +9,10 @@ const proposal: FieldProposal = {
   confidence: 0.5,
   reasons: [],
 };
-const open = { cardId: 'c1', cardDraft: { draft: draftOf([proposal]), note: '', readingId: 'r1' } };
+const open = {
+  cardId: 'c1',
+  cardDraft: cardDraftOf({ draft: draftOf([proposal]), note: '', readingId: 'r1' }, 3, 'Ottilie Brandt'),
+};
 const run = (...actions: Parameters<typeof proofSlice.reducer>[1][]) =>
   selectDraft('c1')({
     proof: actions.reduce(proofSlice.reducer, proofSlice.reducer(undefined, proofActions.draftOpened(open))),
@@ -47,5 +50,40 @@ describe('drafts on the proof desk', () => {
     expect(settled?.draft.fields.map((f) => f.value)).toEqual(['Buyer', 'ada@quayside.example']);
     const untouched = run(proofActions.readAnew(anew), proofActions.readAnew(anew));
     expect(untouched?.draft.fields.map((f) => f.value)).toEqual(['Boyer', 'ada@quayside.example']);
+  });
+
+  it('go back and forth through every act, a run of letters at once', () => {
+    const typed = ['B', 'Bu', 'Buy'].map((value) => proofActions.fieldEdited({ cardId: 'c1', id: 'p0', value }));
+    const left = proofActions.fieldLeftOut({ cardId: 'c1', id: 'p0', leftOut: true });
+    const undo = proofActions.undone({ cardId: 'c1' });
+    const redo = proofActions.redone({ cardId: 'c1' });
+    const value = (card: ReturnType<typeof run>) => card?.draft.fields[0];
+    expect(value(run(...typed, left, undo))).toMatchObject({ value: 'Buy', leftOut: false });
+    expect(value(run(...typed, left, undo, undo))).toMatchObject({ value: 'Buyer', confidence: 0.5 });
+    expect(value(run(...typed, left, undo, undo, undo, redo, redo))).toMatchObject({ value: 'Buy', leftOut: true });
+    expect(run(...typed, undo, left)?.future).toEqual([]);
+  });
+
+  it('remember who settled a field and when, and bring work from elsewhere together', () => {
+    const card = run(proofActions.fieldSettled({ cardId: 'c1', id: 'p0' }));
+    const settled = card!.draft.fields[0]!.settled!;
+    expect(settled.by).toBe('Ottilie Brandt');
+    expect(Date.parse(settled.at)).not.toBeNaN();
+    const theirs = (value: string, at: string) => ({
+      draft: {
+        fields: [{ ...draftOf([proposal]).fields[0]!, value, confidence: 1, settled: { by: 'Pim', at } }],
+        nextId: 0,
+      },
+      note: 'From Pim',
+      readingId: 'r1',
+    });
+    const merged = (kept: ReturnType<typeof theirs>) =>
+      run(
+        proofActions.fieldEdited({ cardId: 'c1', id: 'p0', value: 'Head Buyer' }),
+        proofActions.draftMerged({ cardId: 'c1', version: 7, kept }),
+      );
+    expect(merged(theirs('Old', '2020-01-01T00:00:00.000Z'))?.draft.fields[0]!.value).toBe('Head Buyer');
+    expect(merged(theirs('Later', '2999-01-01T00:00:00.000Z'))).toMatchObject({ version: 7, note: 'From Pim' });
+    expect(merged(theirs('Later', '2999-01-01T00:00:00.000Z'))?.draft.fields[0]!.value).toBe('Later');
   });
 });

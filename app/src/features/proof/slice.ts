@@ -4,7 +4,13 @@ import {
   deleteField,
   editField,
   leaveOut,
+  mergedDrafts,
+  moveField,
+  movePart,
+  putIntoField,
+  settledBy,
   settleField,
+  swapFields,
   withBackOf,
   withNewReading,
   type Draft,
@@ -12,13 +18,36 @@ import {
 } from '@dossier/core/proof';
 import type { FieldName, FieldProposal, SourceSpan } from '@dossier/core/reading/fields';
 
-/** What a person makes of a card before it is filed; only this device knows it. */
+/** What a person makes of a card before it is filed. */
 export interface CardDraft {
   draft: Draft;
   note: string;
   /** The reading that it was made from. */
   readingId: string;
+  /** Version that the server has; changes made since are still to be kept there. */
+  version: number;
+  /** Name of whoever works on it here. */
+  actor: string;
+  /** States to go back to, the latest last, and those gone back from. Only for this visit. */
+  past: Draft[];
+  future: Draft[];
+  /** Field that was typed in last: a run of letters is undone as one. */
+  typing?: string;
 }
+
+/** What is kept of it on this device and on the server. */
+export type KeptDraft = Pick<CardDraft, 'draft' | 'note' | 'readingId'>;
+
+/** States that can be gone back to. */
+const UNDO_STEPS = 80;
+
+export const cardDraftOf = (kept: KeptDraft, version: number, actor: string): CardDraft => ({
+  ...kept,
+  version,
+  actor,
+  past: [],
+  future: [],
+});
 
 export const proofSlice = createSlice({
   name: 'proof',
@@ -30,9 +59,22 @@ export const proofSlice = createSlice({
     draftClosed(state, { payload }: PayloadAction<string>) {
       delete state[payload];
     },
-    backChanged: change((draft, { proposals }: { proposals: readonly FieldProposal[] }) =>
-      withBackOf(draft, proposals),
-    ),
+    draftKept(state, { payload }: PayloadAction<{ cardId: string; version: number }>) {
+      const card = state[payload.cardId];
+      if (card) card.version = payload.version;
+    },
+    /** Somebody has worked on the card elsewhere. */
+    draftMerged(state, { payload }: PayloadAction<{ cardId: string; version: number; kept: KeptDraft }>) {
+      const card = state[payload.cardId];
+      if (!card) return;
+      card.draft = mergedDrafts(card.draft, payload.kept.draft) as Writable<Draft>;
+      card.note ||= payload.kept.note;
+      card.version = payload.version;
+    },
+    backChanged(state, { payload }: PayloadAction<{ cardId: string; proposals: readonly FieldProposal[] }>) {
+      const card = state[payload.cardId];
+      if (card) card.draft = withBackOf(card.draft, payload.proposals) as Writable<Draft>;
+    },
     readAnew(
       state,
       { payload }: PayloadAction<{ cardId: string; readingId: string; proposals: readonly FieldProposal[] }>,
@@ -41,18 +83,35 @@ export const proofSlice = createSlice({
       if (!card || card.readingId === payload.readingId) return;
       card.draft = withNewReading(card.draft, payload.proposals) as Writable<Draft>;
       card.readingId = payload.readingId;
+      // Older states point at lines that are no more.
+      card.past = [];
+      card.future = [];
     },
-    fieldEdited: change(
+    fieldEdited: act(
       (draft, { id, ...edit }: { id: string } & Partial<Pick<DraftField, 'value' | 'phoneKind' | 'extension'>>) =>
         editField(draft, id, edit),
+      ({ id, value }) => (value === undefined ? undefined : id),
     ),
-    fieldSettled: change((draft, { id }: { id: string }) => settleField(draft, id)),
-    fieldLeftOut: change((draft, { id, leftOut }: { id: string; leftOut: boolean }) => leaveOut(draft, id, leftOut)),
-    fieldDeleted: change((draft, { id }: { id: string }) => deleteField(draft, id)),
-    fieldAdded: change(
-      (draft, { field, value, sources }: { field: FieldName; value?: string; sources?: SourceSpan[] }) =>
-        addField(draft, field, value, sources),
+    fieldSettled: act((draft, { id }: { id: string }) => settleField(draft, id)),
+    fieldLeftOut: act((draft, { id, leftOut }: { id: string; leftOut: boolean }) => leaveOut(draft, id, leftOut)),
+    fieldDeleted: act((draft, { id }: { id: string }) => deleteField(draft, id)),
+    fieldAdded: act(
+      (
+        draft,
+        { field, value, sources, label }: { field: FieldName; value?: string; sources?: SourceSpan[]; label?: string },
+      ) => addField(draft, field, value, sources, label),
     ),
+    fieldMoved: act((draft, { id, field }: { id: string; field: FieldName }) => moveField(draft, id, field)),
+    partMoved: act((draft, { id, ...part }: { id: string; from: number; to: number; field: FieldName }) =>
+      movePart(draft, id, part),
+    ),
+    fieldsSwapped: act((draft, { id, other }: { id: string; other: string }) => swapFields(draft, id, other)),
+    textPicked: act(
+      (draft, { id, text, sources, behind }: { id: string; text: string; sources: SourceSpan[]; behind: boolean }) =>
+        putIntoField(draft, id, text, sources, behind),
+    ),
+    undone: step('past', 'future'),
+    redone: step('future', 'past'),
     noteEdited(state, { payload }: PayloadAction<{ cardId: string; note: string }>) {
       const card = state[payload.cardId];
       if (card) card.note = payload.note;
@@ -60,11 +119,40 @@ export const proofSlice = createSlice({
   },
 });
 
-/** A reducer that changes one card's draft by a function of `core/proof`. */
-function change<P extends object>(apply: (draft: Draft, payload: P) => Draft) {
-  return (state: Record<string, CardDraft>, { payload }: PayloadAction<P & { cardId: string }>) => {
+type State = Record<string, CardDraft>;
+
+/**
+ * A person's act on one card's draft, by a function of `core/proof`: what it changes is settled by that person, and it can
+ * be undone.
+ * @param typed the field that is being typed in, for acts that are undone together
+ */
+function act<P extends object>(apply: (draft: Draft, payload: P) => Draft, typed?: (payload: P) => string | undefined) {
+  return {
+    reducer(state: State, { payload, meta }: PayloadAction<P & { cardId: string }, string, { at: string }>) {
+      const card = state[payload.cardId];
+      if (!card) return;
+      const before = card.draft;
+      const after = apply(before, payload);
+      if (after === before) return;
+      const typing = typed?.(payload);
+      if (!typing || card.typing !== typing) card.past = [...card.past, before].slice(-UNDO_STEPS);
+      card.typing = typing;
+      card.future = [];
+      card.draft = settledBy(before, after, card.actor, meta.at) as Writable<Draft>;
+    },
+    prepare: (payload: P & { cardId: string }) => ({ payload, meta: { at: new Date().toISOString() } }),
+  };
+}
+
+/** Goes one state back or forth. */
+function step(from: 'past' | 'future', to: 'past' | 'future') {
+  return (state: State, { payload }: PayloadAction<{ cardId: string }>) => {
     const card = state[payload.cardId];
-    if (card) card.draft = apply(card.draft, payload) as Writable<Draft>;
+    const next = card?.[from].pop();
+    if (!card || !next) return;
+    card[to].push(card.draft);
+    card.draft = next;
+    card.typing = undefined;
   };
 }
 
@@ -72,5 +160,5 @@ export const proofActions = proofSlice.actions;
 
 export const selectDraft =
   (cardId: string) =>
-  (state: { proof: Record<string, CardDraft> }): CardDraft | undefined =>
+  (state: { proof: State }): CardDraft | undefined =>
     state.proof[cardId];

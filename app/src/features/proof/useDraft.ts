@@ -1,19 +1,27 @@
 import type { ProofCard } from '@dossier/contract';
+import type { ThunkDispatch, UnknownAction } from '@reduxjs/toolkit';
 import { draftOf } from '@dossier/core/proof';
 import { useEffect, useRef } from 'react';
-import { useDispatch, useSelector } from 'react-redux';
+import { useDispatch, useSelector, useStore } from 'react-redux';
 import { useSessionQuery } from '@/features/account';
+import { hasStatus } from '@/lib/api';
 import { deviceStore } from '@/lib/deviceStore';
-import { proofActions, selectDraft, type CardDraft } from './slice';
+import { proofApi, useKeepDraftMutation } from './api';
+import { cardDraftOf, proofActions, selectDraft, type CardDraft, type KeptDraft } from './slice';
+
+/** A draft is sent to the server when nothing was changed for so long. */
+const QUIET_MS = 900;
 
 /**
- * The draft of a card: what this device kept of an earlier visit, else the proposals. Every change is
- * written to the device store at once, so that a reload loses nothing.
+ * The draft of a card: what this device kept of an earlier visit brought together with what the server has, else the
+ * proposals. Every change is written to the device store at once, so that a reload loses nothing, and to the server
+ * soon after, so that it is there on every device.
  */
 export function useDraft(card: ProofCard | undefined): CardDraft | undefined {
   const dispatch = useDispatch();
   const { data: session } = useSessionQuery();
   const accountId = session?.user.id;
+  const actor = session?.user.name ?? '';
   const cardDraft = useSelector(selectDraft(card?.id ?? ''));
 
   useEffect(() => {
@@ -22,15 +30,19 @@ export function useDraft(card: ProofCard | undefined): CardDraft | undefined {
     void readDraft(card.id, accountId).then((kept) => {
       if (gone) return;
       const { id: cardId, readingId, proposals } = card;
-      const fresh = { draft: draftOf(proposals), note: '', readingId };
-      dispatch(proofActions.draftOpened({ cardId, cardDraft: kept ?? fresh }));
+      const { version, content } = card.draft;
+      const ofServer = content as KeptDraft | null;
+      const begin = kept ?? ofServer ?? { draft: draftOf(proposals), note: '', readingId };
+      dispatch(proofActions.draftOpened({ cardId, cardDraft: cardDraftOf(begin, kept?.version ?? version, actor) }));
+      if (ofServer && kept && kept.version !== version)
+        dispatch(proofActions.draftMerged({ cardId, version, kept: ofServer }));
       // Read anew since the draft was made, perhaps on another device.
       dispatch(proofActions.readAnew({ cardId, readingId, proposals }));
     });
     return () => {
       gone = true;
     };
-  }, [card, accountId, dispatch]);
+  }, [card, accountId, actor, dispatch]);
 
   const backId = card?.back?.cardId;
   const opened = cardDraft !== undefined;
@@ -47,18 +59,57 @@ export function useDraft(card: ProofCard | undefined): CardDraft | undefined {
   useEffect(() => {
     if (card && accountId && cardDraft) void writeDraft(card.id, accountId, cardDraft);
   }, [card, accountId, cardDraft]);
+  useKeptOnServer(card?.id, cardDraft);
 
   return cardDraft;
 }
 
-async function readDraft(cardId: string, accountId: string): Promise<CardDraft | undefined> {
-  const kept = await (await deviceStore()).get('drafts', cardId).catch(() => undefined);
-  if (kept?.accountId !== accountId) return undefined;
-  return { draft: kept.draft as CardDraft['draft'], note: kept.note, readingId: kept.readingId ?? cardId };
+/** Sends a person's changes to the server; without a network they wait on the device until the card is opened again. */
+function useKeptOnServer(cardId: string | undefined, cardDraft: CardDraft | undefined): void {
+  const dispatch = useDispatch<ThunkDispatch<unknown, unknown, UnknownAction>>();
+  const store = useStore<{ proof: Record<string, CardDraft> }>();
+  const [keep] = useKeepDraftMutation();
+  const { draft, note } = cardDraft ?? {};
+  const touched = Boolean(note) || draft?.fields.some((field) => field.settled) || (cardDraft?.past.length ?? 0) > 0;
+
+  useEffect(() => {
+    if (!cardId || !touched) return undefined;
+    const send = async (again: boolean): Promise<void> => {
+      const now = selectDraft(cardId)(store.getState());
+      if (!now) return;
+      const { version, draft: fields, note: text, readingId } = now;
+      const content = { draft: fields, note: text, readingId } as never;
+      const { data, error } = await keep({ cardId, version, content });
+      if (data) dispatch(proofActions.draftKept({ cardId, version: data.version }));
+      if (!hasStatus(error, 409) || !again) return;
+      const fresh = await dispatch(proofApi.endpoints.card.initiate(cardId, { forceRefetch: true, subscribe: false }));
+      const other = fresh.data?.draft;
+      if (!other?.content) return;
+      dispatch(proofActions.draftMerged({ cardId, version: other.version, kept: other.content as KeptDraft }));
+      await send(false);
+    };
+    const timer = setTimeout(() => void send(true), QUIET_MS);
+    return () => clearTimeout(timer);
+  }, [cardId, draft, note, touched, keep, dispatch, store]);
 }
 
-const writeDraft = async (cardId: string, accountId: string, { draft, note, readingId }: CardDraft): Promise<void> => {
-  await (await deviceStore()).put('drafts', { cardId, accountId, draft, note, readingId });
+async function readDraft(cardId: string, accountId: string): Promise<(KeptDraft & { version: number }) | undefined> {
+  const kept = await (await deviceStore()).get('drafts', cardId).catch(() => undefined);
+  if (kept?.accountId !== accountId) return undefined;
+  return {
+    draft: kept.draft as CardDraft['draft'],
+    note: kept.note,
+    readingId: kept.readingId ?? cardId,
+    version: kept.version ?? 0,
+  };
+}
+
+const writeDraft = async (
+  cardId: string,
+  accountId: string,
+  { draft, note, readingId, version }: CardDraft,
+): Promise<void> => {
+  await (await deviceStore()).put('drafts', { cardId, accountId, draft, note, readingId, version });
 };
 
 /** The card is filed: its draft has done its work. */

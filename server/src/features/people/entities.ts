@@ -47,6 +47,9 @@ export class Person {
   locality!: string;
   @Column({ type: 'text' })
   region!: string;
+  /** Fields with a name of their own. */
+  @Column({ type: 'jsonb', default: () => "'[]'" })
+  more!: { label: string; value: string }[];
   @Column({ type: 'text' })
   country!: string;
   /** Name, company, addresses and numbers, folded, for trigram search. */

@@ -51,6 +51,7 @@ export async function loadPerson(manager: EntityManager, id: string): Promise<Pe
       locality: person.locality,
       region: person.region,
       country: person.country,
+      more: person.more,
     },
     notes: notes.map((note) => ({
       id: note.id,

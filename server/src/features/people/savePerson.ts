@@ -19,6 +19,7 @@ export const personColumns = (fields: PersonFields) => ({
   locality: fields.locality,
   region: fields.region,
   country: fields.country,
+  more: fields.more,
   searchText: searchText(fields),
 });
 

@@ -1,11 +1,11 @@
-import { BackChange } from '@dossier/contract';
+import { AreaToRead, BackChange, DraftChange } from '@dossier/contract';
 import { Router } from 'express';
 import type { DataSource } from 'typeorm';
 import { z } from 'zod';
 import { sendPicture } from '../../platform/pictures';
 import { whoIs } from '../../platform/session';
-import { joinBack, takeBackOff } from '../reading';
-import { cardPicture, cardToProve } from './service';
+import { joinBack, readAreaOf, takeBackOff } from '../reading';
+import { cardPicture, cardToProve, keepDraft } from './service';
 
 const Id = z.object({ id: z.uuid() });
 const Size = z.object({ size: z.enum(['full', 'thumbnail']).default('full') });
@@ -20,6 +20,15 @@ export function proofRoutes(database: DataSource): Router {
       const { id } = Id.parse(request.params);
       const { size } = Size.parse(request.query);
       sendPicture(response, await cardPicture(database, whoIs(request), id, size));
+    })
+    .put('/cards/:id/draft', async (request, response) => {
+      const { id } = Id.parse(request.params);
+      const version = await keepDraft(database, whoIs(request), id, DraftChange.parse(request.body));
+      response.json({ version });
+    })
+    .post('/cards/:id/areas', async (request, response) => {
+      const { id } = Id.parse(request.params);
+      response.json({ lines: await readAreaOf(database, whoIs(request), id, AreaToRead.parse(request.body)) });
     })
     .put('/cards/:id/back', async (request, response) => {
       const { id } = Id.parse(request.params);

@@ -1,11 +1,11 @@
-import type { ProofCard } from '@dossier/contract';
+import type { DraftChange, DraftContent, ProofCard } from '@dossier/contract';
 import type { DataSource } from 'typeorm';
-import { notFound } from '../../platform/problem';
+import { conflict, notFound } from '../../platform/problem';
 import type { SignedIn } from '../../platform/session';
 import { storage } from '../../platform/storage';
 import { inWorkspace } from '../../platform/workspaceScope';
 import { cardOccasion } from '../capture';
-import { Card, openSecondLooks } from '../reading';
+import { Card, IN_TRAY, openSecondLooks } from '../reading';
 
 export function cardToProve(database: DataSource, who: SignedIn, id: string): Promise<ProofCard> {
   return inWorkspace(database, who.workspaceId, async (manager) => {
@@ -20,6 +20,8 @@ export function cardToProve(database: DataSource, who: SignedIn, id: string): Pr
       occasion: cardOccasion(card.occasion),
       state: card.state,
       personId: card.personId,
+      engine: card.engine,
+      draft: { version: card.draftVersion, content: card.draft as DraftContent | null },
       secondLook: (await openSecondLooks(manager, who.workspaceId, [id])).get(id) ?? null,
       takenAt: card.takenAt.toISOString(),
       reading: card.reading as ProofCard['reading'],
@@ -28,6 +30,38 @@ export function cardToProve(database: DataSource, who: SignedIn, id: string): Pr
       frontCardId: card.frontCardId,
       back: back && { cardId: back.id, picture: back.fileId !== null, reading: back.reading as ProofCard['reading'] },
     };
+  });
+}
+
+/**
+ * Keeps what a person makes of a card, so that it is there on every device and for a colleague.
+ * @returns the version it has now
+ * @throws ProblemError 404 for a card that is not here, 409 for one that has left the tray, or when a later draft was
+ *   kept from elsewhere
+ */
+export function keepDraft(
+  database: DataSource,
+  who: SignedIn,
+  id: string,
+  { version, content }: DraftChange,
+): Promise<number> {
+  return inWorkspace(database, who.workspaceId, async (manager) => {
+    const card = await manager.findOne(Card, {
+      where: { id },
+      select: { id: true, state: true, draftVersion: true },
+      lock: { mode: 'pessimistic_write' },
+    });
+    if (!card) throw notFound('This card');
+    if (!IN_TRAY.includes(card.state)) throw conflict('not-in-tray', 'This card is no longer in the tray.');
+    if (card.draftVersion !== version)
+      throw conflict('draft-changed', 'Somebody has changed this card elsewhere. Both are brought together.');
+    const next = version + 1;
+    await manager.update(
+      Card,
+      { id },
+      { draft: content, draftVersion: next, draftBy: who.accountId, draftAt: new Date() },
+    );
+    return next;
   });
 }
 

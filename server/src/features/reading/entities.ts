@@ -71,6 +71,16 @@ export class Card {
   /** What a person expects of this card in place of what its occasion and workspace say. */
   @Column({ type: 'jsonb', nullable: true })
   expected!: CardExpectation | null;
+  /** What a person has made of it so far. */
+  @Column({ type: 'jsonb', nullable: true })
+  draft!: object | null;
+  /** Goes up with every change of the draft. */
+  @Column({ name: 'draft_version', type: 'integer', default: 0 })
+  draftVersion!: number;
+  @Column({ name: 'draft_by', type: 'uuid', nullable: true })
+  draftBy!: string | null;
+  @Column({ name: 'draft_at', type: 'timestamptz', nullable: true })
+  draftAt!: Date | null;
   /** Which models and methods read it. */
   @Column({ type: 'text' })
   engine!: string;
