@@ -5,6 +5,7 @@ import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { Provider } from 'react-redux';
 import { Portrait, SignInScreen, useSessionQuery } from '@/features/account';
 import { useSending } from '@/features/capture';
+import { FiledStrip } from '@/features/proof';
 import { useTrayCount, WordStrip } from '@/features/reading';
 import { hasStatus, problemText } from '@/lib/api';
 import { useWide } from '@/lib/useWide';
@@ -56,7 +57,7 @@ const Place = () => (
 );
 
 /** On the proof desk the bottom of a phone belongs to the desk's own buttons. */
-const WITH_PORTRAIT = /^\/(tray|people|account|occasions|learned)$/;
+const WITH_PORTRAIT = /^\/(tray|people|account|occasions|learned|clean)$/;
 const WITHOUT_BOTTOM_BAR = /^\/(proof|file|photos)\//;
 
 function Desk({ name, accountId }: { name: string; accountId: string }) {
@@ -72,6 +73,7 @@ function Desk({ name, accountId }: { name: string; accountId: string }) {
         <View className="min-h-0 min-w-0 flex-1">
           <WordStrip accountId={accountId} />
           <Place />
+          <FiledStrip />
         </View>
       </View>
     );
@@ -88,6 +90,7 @@ function Desk({ name, accountId }: { name: string; accountId: string }) {
       <View className="min-h-0 flex-1">
         <Place />
       </View>
+      <FiledStrip />
       {WITHOUT_BOTTOM_BAR.test(path) ? null : <BottomBar path={path} trayCount={trayCount} />}
     </View>
   );

@@ -23,6 +23,7 @@ export const Session = z.object({
     languages: z.array(z.string()),
     keepPictures: KeepPictures,
     keepDays: z.number().int().nullable(),
+    ownFields: z.array(z.string()),
   }),
 });
 export type Session = z.infer<typeof Session>;

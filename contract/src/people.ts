@@ -110,6 +110,16 @@ export type Match = z.infer<typeof Match>;
 export const Matches = z.object({ matches: z.array(Match) });
 export type Matches = z.infer<typeof Matches>;
 
+/** What the workspace knows that a text could become; by the firm's domain as well for a company. */
+export const SuggestionQuery = z.object({
+  field: z.enum(['title', 'company']),
+  q: z.string().trim().max(120).default(''),
+  domain: z.string().trim().toLowerCase().max(253).optional(),
+});
+export type SuggestionQuery = z.infer<typeof SuggestionQuery>;
+export const Suggestions = z.object({ items: z.array(z.string()) });
+export type Suggestions = z.infer<typeof Suggestions>;
+
 /** Filing a proved card: a new person, or an update of the one named in `known`. The `Idempotency-Key` header makes a repeat harmless. */
 export const FileCard = z.object({
   cardId: z.uuid(),

@@ -29,6 +29,10 @@ export const ReadingSettings = z.object({
 });
 export type ReadingSettings = z.infer<typeof ReadingSettings>;
 
+/** Names of fields that a team files beside the usual ones. */
+export const OwnFields = z.object({ names: z.array(z.string().trim().min(1).max(60)).max(30) });
+export type OwnFields = z.infer<typeof OwnFields>;
+
 /** What becomes of pictures once their card is filed. */
 export const PictureSettings = z.object({
   keepPictures: KeepPictures,

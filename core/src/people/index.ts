@@ -3,3 +3,4 @@ export * from './formatPhone';
 export * from './fullName';
 export * from './personFields';
 export * from './changesBetween';
+export * from './typedPhone';

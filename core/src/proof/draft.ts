@@ -1,4 +1,4 @@
-import { emptyPersonFields, type PersonFields, type TextField } from '../people';
+import { emptyPersonFields, isPossiblePhone, type PersonFields, type TextField } from '../people';
 import {
   DOUBT_BELOW,
   FIELD_NAMES,
@@ -217,5 +217,6 @@ export function complaintAbout({ field, value, leftOut }: DraftField): string | 
   if (field === 'email' && !/^[^\s@]+@[^\s@]+\.[^\s@.]{2,}$/.test(fold(text)))
     return 'This is not a complete e-mail address.';
   if (field === 'phone' && text.replace(/\D/g, '').length < 5) return 'This is too short for a phone number.';
+  if (field === 'phone' && !isPossiblePhone(text)) return 'There is no number of this length in its country.';
   return undefined;
 }

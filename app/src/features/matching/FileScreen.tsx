@@ -8,6 +8,7 @@ import { ScrollView, View } from 'react-native';
 import { useDispatch } from 'react-redux';
 import { CardView, proofActions, useCardQuery, useDraft } from '@/features/proof';
 import { useTeamQuery } from '@/features/account';
+import { useMatchesQuery } from '@/features/people';
 import { isUnreachable, problemText } from '@/lib/api';
 import { useWide } from '@/lib/useWide';
 import {
@@ -24,7 +25,6 @@ import {
   Text,
   TextField,
 } from '@/ui';
-import { useMatchesQuery } from './api';
 import { CompareFields } from './CompareFields';
 import { KnownPeople } from './KnownPeople';
 import { useFiling } from './useFiling';
@@ -189,11 +189,17 @@ function Filing({ cardId, fields, note, ownNote, wrong, doubts, occasion, pictur
         <Button
           look="ink"
           busy={isLoading}
-          disabled={wrong.length > 0 || (!unreachable && ((isFetching && !data) || Boolean(matchError)))}
+          disabled={!unreachable && ((isFetching && !data) || Boolean(matchError))}
           onPress={() => void file()}
           className={wide ? '' : 'flex-1'}
         >
-          {name ? `Update ${name}` : filedKind === 'lead' ? 'File as lead' : 'File as contact'}
+          {wrong.length > 0
+            ? 'File as typed'
+            : name
+              ? `Update ${name}`
+              : filedKind === 'lead'
+                ? 'File as lead'
+                : 'File as contact'}
         </Button>
       </View>
     </View>

@@ -1,4 +1,13 @@
-import type { FileCard, Filed, PeoplePage, Person } from '@dossier/contract';
+import type {
+  FileCard,
+  Filed,
+  Matches,
+  MatchQuery,
+  PeoplePage,
+  Person,
+  Suggestions,
+  SuggestionQuery,
+} from '@dossier/contract';
 import { api } from '@/lib/api';
 
 export const peopleApi = api.injectEndpoints({
@@ -12,6 +21,15 @@ export const peopleApi = api.injectEndpoints({
       providesTags: ['Person'],
     }),
     person: build.query<Person, string>({ query: (id) => `/people/${id}`, providesTags: ['Person'] }),
+    matches: build.query<Matches, MatchQuery>({
+      query: (body) => ({ url: '/matches', method: 'POST', body }),
+      providesTags: ['Person'],
+    }),
+    /** Titles and companies that the workspace knows already. */
+    suggestions: build.query<Suggestions, SuggestionQuery>({
+      query: (params) => ({ url: '/suggestions', params }),
+      providesTags: ['Person'],
+    }),
     fileCard: build.mutation<Filed, { key: string; body: FileCard }>({
       query: ({ key, body }) => ({ url: '/people', method: 'POST', body, headers: { 'Idempotency-Key': key } }),
       invalidatesTags: (result) => (result ? ['Tray', 'Person', 'Card'] : []),
@@ -19,4 +37,5 @@ export const peopleApi = api.injectEndpoints({
   }),
 });
 
-export const { usePeopleInfiniteQuery, usePersonQuery, useFileCardMutation } = peopleApi;
+export const { useFileCardMutation, useMatchesQuery, usePeopleInfiniteQuery, usePersonQuery, useSuggestionsQuery } =
+  peopleApi;

@@ -1,11 +1,15 @@
+import { formatPhone, normalPhone, phoneAsTyped } from '@dossier/core/people';
 import { complaintAbout, doubtfulCharacters, isDoubtful, type DraftField } from '@dossier/core/proof';
-import { memo, useCallback } from 'react';
+import type { SourceSpan } from '@dossier/core/reading/fields';
+import { memo, useCallback, useState } from 'react';
 import { View } from 'react-native';
 import { useDispatch } from 'react-redux';
-import { Button, Select, Soft } from '@/ui';
 import { FIELD_LABELS } from '@/lib/fieldLabels';
+import { Select, Soft } from '@/ui';
+import { FieldActions } from './FieldActions';
 import { PHONE_KINDS } from './phoneKinds';
 import { ProofInput } from './ProofInput';
+import { isAddressField, usePastedBlock } from './pastedBlock';
 import { sideOf, type CardSides } from './sides';
 import { proofActions } from './slice';
 import { Strip } from './Strip';
@@ -17,36 +21,54 @@ interface Props {
   focused: boolean;
   /** Which of several of its kind it is, counted from 1; undefined for a lone one. */
   ordinal?: number;
+  /** ISO 3166 of the card, for numbers without a code. */
+  country: string | null;
   onFocus: (id: string) => void;
   onEnter: (id: string) => void;
   register: (id: string, element: HTMLTextAreaElement | null) => void;
 }
 
 const NAMES = ['givenName', 'middleName', 'familyName', 'company'];
-/** Runners-up offered at a field. */
-const OFFERED = 3;
 const MODES = { email: 'email', phone: 'tel', website: 'url' } as const;
+/** Lines of an address on a card. */
+const MOST_STRIPS = 3;
 
-/** One field: the strip of the picture it came from, its text right under it, what can be done with it. */
+/** What a field is called on the desk. */
+export const labelOf = (field: DraftField, ordinal?: number): string => {
+  const label = field.label ?? FIELD_LABELS[field.field];
+  return ordinal ? `${label} ${ordinal}` : label;
+};
+
+/** One field: the strips of the picture it came from, its text right under them, what can be done with it. */
 export const FieldRow = memo(function FieldRow({
   cardId,
   sides,
   field,
   focused,
   ordinal,
+  country,
   onFocus,
   onEnter,
   register,
 }: Props) {
   const dispatch = useDispatch();
   const { id, leftOut } = field;
-  const label = ordinal ? `${FIELD_LABELS[field.field]} ${ordinal}` : FIELD_LABELS[field.field];
+  const isPhone = field.field === 'phone';
+  const [typed, setTyped] = useState<string>();
+  const pasteBlock = usePastedBlock(cardId, country);
+  const label = labelOf(field, ordinal);
   const doubtful = isDoubtful(field);
   const ref = useCallback((element: HTMLTextAreaElement | null) => register(id, element), [id, register]);
-  const [source] = field.sources;
-  const side = sideOf(sides, source);
+  const side = sideOf(sides, field.sources[0]);
   // Of a back that was taken off there is nothing to show.
-  const shown = source?.side === 'back' && !sides.back ? undefined : source;
+  const shown = field.sources.filter((source) => source.side !== 'back' || sides.back);
+  const text = isPhone ? (typed ?? formatPhone(field.value)) : field.value;
+  const change = (value: string, atEnd: boolean) => {
+    const growing = atEnd && value.length > text.length;
+    const next = isPhone && growing ? phoneAsTyped(value, country) : value;
+    if (isPhone) setTyped(next);
+    dispatch(proofActions.fieldEdited({ cardId, id, value: isPhone ? normalPhone(next, country) : next }));
+  };
   return (
     <View
       role="group"
@@ -55,92 +77,49 @@ export const FieldRow = memo(function FieldRow({
     >
       <View className="flex-row gap-3" style={leftOut ? { opacity: 0.5 } : undefined}>
         <View className="w-[84px] justify-end pb-[8px]">
-          <Soft className={doubtful ? 'text-ink' : ''}>{FIELD_LABELS[field.field]}</Soft>
+          <Soft numberOfLines={2} className={doubtful ? 'text-ink' : ''}>
+            {field.label ?? FIELD_LABELS[field.field]}
+          </Soft>
         </View>
         <View className="min-w-0 flex-1">
-          {shown ? <Strip {...side} span={shown} /> : null}
+          {shown.slice(0, MOST_STRIPS).map((span) => (
+            <Strip key={spanKey(span)} {...sideOf(sides, span)} span={span} />
+          ))}
           <View className="flex-row items-end gap-2">
             <View className="min-w-0 flex-1">
               <ProofInput
                 inputRef={ref}
                 label={label}
-                value={field.value}
-                doubts={doubtfulCharacters(field, side.reading)}
+                value={text}
+                doubts={isPhone && doubtful ? [{ from: 0, to: text.length }] : doubtfulCharacters(field, side.reading)}
                 serif={NAMES.includes(field.field)}
                 complaint={complaintAbout(field)}
                 inputMode={MODES[field.field as keyof typeof MODES] ?? 'text'}
-                onChange={(value) => dispatch(proofActions.fieldEdited({ cardId, id, value }))}
+                onChange={change}
+                onBlock={isAddressField(field.field) ? pasteBlock : undefined}
                 onFocus={() => onFocus(id)}
+                onBlur={() => setTyped(undefined)}
                 onEnter={() => onEnter(id)}
               />
             </View>
-            {field.field === 'phone' ? <PhoneKindSelect cardId={cardId} field={field} label={label} /> : null}
+            {isPhone ? <PhoneKindSelect cardId={cardId} field={field} label={label} /> : null}
           </View>
           {field.disagreement && doubtful ? <Soft className="pb-1 text-ink">{field.disagreement}</Soft> : null}
-          {source === undefined && field.reasons[0] ? <Soft className="pb-1">{field.reasons[0]}</Soft> : null}
+          {shown.length === 0 && field.reasons[0] ? <Soft className="pb-1">{field.reasons[0]}</Soft> : null}
         </View>
       </View>
-      {focused || leftOut ? <FieldActions cardId={cardId} field={field} label={label} doubtful={doubtful} /> : null}
+      {focused || leftOut ? (
+        <FieldActions cardId={cardId} field={field} reading={side.reading} label={label} country={country} />
+      ) : null}
     </View>
   );
 });
 
-function FieldActions({
-  cardId,
-  field: { id, leftOut, value, runnersUp = [] },
-  label,
-  doubtful,
-}: {
-  cardId: string;
-  field: DraftField;
-  label: string;
-  doubtful: boolean;
-}) {
-  const dispatch = useDispatch();
-  return (
-    <View className="flex-row flex-wrap pl-[80px]">
-      {doubtful ? (
-        <Button
-          look="bare"
-          label={`${label} is right as it is`}
-          onPress={() => dispatch(proofActions.fieldSettled({ cardId, id }))}
-        >
-          Right as it is
-        </Button>
-      ) : null}
-      {runnersUp
-        .filter((other) => other.value !== value)
-        .slice(0, OFFERED)
-        .map((other) => (
-          <Button
-            key={other.value}
-            look="bare"
-            label={`Make ${label} “${other.value}”, ${other.reason}`}
-            onPress={() => dispatch(proofActions.fieldEdited({ cardId, id, value: other.value }))}
-          >
-            {`Take “${other.value}”`}
-          </Button>
-        ))}
-      <Button
-        look="bare"
-        label={leftOut ? `Take back ${label}` : `Leave out ${label}`}
-        onPress={() => dispatch(proofActions.fieldLeftOut({ cardId, id, leftOut: !leftOut }))}
-      >
-        {leftOut ? 'Take back' : 'Leave out'}
-      </Button>
-      <Button
-        look="brick"
-        label={`Delete ${label}`}
-        onPress={() => dispatch(proofActions.fieldDeleted({ cardId, id }))}
-      >
-        Delete
-      </Button>
-    </View>
-  );
-}
+const spanKey = ({ line, from, to, side }: SourceSpan): string => `${side ?? 'front'} ${line} ${from} ${to}`;
 
 function PhoneKindSelect({ cardId, field, label }: { cardId: string; field: DraftField; label: string }) {
   const dispatch = useDispatch();
+  const { id } = field;
   return (
     <View className="flex-row items-center gap-2">
       {field.extension ? <Soft className="tabular">ext. {field.extension}</Soft> : null}
@@ -148,7 +127,7 @@ function PhoneKindSelect({ cardId, field, label }: { cardId: string; field: Draf
         label={`Kind of ${label}`}
         value={field.phoneKind ?? 'work'}
         options={PHONE_KINDS}
-        onChange={(phoneKind) => dispatch(proofActions.fieldEdited({ cardId, id: field.id, phoneKind }))}
+        onChange={(phoneKind) => dispatch(proofActions.fieldEdited({ cardId, id, phoneKind }))}
       />
     </View>
   );

@@ -21,7 +21,7 @@ describe('a field’s text', () => {
     render(<ProofInput {...props} doubts={[]} />);
     const input = screen.getByRole('textbox', { name: 'E-mail' });
     fireEvent.change(input, { target: { value: 'two\n lines' } });
-    expect(props.onChange).toHaveBeenCalledWith('two lines');
+    expect(props.onChange).toHaveBeenCalledWith('two lines', true);
     fireEvent.keyDown(input, { key: 'Enter' });
     expect(props.onEnter).toHaveBeenCalledTimes(1);
   });

@@ -1,5 +1,5 @@
 import type { Range } from '@dossier/core/proof';
-import { useId, type KeyboardEvent, type Ref } from 'react';
+import { useId, type ClipboardEvent, type KeyboardEvent, type Ref } from 'react';
 
 interface Props {
   label: string;
@@ -8,8 +8,12 @@ interface Props {
   serif?: boolean;
   complaint?: string;
   inputMode?: 'text' | 'email' | 'tel' | 'url';
-  onChange: (value: string) => void;
+  /** @param atEnd the caret stands behind the last character */
+  onChange: (value: string, atEnd: boolean) => void;
+  /** Takes in pasted text of several lines; tells whether it did. */
+  onBlock?: (text: string) => Promise<boolean>;
   onFocus: () => void;
+  onBlur?: () => void;
   onEnter: () => void;
   inputRef?: Ref<HTMLTextAreaElement>;
 }
@@ -38,7 +42,9 @@ export function ProofInput({
   complaint,
   inputMode,
   onChange,
+  onBlock,
   onFocus,
+  onBlur,
   onEnter,
   inputRef,
 }: Props) {
@@ -47,6 +53,13 @@ export function ProofInput({
     if (event.key !== 'Enter' || event.nativeEvent.isComposing) return;
     event.preventDefault();
     onEnter();
+  };
+  const flat = (text: string) => text.replace(/\s*\n\s*/g, ' ');
+  const onPaste = (event: ClipboardEvent<HTMLTextAreaElement>) => {
+    const text = event.clipboardData.getData('text/plain');
+    if (!onBlock || !/\n\s*\S/.test(text.trim())) return;
+    event.preventDefault();
+    void onBlock(text).then((taken) => taken || onChange(flat(text.trim()), true));
   };
   return (
     <div>
@@ -75,7 +88,10 @@ export function ProofInput({
           autoComplete="off"
           value={value}
           placeholder="Write here"
-          onChange={(event) => onChange(event.target.value.replace(/\s*\n\s*/g, ' '))}
+          dir="auto"
+          onChange={({ target }) => onChange(flat(target.value), target.selectionEnd === target.value.length)}
+          onPaste={onPaste}
+          onBlur={onBlur}
           onFocus={onFocus}
           onKeyDown={onKeyDown}
           style={{

@@ -5,7 +5,7 @@ import { View } from 'react-native';
 import { cardPicture, Raw } from '@/ui';
 import type { CardSide } from './sides';
 
-const TALLEST = 34;
+const TALLEST = 30;
 const LARGEST_SCALE = 1.6;
 
 /** The strip of the card picture that a text was read from, scaled to fit; the text itself without a picture. */

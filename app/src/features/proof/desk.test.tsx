@@ -71,6 +71,7 @@ function Rows() {
       sides={{ front: { cardId: 'c1', reading, picture: true } }}
       field={field}
       focused={i === 0}
+      country="GB"
       onFocus={nothing}
       onEnter={nothing}
       register={nothing}
@@ -159,10 +160,21 @@ describe('loose lines', () => {
 describe('adding a field', () => {
   it('offers what can stand again, and what is not there yet', () => {
     const added: string[] = [];
-    renderInStore(<AddField standing={['title', 'email']} onAdd={(field) => added.push(field)} />);
-    fireEvent.click(screen.getByRole('button', { name: 'Add a field' }));
+    renderInStore(
+      <AddField
+        standing={['title', 'email']}
+        open
+        onOpen={nothing}
+        onAdd={(field, label) => added.push(label ?? field)}
+      />,
+    );
     expect(screen.queryByRole('button', { name: 'Title' })).toBeNull();
     fireEvent.click(screen.getByRole('button', { name: 'E-mail' }));
-    expect(added).toEqual(['email']);
+    fireEvent.click(screen.getByRole('button', { name: 'Another field' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Social handle' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Another field' }));
+    fireEvent.change(screen.getByRole('textbox', { name: 'Any other name' }), { target: { value: 'Dock' } });
+    fireEvent.click(screen.getByRole('button', { name: 'Add this field' }));
+    expect(added).toEqual(['email', 'Social handle', 'Dock']);
   });
 });

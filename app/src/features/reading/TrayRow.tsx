@@ -1,6 +1,6 @@
 import type { TrayItem } from '@dossier/contract';
 import { Link } from 'expo-router';
-import { useRef } from 'react';
+import { useRef, type ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
 import { useDiscardPhotoMutation } from '@/features/capture';
 import { API, problemText } from '@/lib/api';
@@ -13,6 +13,8 @@ interface Props {
   chosen: boolean | undefined;
   /** @param run everything since the row chosen before as well */
   onChoose: (run: boolean) => void;
+  /** Something to do with it, at the end of the row. */
+  act: ReactNode;
 }
 
 /** One card, or one photograph whose cards are not known yet. */
@@ -22,7 +24,7 @@ export const TrayRow = (props: Props) =>
 const HOLD_MS = 450;
 
 /** A card opens on the desk; held, or with shift, or while rows are being chosen, it is chosen instead. */
-function CardRow({ item, chosen, onChoose }: Props) {
+function CardRow({ item, chosen, onChoose, act }: Props) {
   const held = useRef<{ timer?: ReturnType<typeof setTimeout>; done: boolean }>({ done: false });
   const label = rowLabel(item);
   if (chosen !== undefined) {
@@ -49,25 +51,29 @@ function CardRow({ item, chosen, onChoose }: Props) {
     };
   };
   return (
-    <div
-      onPointerDown={hold}
-      onPointerUp={release}
-      onPointerLeave={release}
-      onPointerCancel={release}
-      onClickCapture={(event) => {
-        if (!held.current.done && !event.shiftKey) return;
-        event.preventDefault();
-        event.stopPropagation();
-        if (event.shiftKey && !held.current.done) onChoose(true);
-        held.current.done = false;
-      }}
-    >
-      <Link href={`/proof/${item.id}`} aria-label={label}>
-        <View className="w-full border-b border-rule px-4 py-3 hover:bg-table">
-          <RowBody item={item} />
-        </View>
-      </Link>
-    </div>
+    <View className="flex-row items-center border-b border-rule hover:bg-table">
+      <div
+        style={{ flex: 1, minWidth: 0 }}
+        onPointerDown={hold}
+        onPointerUp={release}
+        onPointerLeave={release}
+        onPointerCancel={release}
+        onClickCapture={(event) => {
+          if (!held.current.done && !event.shiftKey) return;
+          event.preventDefault();
+          event.stopPropagation();
+          if (event.shiftKey && !held.current.done) onChoose(true);
+          held.current.done = false;
+        }}
+      >
+        <Link href={`/proof/${item.id}`} aria-label={label}>
+          <View className="w-full px-4 py-3">
+            <RowBody item={item} />
+          </View>
+        </Link>
+      </div>
+      {act ? <View className="pr-4">{act}</View> : null}
+    </View>
   );
 }
 

@@ -1,6 +1,6 @@
 import type { TrayItem } from '@dossier/contract';
 import { useRouter } from 'expo-router';
-import { useMemo, useState } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import { FlatList, View } from 'react-native';
 import { useSelector } from 'react-redux';
 import { useSessionQuery } from '@/features/account';
@@ -16,13 +16,20 @@ import { TrayRow } from './TrayRow';
 import { useSelection } from './useSelection';
 import { WaitingHere } from './WaitingHere';
 
-export function TrayScreen() {
+interface Props {
+  /** What can be done with a card right on its row. */
+  rowAct: (item: TrayItem) => ReactNode;
+  /** Whether a card can be filed at a glance. */
+  isClean: (item: TrayItem) => boolean;
+}
+
+export function TrayScreen(props: Props) {
   const { data: session } = useSessionQuery();
-  return session ? <TrayOf accountId={session.user.id} /> : null;
+  return session ? <TrayOf {...props} accountId={session.user.id} /> : null;
 }
 
 /** The cards that are not filed yet, to be proved one after another or worked on several at a time. */
-function TrayOf({ accountId }: { accountId: string }) {
+function TrayOf({ accountId, rowAct, isClean }: Props & { accountId: string }) {
   const router = useRouter();
   const [view, setView] = useState<TrayView>({});
   const { data, error, isLoading, isFetching, refetch, hasNextPage, fetchNextPage, isFetchingNextPage } =
@@ -37,6 +44,7 @@ function TrayOf({ accountId }: { accountId: string }) {
   }, [data, filedHere]);
   const cardIds = useMemo(() => items.filter((item) => item.kind === 'card').map((item) => item.id), [items]);
   const selection = useSelection(cardIds);
+  const clean = items.filter(isClean).length;
   const narrowed = Boolean(view.occasion ?? view.show);
   const first = items.find((item) => item.kind === 'card' && item.state !== 'setAside');
 
@@ -76,6 +84,11 @@ function TrayOf({ accountId }: { accountId: string }) {
           ) : null}
         </View>
       ) : null}
+      {clean > 1 && !selection.active ? (
+        <View className="items-start">
+          <Button onPress={() => router.push('/clean')}>{`Glance at ${clean} without a doubt`}</Button>
+        </View>
+      ) : null}
       <WaitingHere />
     </View>
   );
@@ -108,6 +121,7 @@ function TrayOf({ accountId }: { accountId: string }) {
             item={item}
             chosen={selection.active ? selection.chosen.includes(item.id) : undefined}
             onChoose={(run) => selection.toggle(item.id, run)}
+            act={rowAct(item)}
           />
         )}
         extraData={selection}

@@ -2,7 +2,7 @@ import { Link } from 'expo-router';
 import { View } from 'react-native';
 import { useDispatch, useSelector } from 'react-redux';
 import { selectWaitingPhotos } from '@/features/capture';
-import { forgetRequest, selectWaitingRequests, type WaitingRequest } from '@/lib/outbox';
+import { forgetRequest, isHeld, selectWaitingRequests, type WaitingRequest } from '@/lib/outbox';
 import { Button, Serif, Soft, Subheading, Text } from '@/ui';
 import { WaitingRow } from './WaitingRow';
 
@@ -12,7 +12,9 @@ export function WaitingHere() {
   const requests = useSelector(selectWaitingRequests);
   const rows = [
     ...photos.map((photo) => ({ id: photo.id, row: <WaitingRow key={photo.id} photo={photo} /> })),
-    ...requests.map((request) => ({ id: request.id, row: <RequestRow key={request.id} request={request} /> })),
+    ...requests
+      .filter((request) => !isHeld(request))
+      .map((request) => ({ id: request.id, row: <RequestRow key={request.id} request={request} /> })),
   ].sort((a, b) => (a.id < b.id ? -1 : 1));
   if (rows.length === 0) return null;
   return (

@@ -2,6 +2,7 @@ import { Link } from 'expo-router';
 import { View } from 'react-native';
 import { useSessionQuery } from '@/features/account';
 import { Rule, Subheading, Text } from '@/ui';
+import { OwnFieldsSetting } from './OwnFieldsSetting';
 import { NotificationSetting } from './NotificationSetting';
 import { PictureSettings } from './PictureSettings';
 import { ReadingSettings } from './ReadingSettings';
@@ -22,6 +23,8 @@ export function WorkspaceSettings() {
         <Subheading>Pictures</Subheading>
         <PictureSettings keepPictures={keepPictures} keepDays={keepDays} />
       </View>
+      <Rule />
+      <OwnFieldsSetting names={session.workspace.ownFields} />
       <Rule />
       <NotificationSetting />
       <Rule />

@@ -1,6 +1,7 @@
 import { lazyScreen } from '@/lib/lazyScreen';
 
 export { useAnswerSecondLookMutation, useChangeCardsMutation, useTrayInfiniteQuery } from './api';
+export { ReadAgainPanel, SecondLookPanel } from './SelectionPanels';
 export { TrayScreen } from './TrayScreen';
 export { WordStrip } from './WordStrip';
 export { useTrayCount } from './useTrayCount';

@@ -12,6 +12,10 @@ const learnedApi = api.injectEndpoints({
       query: (body) => ({ url: '/picture-settings', method: 'PUT', body }),
       invalidatesTags: ['Session'],
     }),
+    changeOwnFields: build.mutation<void, string[]>({
+      query: (names) => ({ url: '/own-fields', method: 'PUT', body: { names } }),
+      invalidatesTags: ['Session'],
+    }),
     changeReadingSettings: build.mutation<void, ReadingSettings>({
       query: (body) => ({ url: '/reading-settings', method: 'PUT', body }),
       invalidatesTags: ['Session'],
@@ -24,4 +28,5 @@ export const {
   useLearnedQuery,
   useRevokeLearnedMutation,
   useChangeReadingSettingsMutation,
+  useChangeOwnFieldsMutation,
 } = learnedApi;

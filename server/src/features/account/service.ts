@@ -66,5 +66,6 @@ const describe = ({ id, name, email, role, workspace }: Account): Session => ({
     languages: workspace!.languages,
     keepPictures: workspace!.keepPictures,
     keepDays: workspace!.keepDays,
+    ownFields: workspace!.ownFields,
   },
 });

@@ -1,4 +1,4 @@
-import { FileCard, PeopleQuery } from '@dossier/contract';
+import { FileCard, PeopleQuery, SuggestionQuery } from '@dossier/contract';
 import { Router } from 'express';
 import type { DataSource } from 'typeorm';
 import { z } from 'zod';
@@ -8,6 +8,7 @@ import { inWorkspace } from '../../platform/workspaceScope';
 import { fileCard } from './fileCard';
 import { findPeople } from './findPeople';
 import { loadPerson } from './loadPerson';
+import { suggest } from './suggest';
 
 const Id = z.object({ id: z.uuid() });
 
@@ -15,6 +16,9 @@ export function peopleRoutes(database: DataSource): Router {
   return Router()
     .get('/people', async (request, response) => {
       response.json(await findPeople(database, whoIs(request), PeopleQuery.parse(request.query)));
+    })
+    .get('/suggestions', async (request, response) => {
+      response.json({ items: await suggest(database, whoIs(request), SuggestionQuery.parse(request.query)) });
     })
     .post('/people', async (request, response) => {
       const key = request.get('idempotency-key');

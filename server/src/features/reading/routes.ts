@@ -4,6 +4,7 @@ import {
   LearnedChange,
   OccasionMove,
   OutlinesChange,
+  OwnFields,
   PictureSettings,
   ReadAgain,
   ReadingSettings,
@@ -115,6 +116,11 @@ export function trayRoutes(database: DataSource, events: TrayEvents): Router {
       const settings = PictureSettings.parse(request.body);
       await database.getRepository(Workspace).update({ id: workspaceId }, settings);
       await inWorkspace(database, workspaceId, (manager) => removePicturesSoon(manager, workspaceId));
+      response.status(204).end();
+    })
+    .put('/own-fields', async (request, response) => {
+      const { names } = OwnFields.parse(request.body);
+      await database.getRepository(Workspace).update({ id: whoIs(request).workspaceId }, { ownFields: names });
       response.status(204).end();
     })
     .put('/reading-settings', async (request, response) => {

@@ -1,0 +1,1 @@
+export { ContactSheet as default } from '@/features/proof';

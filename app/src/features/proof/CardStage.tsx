@@ -1,0 +1,225 @@
+import { spanQuad, wordAt, wordsWithin, type Area, type CardWord } from '@dossier/core/proof';
+import type { Point } from '@dossier/core/capture';
+import type { SourceSpan } from '@dossier/core/reading/fields';
+import { useEffect, useMemo, useRef, useState, type PointerEvent } from 'react';
+import { View } from 'react-native';
+import { cardPicture } from '@/ui';
+import { areaOfSpans, clampView, fitView, focusView, zoomedAt, type StageView } from './stageView';
+import type { CardSide } from './sides';
+import { TextSheet } from './TextSheet';
+
+interface Props extends CardSide {
+  /** Places to point at; the picture glides to them. */
+  spans: readonly SourceSpan[];
+  words: readonly CardWord[];
+  /** A finger draws a rectangle instead of moving the picture. */
+  picking: boolean;
+  onWord: (word: CardWord) => void;
+  /** Words that were swept over, and the rectangle in pixels of the card. */
+  onPick: (words: CardWord[], from: Point, to: Point) => void;
+}
+
+/** Room between the text and the outline around it, as a share of the line's height. */
+const OUTLINE_MARGIN = 0.22;
+/** A finger that moves less than this many pixels taps. */
+const TAP = 7;
+const GLIDE = 'transform 240ms cubic-bezier(0.3, 0.1, 0.2, 1)';
+
+/**
+ * The card as photographed, flat and upright: it glides to the field in focus, is moved with a finger and zoomed with two
+ * or the wheel; a word touched leads to its field, words swept over are picked.
+ */
+export function CardStage(props: Props) {
+  const { cardId, reading, picture, spans, words, picking, onWord, onPick } = props;
+  const [room, setRoom] = useState<{ width: number; height: number }>();
+  const card = useMemo(() => ({ width: reading.width, height: reading.height }), [reading.width, reading.height]);
+  const area = useMemo(() => areaOfSpans(reading, spans), [reading, spans]);
+  if (!picture) return <TextSheet reading={reading} spans={spans} maxHeight="100%" />;
+  const outlines = spans.map((span) => spanQuad(reading, span, OUTLINE_MARGIN)).filter((quad) => quad !== undefined);
+  const stroke = Math.max(reading.width, reading.height) / 260;
+  return (
+    <View
+      className="h-full w-full overflow-hidden"
+      onLayout={({ nativeEvent: { layout } }) => setRoom({ width: layout.width, height: layout.height })}
+    >
+      {room && room.width > 0 ? (
+        <Movable
+          key={cardId}
+          card={card}
+          room={room}
+          area={area}
+          picking={picking}
+          onTap={(point) => {
+            const word = wordAt(words, point);
+            if (word) onWord(word);
+          }}
+          onSweep={(from, to) => onPick(wordsWithin(words, from, to), from, to)}
+        >
+          <img
+            src={cardPicture(cardId)}
+            alt="The card"
+            draggable={false}
+            style={{ width: '100%', height: '100%', display: 'block', borderRadius: 4 }}
+          />
+          <svg
+            viewBox={`0 0 ${reading.width} ${reading.height}`}
+            aria-hidden
+            style={{ position: 'absolute', inset: 0, width: '100%', height: '100%' }}
+          >
+            {outlines.map((quad, i) => (
+              <g key={i} fill="none" strokeLinejoin="round">
+                <polygon points={quad.map((p) => p.join(',')).join(' ')} stroke="#fffef9" strokeWidth={stroke * 2.4} />
+                <polygon
+                  data-outline
+                  points={quad.map((p) => p.join(',')).join(' ')}
+                  stroke="#1e242b"
+                  strokeWidth={stroke}
+                />
+              </g>
+            ))}
+          </svg>
+        </Movable>
+      ) : null}
+    </View>
+  );
+}
+
+interface MovableProps {
+  card: { width: number; height: number };
+  room: { width: number; height: number };
+  area: Area | undefined;
+  picking: boolean;
+  onTap: (point: Point) => void;
+  onSweep: (from: Point, to: Point) => void;
+  children: React.ReactNode;
+}
+
+/** Fingers and wheel move what it holds without React: a drag costs one style a frame. */
+function Movable({ card, room, area, picking, onTap, onSweep, children }: MovableProps) {
+  const holder = useRef<HTMLDivElement>(null);
+  const content = useRef<HTMLDivElement>(null);
+  const sweep = useRef<HTMLDivElement>(null);
+  const view = useRef<StageView>(fitView(card, room));
+  const fingers = useRef(new Map<number, Point>());
+  const began = useRef<{ at: Point; moved: boolean; picking: boolean }>(undefined);
+  const { left, top, width, height } = area ?? {};
+
+  const place = (next: StageView, glide: boolean) => {
+    view.current = clampView(next, card, room);
+    const { style } = content.current!;
+    style.transition = glide ? GLIDE : 'none';
+    style.transform = `translate(${view.current.x}px, ${view.current.y}px) scale(${view.current.scale})`;
+  };
+  useEffect(() => {
+    const target =
+      width === undefined ? fitView(card, room) : focusView({ left, top, width, height } as Area, card, room);
+    place(target, true);
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- glides when the place or the room changes, not when a finger moved it
+  }, [left, top, width, height, card, room.width, room.height]);
+
+  useEffect(() => {
+    const { current } = holder;
+    const onWheel = (event: WheelEvent) => {
+      event.preventDefault();
+      place(zoomedAt(view.current, Math.exp(-event.deltaY / 400), inside(event)), false);
+    };
+    current?.addEventListener('wheel', onWheel, { passive: false });
+    return () => current?.removeEventListener('wheel', onWheel);
+  });
+
+  const inside = ({ clientX, clientY }: { clientX: number; clientY: number }): Point => {
+    const box = holder.current!.getBoundingClientRect();
+    return [clientX - box.left, clientY - box.top];
+  };
+  const onCard = ([x, y]: Point): Point => [
+    (x - view.current.x) / view.current.scale,
+    (y - view.current.y) / view.current.scale,
+  ];
+  const showSweep = (from: Point, to: Point | undefined) => {
+    const { style } = sweep.current!;
+    style.display = to ? 'block' : 'none';
+    if (!to) return;
+    style.left = `${Math.min(from[0], to[0])}px`;
+    style.top = `${Math.min(from[1], to[1])}px`;
+    style.width = `${Math.abs(to[0] - from[0])}px`;
+    style.height = `${Math.abs(to[1] - from[1])}px`;
+  };
+
+  const down = (event: PointerEvent<HTMLDivElement>) => {
+    event.currentTarget.setPointerCapture(event.pointerId);
+    fingers.current.set(event.pointerId, inside(event));
+    if (fingers.current.size === 1) began.current = { at: inside(event), moved: false, picking };
+    else if (began.current) {
+      began.current = { ...began.current, moved: true, picking: false };
+      showSweep([0, 0], undefined);
+    }
+  };
+  const move = (event: PointerEvent<HTMLDivElement>) => {
+    const before = fingers.current.get(event.pointerId);
+    const start = began.current;
+    if (!before || !start) return;
+    const now = inside(event);
+    if (!start.moved && Math.hypot(now[0] - start.at[0], now[1] - start.at[1]) < TAP) return;
+    start.moved = true;
+    const other = [...fingers.current].find(([id]) => id !== event.pointerId)?.[1];
+    fingers.current.set(event.pointerId, now);
+    if (start.picking) return showSweep(start.at, now);
+    const apart = (p: Point) => (other ? Math.hypot(p[0] - other[0], p[1] - other[1]) : 1);
+    const moved = { ...view.current, x: view.current.x + now[0] - before[0], y: view.current.y + now[1] - before[1] };
+    place(other ? zoomedAt(view.current, apart(now) / Math.max(1, apart(before)), other) : moved, false);
+  };
+  const up = (event: PointerEvent<HTMLDivElement>) => {
+    const start = began.current;
+    fingers.current.delete(event.pointerId);
+    if (!start || fingers.current.size > 0) return;
+    began.current = undefined;
+    showSweep([0, 0], undefined);
+    if (event.type === 'pointercancel') return;
+    if (!start.moved) onTap(onCard(start.at));
+    else if (start.picking) onSweep(onCard(start.at), onCard(inside(event)));
+  };
+  return (
+    <div
+      ref={holder}
+      data-stage
+      onPointerDown={down}
+      onPointerMove={move}
+      onPointerUp={up}
+      onPointerCancel={up}
+      style={{
+        position: 'relative',
+        width: '100%',
+        height: '100%',
+        overflow: 'hidden',
+        touchAction: 'none',
+        userSelect: 'none',
+        cursor: picking ? 'crosshair' : 'grab',
+      }}
+    >
+      <div
+        ref={content}
+        style={{
+          position: 'absolute',
+          width: card.width,
+          height: card.height,
+          transformOrigin: '0 0',
+          willChange: 'transform',
+          boxShadow: '0 1px 3px rgb(0 0 0 / 0.16), 0 10px 30px rgb(0 0 0 / 0.18)',
+        }}
+      >
+        {children}
+      </div>
+      <div
+        ref={sweep}
+        data-sweep
+        style={{
+          display: 'none',
+          position: 'absolute',
+          pointerEvents: 'none',
+          background: 'rgb(var(--marigold) / 0.35)',
+          boxShadow: '0 0 0 1.5px rgb(var(--ink))',
+        }}
+      />
+    </div>
+  );
+}

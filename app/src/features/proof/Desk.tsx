@@ -1,0 +1,343 @@
+import type { ProofCard } from '@dossier/contract';
+import { adviceFor, type Point } from '@dossier/core/capture';
+import {
+  complaintAbout,
+  fieldOfWord,
+  isDoubtful,
+  looseLines,
+  otherCase,
+  partsToMove,
+  personFieldsOf,
+  swapPartners,
+  textOfWords,
+  wordsOf,
+  type CardWord,
+} from '@dossier/core/proof';
+import type { FieldName, SourceSpan } from '@dossier/core/reading/fields';
+import { useRouter } from 'expo-router';
+import { useCallback, useMemo, useRef, useState } from 'react';
+import { ScrollView, View } from 'react-native';
+import { useDispatch } from 'react-redux';
+import { useMatchesQuery } from '@/features/people';
+import { SecondLookPanel, useChangeCardsMutation } from '@/features/reading';
+import { problemText } from '@/lib/api';
+import { useWide } from '@/lib/useWide';
+import { Notice, Soft } from '@/ui';
+import { AddField } from './AddField';
+import { useReadAreaMutation } from './api';
+import { BackOfCard } from './BackOfCard';
+import { CardStage } from './CardStage';
+import { DeskBar, DeskHead, MoreActs, StageBar } from './DeskBars';
+import { FieldRow } from './FieldRow';
+import { KeyPalette } from './KeyPalette';
+import { KnownBeside } from './KnownBeside';
+import { LooseLines } from './LooseLines';
+import { offersOf } from './offers';
+import { PickPanel, type Picked } from './PickPanel';
+import { SawPanel } from './SawPanel';
+import { SecondLookBanner } from './SecondLookBanner';
+import { sideOf, sidesOf } from './sides';
+import { proofActions, type CardDraft } from './slice';
+import { useDeskFiling } from './useDeskFiling';
+import { useDeskKeys } from './useDeskKeys';
+import { useRun } from './useRun';
+
+/** A rectangle read on the spot, or why nothing came of it. */
+type OnTheSpot = { state: 'reading' } | { state: 'nothing' } | { state: 'failed'; problem: string };
+
+/** One card and its fields; on a phone one above the other, on a wide screen side by side. */
+export function Desk({ card, cardDraft }: { card: ProofCard; cardDraft: CardDraft }) {
+  const { id: cardId, country } = card;
+  const { draft } = cardDraft;
+  const wide = useWide();
+  const router = useRouter();
+  const dispatch = useDispatch();
+  const run = useRun(cardId);
+  const file = useDeskFiling();
+  const [change, { error: changeError }] = useChangeCardsMutation();
+  const [readArea] = useReadAreaMutation();
+  const inputs = useRef(new Map<string, HTMLTextAreaElement>());
+  const fieldsArea = useRef<HTMLDivElement>(null);
+  const [focusedId, setFocusedId] = useState<string>();
+  const [looseLine, setLooseLine] = useState<number>();
+  const [picking, setPicking] = useState(false);
+  const [picked, setPicked] = useState<Picked>();
+  const [reading, setReading] = useState<OnTheSpot>();
+  const [open, setOpen] = useState<'add' | 'saw' | 'palette' | 'secondLook'>();
+
+  const register = useCallback((id: string, element: HTMLTextAreaElement | null) => {
+    if (element) inputs.current.set(id, element);
+    else inputs.current.delete(id);
+  }, []);
+  const focusField = useCallback((id: string | undefined) => {
+    if (id) inputs.current.get(id)?.focus();
+  }, []);
+  const idsKey = draft.fields.map((f) => f.id).join(' ');
+  const onFocus = useCallback((id: string) => {
+    setFocusedId(id);
+    setLooseLine(undefined);
+  }, []);
+  const onEnter = useCallback(
+    (id: string) => {
+      const order = idsKey.split(' ');
+      focusField(order[order.indexOf(id) + 1]);
+    },
+    [focusField, idsKey],
+  );
+
+  const sides = useMemo(() => sidesOf(card), [card]);
+  const doubtful = draft.fields.filter(isDoubtful);
+  const wrong = draft.fields.filter((field) => complaintAbout(field));
+  const focused = draft.fields.find((f) => f.id === focusedId);
+  const spans: readonly SourceSpan[] = useMemo(
+    () => (looseLine !== undefined ? [{ line: looseLine, from: 0, to: Infinity }] : (focused?.sources ?? [])),
+    [looseLine, focused?.sources],
+  );
+  const shown = sideOf(sides, spans[0]);
+  const onBack = shown === sides.back;
+  const words = useMemo(() => wordsOf(shown.reading, onBack ? 'back' : undefined), [shown.reading, onBack]);
+
+  const person = personFieldsOf(draft);
+  const empty = JSON.stringify(person) === JSON.stringify(personFieldsOf({ fields: [], nextId: 0 }));
+  const query = { emails: person.emails, phones: person.phones.filter((p) => p.kind !== 'fax').map((p) => p.value) };
+  const { data: found } = useMatchesQuery(query, { skip: query.emails.length + query.phones.length === 0 });
+  const known = found?.matches ?? [];
+
+  const add = (field: FieldName, label?: string) => {
+    dispatch(proofActions.fieldAdded({ cardId, field, label }));
+    const id = `a${draft.nextId}`;
+    requestAnimationFrame(() => requestAnimationFrame(() => focusField(id)));
+  };
+  const nextDoubt = () => {
+    const at = doubtful.findIndex((f) => f.id === focusedId);
+    focusField(doubtful[(at + 1) % doubtful.length]?.id);
+  };
+  const go = (id: string | undefined) => router.replace(id ? `/proof/${id}` : '/tray');
+  const fileAndGo = async () => {
+    if (empty) return;
+    if (known.length > 0) return router.push(`/file/${cardId}`);
+    await file(card, cardDraft);
+    go(run.next);
+  };
+  const leave = async (state: 'setAside' | 'discarded') => {
+    const answer = await change({ cardIds: [cardId], state });
+    if (!answer.error && state === 'setAside') go(run.next);
+  };
+
+  const pick = (swept: readonly CardWord[]) => {
+    const { text, sources } = textOfWords(swept);
+    setPicked({ text, sources });
+  };
+  const onWord = (word: CardWord) => {
+    if (picking) return pick([word]);
+    const id = fieldOfWord(draft, word);
+    if (id) focusField(id);
+    else pick(words.filter((other) => other.span.line === word.span.line));
+  };
+  const onPick = async (swept: CardWord[], from: Point, to: Point) => {
+    if (swept.length > 0) return pick(swept);
+    setReading({ state: 'reading' });
+    const { data, error } = await readArea({ cardId: shown.cardId, from: [...from], to: [...to] });
+    if (error) return setReading({ state: 'failed', problem: problemText(error) });
+    setReading(data!.lines.length > 0 ? undefined : { state: 'nothing' });
+    setAwaited(data!.lines);
+  };
+  // The lines read on the spot come with the card itself a moment later.
+  const [awaited, setAwaited] = useState<readonly number[]>([]);
+  if (awaited.length > 0 && shown.reading.lines.length > Math.max(...awaited)) {
+    const { text, sources } = textOfWords(words.filter((word) => awaited.includes(word.span.line)));
+    setPicked({ text, sources });
+    setAwaited([]);
+  }
+
+  const offers = focused ? offersOf(focused, sideOf(sides, focused.sources[0]).reading) : [];
+  const edit = (value: string | undefined) =>
+    focused && value !== undefined && dispatch(proofActions.fieldEdited({ cardId, id: focused.id, value }));
+  const id = focused?.id ?? '';
+  const acts = {
+    file: empty ? undefined : () => void fileAndGo(),
+    nextDoubt: doubtful.length > 0 ? nextDoubt : undefined,
+    settle: focused && isDoubtful(focused) ? () => void dispatch(proofActions.fieldSettled({ cardId, id })) : undefined,
+    alternative1: offers[0] && (() => void edit(offers[0]!.value)),
+    alternative2: offers[1] && (() => void edit(offers[1]!.value)),
+    alternative3: offers[2] && (() => void edit(offers[2]!.value)),
+    otherCase: focused && (() => void edit(otherCase(focused, country ?? undefined))),
+    movePart:
+      focused && partsToMove(focused)[0]
+        ? () => void dispatch(proofActions.partMoved({ cardId, id, ...partsToMove(focused)[0]! }))
+        : undefined,
+    swap:
+      focused && swapPartners(draft, focused)[0]
+        ? () => void dispatch(proofActions.fieldsSwapped({ cardId, id, other: swapPartners(draft, focused)[0]!.id }))
+        : undefined,
+    give: focused && (() => pressIn(fieldsArea.current, '[aria-label^="Give"][aria-label$="to another field"]')),
+    leaveOut: focused && (() => void dispatch(proofActions.fieldLeftOut({ cardId, id, leftOut: !focused.leftOut }))),
+    delete: focused && (() => void dispatch(proofActions.fieldDeleted({ cardId, id }))),
+    add: () => setOpen('add'),
+    loose: () => focusIn(fieldsArea.current, '[aria-label^="Give “"]'),
+    pick: shown.picture ? () => setPicking(!picking) : undefined,
+    undo: cardDraft.past.length > 0 ? () => void dispatch(proofActions.undone({ cardId })) : undefined,
+    redo: cardDraft.future.length > 0 ? () => void dispatch(proofActions.redone({ cardId })) : undefined,
+    next: run.next ? () => go(run.next) : undefined,
+    previous: run.previous ? () => go(run.previous) : undefined,
+    setAside: () => void leave('setAside'),
+    secondLook: () => setOpen('secondLook'),
+    details: empty ? undefined : () => router.push(`/file/${cardId}`),
+    saw: () => setOpen(open === 'saw' ? undefined : 'saw'),
+    palette: () => setOpen(open === 'palette' ? undefined : 'palette'),
+  };
+  useDeskKeys(acts);
+
+  // Advice is worth its place only where the picture has left something in doubt.
+  const [advice] = doubtful.length > 0 && card.reading.quality ? adviceFor(card.reading.quality) : [];
+  const counts = new Map<string, number>();
+  draft.fields.forEach((f) => counts.set(f.field, (counts.get(f.field) ?? 0) + 1));
+  const seen = new Map<string, number>();
+
+  const stage = (
+    <CardStage
+      {...shown}
+      spans={spans}
+      words={words}
+      picking={picking}
+      onWord={onWord}
+      onPick={(swept, from, to) => void onPick(swept, from, to)}
+    />
+  );
+  const fields = (
+    <ScrollView
+      className="min-h-0 flex-1"
+      keyboardShouldPersistTaps="handled"
+      contentContainerStyle={{ paddingBottom: 32 }}
+    >
+      <div ref={fieldsArea}>
+        {picked ? (
+          <PickPanel cardId={cardId} picked={picked} field={focused} onDone={() => setPicked(undefined)} />
+        ) : null}
+        {reading ? (
+          <View className="px-4 pt-3">
+            <Notice fault={reading.state !== 'reading'}>
+              {reading.state === 'reading'
+                ? 'Reading this part …'
+                : reading.state === 'nothing'
+                  ? 'Nothing legible there. Draw the rectangle closer around the text.'
+                  : reading.problem}
+            </Notice>
+          </View>
+        ) : null}
+        {card.secondLook ? <SecondLookBanner cardId={cardId} look={card.secondLook} /> : null}
+        <KnownBeside matches={known} onCompare={() => router.push(`/file/${cardId}`)} />
+        {card.state === 'needsPerson' ? (
+          <View className="px-4 pt-4">
+            <Notice>
+              {card.photoId
+                ? 'Nothing could be read here. Write what the picture shows.'
+                : 'A blank card. Write whose it is.'}
+            </Notice>
+          </View>
+        ) : null}
+        {advice ? (
+          <View className="px-4 pt-3">
+            <Soft>{advice.text}</Soft>
+          </View>
+        ) : null}
+        {draft.fields.map((field) => {
+          const nth = (seen.get(field.field) ?? 0) + 1;
+          seen.set(field.field, nth);
+          return (
+            <FieldRow
+              key={field.id}
+              cardId={cardId}
+              sides={sides}
+              field={field}
+              focused={field.id === focusedId}
+              ordinal={counts.get(field.field)! > 1 ? nth : undefined}
+              country={country}
+              onFocus={onFocus}
+              onEnter={onEnter}
+              register={register}
+            />
+          );
+        })}
+        <AddField
+          standing={draft.fields.map((f) => f.field)}
+          open={open === 'add'}
+          onOpen={(next) => setOpen(next ? 'add' : undefined)}
+          onAdd={add}
+        />
+        <LooseLines
+          cardId={cardId}
+          reading={card.reading}
+          picture={card.picture}
+          lines={looseLines(draft, card.reading.lines.length)}
+          onPoint={setLooseLine}
+        />
+        <BackOfCard card={card} />
+        {open === 'secondLook' ? (
+          <View className="px-4 pt-6">
+            <SecondLookPanel cardIds={[cardId]} onDone={() => setOpen(undefined)} onCancel={() => setOpen(undefined)} />
+          </View>
+        ) : null}
+        {open === 'saw' ? <SawPanel card={card} draft={draft} onClose={() => setOpen(undefined)} /> : null}
+        {changeError ? (
+          <View className="px-4 pt-3">
+            <Notice fault>{problemText(changeError)}</Notice>
+          </View>
+        ) : null}
+        <MoreActs acts={acts} wide={wide} photoId={card.photoId} onRemove={() => void leave('discarded')} />
+      </div>
+    </ScrollView>
+  );
+  const head = <DeskHead position={run.position} of={run.of} acts={acts} />;
+  const stageBar = shown.picture ? <StageBar picking={picking} onPicking={setPicking} otherSide={onBack} /> : null;
+  const bar = (
+    <DeskBar
+      acts={acts}
+      wide={wide}
+      doubts={doubtful.length}
+      fileWords={fileWords(known.length > 0, wrong.length > 0, run.next !== undefined)}
+    />
+  );
+  const palette = open === 'palette' ? <KeyPalette acts={acts} onClose={() => setOpen(undefined)} /> : null;
+  if (wide) {
+    return (
+      <View role="main" className="min-h-0 flex-1 flex-row">
+        <View className="min-w-0 flex-[1.1] bg-table">
+          <View className="min-h-0 flex-1 p-4">{stage}</View>
+          {stageBar}
+        </View>
+        <View className="min-h-0 min-w-0 flex-1 border-l border-rule">
+          {head}
+          <View className="h-px bg-rule" />
+          {fields}
+          {bar}
+        </View>
+        {palette}
+      </View>
+    );
+  }
+  return (
+    <View role="main" className="min-h-0 flex-1">
+      {head}
+      <View className="bg-table" style={{ height: '29vh' } as object}>
+        {stage}
+      </View>
+      {stageBar}
+      {fields}
+      {bar}
+      {palette}
+    </View>
+  );
+}
+
+/** What the one loud button says it does. */
+function fileWords(known: boolean, asTyped: boolean, more: boolean): string {
+  if (known) return 'Compare and file';
+  if (asTyped) return 'File as typed';
+  return more ? 'File and next' : 'File';
+}
+
+const focusIn = (within: HTMLElement | null, selector: string): void =>
+  within?.querySelector<HTMLElement>(selector)?.focus();
+const pressIn = (within: HTMLElement | null, selector: string): void =>
+  within?.querySelector<HTMLElement>(selector)?.click();

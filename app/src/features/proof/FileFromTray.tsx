@@ -1,0 +1,25 @@
+import type { TrayItem } from '@dossier/contract';
+import { useState } from 'react';
+import { Button } from '@/ui';
+import { useCleanFiling } from './useCleanFiling';
+
+/** Files a card without any doubt straight from the tray. */
+export function FileFromTray({ item }: { item: TrayItem }) {
+  const file = useCleanFiling();
+  const [busy, setBusy] = useState(false);
+  if (!isClean(item)) return null;
+  const press = async () => {
+    setBusy(true);
+    await file(item.id);
+    setBusy(false);
+  };
+  return (
+    <Button busy={busy} label={`File ${item.name}`} onPress={() => void press()}>
+      File
+    </Button>
+  );
+}
+
+/** Nothing on it asks for a person: it can be filed at a glance. */
+export const isClean = (item: TrayItem): boolean =>
+  item.kind === 'card' && item.state === 'toProve' && item.doubts === 0 && item.name !== null && !item.secondLook;

@@ -1,0 +1,54 @@
+import type { DraftField } from '@dossier/core/proof';
+import type { FieldName, SourceSpan } from '@dossier/core/reading/fields';
+import { View } from 'react-native';
+import { useDispatch } from 'react-redux';
+import { FIELD_LABELS } from '@/lib/fieldLabels';
+import { Button, Raw, Soft } from '@/ui';
+import { FieldChips } from './FieldChips';
+import { proofActions } from './slice';
+
+/** Text that was picked on the picture. */
+export interface Picked {
+  text: string;
+  sources: SourceSpan[];
+}
+
+interface Props {
+  cardId: string;
+  picked: Picked;
+  /** The field it is put into by one touch: the one in focus. */
+  field: DraftField | undefined;
+  onDone: () => void;
+}
+
+/** Where picked text goes: into the field in focus, behind what stands there, or to any other field. */
+export function PickPanel({ cardId, picked: { text, sources }, field, onDone }: Props) {
+  const dispatch = useDispatch();
+  const put = (behind: boolean) => {
+    dispatch(proofActions.textPicked({ cardId, id: field!.id, text, sources, behind }));
+    onDone();
+  };
+  const give = (name: FieldName) => {
+    dispatch(proofActions.fieldAdded({ cardId, field: name, value: text, sources }));
+    onDone();
+  };
+  const label = field && (field.label ?? FIELD_LABELS[field.field]);
+  return (
+    <View role="region" aria-label="Picked text" className="gap-2 border-b border-rule bg-sheet px-4 py-3">
+      <Raw>{text}</Raw>
+      <View className="flex-row flex-wrap gap-2">
+        {field ? (
+          <>
+            <Button look="ink" onPress={() => put(false)}>{`Put into ${label}`}</Button>
+            {field.value ? <Button onPress={() => put(true)}>{`Add to ${label}`}</Button> : null}
+          </>
+        ) : null}
+        <Button look="bare" onPress={onDone}>
+          Not this
+        </Button>
+      </View>
+      <Soft>{field ? 'Or give it to' : 'Give it to'}</Soft>
+      <FieldChips label="Give the picked text to" onChoose={give} />
+    </View>
+  );
+}

@@ -1,0 +1,48 @@
+import type { FileCard, ProofCard } from '@dossier/contract';
+import { displayName } from '@dossier/core/people';
+import { noteOf, personFieldsOf } from '@dossier/core/proof';
+import { useCallback } from 'react';
+import { useDispatch } from 'react-redux';
+import { v7 as uuidv7 } from 'uuid';
+import { useSessionQuery } from '@/features/account';
+import { keepForLater } from '@/lib/outbox';
+import type { KeptDraft } from './slice';
+
+/** A card filed from the desk can be taken back for so long: it is held on this device until then. */
+export const HOLD_MS = 7_000;
+
+/**
+ * Files a card as somebody new, as its occasion says, without leaving the desk: held back for a moment, so that it can be
+ * undone, and sent then, also when the page is closed and opened again. The server refuses it if somebody with one of its
+ * addresses or numbers has come to be known meanwhile.
+ */
+export function useDeskFiling() {
+  const dispatch = useDispatch();
+  const { data: session } = useSessionQuery();
+  return useCallback(
+    async (card: Pick<ProofCard, 'id' | 'occasion'>, { draft, note }: Pick<KeptDraft, 'draft' | 'note'>) => {
+      if (!session) return;
+      const fields = personFieldsOf(draft);
+      const body: FileCard = {
+        cardId: card.id,
+        kind: card.occasion?.kind ?? 'contact',
+        fields,
+        note: [noteOf(draft), note].filter(Boolean).join('\n'),
+        tags: card.occasion?.tags ?? [],
+        ownerId: card.occasion?.ownerId ?? null,
+        known: null,
+        uncompared: true,
+      };
+      await keepForLater(session.user.id, {
+        method: 'POST',
+        path: '/people',
+        headers: { 'Idempotency-Key': uuidv7() },
+        body,
+        words: `File ${displayName(fields) || 'a card'}`,
+        cardId: card.id,
+        notBefore: Date.now() + HOLD_MS,
+      })(dispatch);
+    },
+    [dispatch, session],
+  );
+}

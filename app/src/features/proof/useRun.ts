@@ -1,0 +1,57 @@
+import { useEffect, useMemo } from 'react';
+import { useDispatch, useSelector } from 'react-redux';
+import { useTrayInfiniteQuery } from '@/features/reading';
+import { selectWaitingRequests } from '@/lib/outbox';
+import { cardPicture } from '@/ui';
+import { proofApi } from './api';
+import { runSlice } from './runSlice';
+
+/** So many cards behind the one on the desk are loaded with their pictures. */
+const AHEAD = 2;
+
+/** Where a card stands among those that are proved in one go, and which are before and behind it. */
+export function useRun(cardId: string) {
+  const dispatch = useDispatch();
+  const { data, hasNextPage, fetchNextPage, isFetchingNextPage } = useTrayInfiniteQuery({});
+  const ids = useSelector((state: { run: { ids: string[] } }) => state.run.ids);
+  const requests = useSelector(selectWaitingRequests);
+  const filed = useMemo(() => new Set(requests.filter((r) => !r.refusal).map((r) => r.cardId)), [requests]);
+  const tray = useMemo(
+    () =>
+      (data?.pages ?? [])
+        .flatMap((page) => page.items)
+        .filter((item) => item.kind === 'card' && item.state !== 'setAside')
+        .map((item) => item.id),
+    [data],
+  );
+  useEffect(() => {
+    if (data) dispatch(runSlice.actions.runOpened({ cardId, tray }));
+  }, [cardId, data, dispatch, tray]);
+  useEffect(() => {
+    if (hasNextPage && !isFetchingNextPage) void fetchNextPage();
+  }, [fetchNextPage, hasNextPage, isFetchingNextPage]);
+
+  const at = ids.indexOf(cardId);
+  const open = useMemo(() => new Set(tray.filter((id) => !filed.has(id))), [tray, filed]);
+  const isOpen = (id: string) => open.has(id);
+  const next = ids.slice(at + 1).find(isOpen) ?? ids.slice(0, Math.max(0, at)).find(isOpen);
+  const previous = ids.slice(0, Math.max(0, at)).findLast(isOpen);
+  const ahead = ids
+    .slice(at + 1)
+    .filter(isOpen)
+    .slice(0, AHEAD)
+    .join();
+
+  useEffect(() => {
+    const subscriptions = ahead
+      .split(',')
+      .filter(Boolean)
+      .map((id) => {
+        new Image().src = cardPicture(id);
+        return dispatch(proofApi.endpoints.card.initiate(id) as never) as { unsubscribe: () => void };
+      });
+    return () => subscriptions.forEach((subscription) => subscription.unsubscribe());
+  }, [ahead, dispatch]);
+
+  return { position: at + 1, of: ids.length, next, previous };
+}

@@ -1,0 +1,37 @@
+import type { SuggestionQuery } from '@dossier/contract';
+import { isFreeMail } from '@dossier/core/reading';
+import type { DataSource } from 'typeorm';
+import type { SignedIn } from '../../platform/session';
+import { inWorkspace } from '../../platform/workspaceScope';
+
+const MOST = 4;
+
+const TITLES = `
+  select title as text from employment
+  where workspace_id = $1 and title <> '' and lower(title) like lower($2) || '%'
+  group by title order by count(*) desc, title limit ${MOST}`;
+const COMPANIES = `
+  select company.name as text from company
+    left join employment on employment.company_id = company.id and employment.ended_at is null
+    left join reach on reach.person_id = employment.person_id and reach.kind = 'email' and reach.key like $3
+  where company.workspace_id = $1
+    and (($2 <> '' and lower(company.name) like lower($2) || '%') or reach.id is not null)
+  group by company.name order by count(reach.id) desc, company.name limit ${MOST}`;
+
+/** Texts of the workspace's people that begin like what is written, or are the company of an e-mail's domain. */
+export function suggest(
+  database: DataSource,
+  { workspaceId }: SignedIn,
+  { field, q, domain }: SuggestionQuery,
+): Promise<string[]> {
+  const begins = q.replace(/[\\%_]/g, '\\$&');
+  const firm = domain && !isFreeMail(domain) ? `%@${domain.replace(/[\\%_]/g, '\\$&')}` : '';
+  if (field === 'title' && begins === '') return Promise.resolve([]);
+  return inWorkspace(database, workspaceId, async (manager) => {
+    const rows = await manager.query<{ text: string }[]>(
+      field === 'title' ? TITLES : COMPANIES,
+      field === 'title' ? [workspaceId, begins] : [workspaceId, begins, firm],
+    );
+    return rows.map((row) => row.text);
+  });
+}
