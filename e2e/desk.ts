@@ -6,7 +6,7 @@ export const demoPhoto = (name: string): string => join(import.meta.dirname, '..
 
 export async function signIn(
   page: Page,
-  desk: 'phone' | 'wide' | 'trouble' | 'capture' | 'colleague' | 'offline' | 'stormy',
+  desk: 'phone' | 'wide' | 'trouble' | 'capture' | 'colleague' | 'offline' | 'stormy' | 'proof-phone' | 'proof-wide',
   path = '/tray',
 ): Promise<void> {
   await page.goto(path);

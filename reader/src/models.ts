@@ -21,7 +21,7 @@ export interface Models {
   charset: readonly string[];
 }
 
-export const ENGINE_VERSION = 'ppocr-v4-mobile+latin-2';
+export const ENGINE_VERSION = 'ppocr-v4-mobile+latin-3';
 
 let loading: Promise<Models> | undefined;
 

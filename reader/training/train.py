@@ -1,9 +1,10 @@
 """Trains the Latin head on drawn lines and writes it as ONNX.
 
-    train.py FOLDER --out HEAD.onnx [--kind lines|finishing] [--epochs 3] [--start HEAD.onnx] [--rate 2e-3]
+    train.py FOLDER --out HEAD.onnx [--kind lines|finishing] [--epochs 3] [--start HEAD.onnx] [--rate 2e-3] [--average]
 
 FOLDER holds what `make-data.sh` wrote. The order of the lines and the first weights come from SEED; with
-`--start` the weights are those of a head written before.
+`--start` the weights are those of a head written before, and with `--average` what is written lies half way between
+those and what was learned (Wortsman et al. 2022): it keeps what the first training knew.
 """
 
 import argparse
@@ -161,13 +162,18 @@ def main():
     arguments.add_argument("--epochs", type=int, default=3)
     arguments.add_argument("--start", type=Path)
     arguments.add_argument("--rate", type=float, default=2e-3)
+    arguments.add_argument("--average", action="store_true")
     options = arguments.parse_args()
     torch.manual_seed(SEED)
     torch.set_num_threads(1)
     head = LatinHead(len(CHARSET) + 1)
     if options.start:
         load(head, options.start)
+    before = {name: weights.clone() for name, weights in head.state_dict().items()}
     train(head, Lines(options.folder, options.kind), options.epochs, Lines(options.folder, "validation"), options.rate)
+    if options.average:
+        head.load_state_dict({name: (before[name] + weights) / 2 for name, weights in head.state_dict().items()})
+        print(f"averaged: {measure(head, Lines(options.folder, 'validation'))}", flush=True)
     export(head, options.out)
 
 

@@ -211,9 +211,6 @@ export function Desk({ card, cardDraft }: { card: ProofCard; cardDraft: CardDraf
       contentContainerStyle={{ paddingBottom: 32 }}
     >
       <div ref={fieldsArea}>
-        {picked ? (
-          <PickPanel cardId={cardId} picked={picked} field={focused} onDone={() => setPicked(undefined)} />
-        ) : null}
         {reading ? (
           <View className="px-4 pt-3">
             <Notice fault={reading.state !== 'reading'}>
@@ -288,6 +285,9 @@ export function Desk({ card, cardDraft }: { card: ProofCard; cardDraft: CardDraf
       </div>
     </ScrollView>
   );
+  const panel = picked ? (
+    <PickPanel cardId={cardId} picked={picked} field={focused} onDone={() => setPicked(undefined)} />
+  ) : null;
   const head = <DeskHead position={run.position} of={run.of} acts={acts} />;
   const stageBar = shown.picture ? <StageBar picking={picking} onPicking={setPicking} otherSide={onBack} /> : null;
   const bar = (
@@ -309,6 +309,7 @@ export function Desk({ card, cardDraft }: { card: ProofCard; cardDraft: CardDraf
         <View className="min-h-0 min-w-0 flex-1 border-l border-rule">
           {head}
           <View className="h-px bg-rule" />
+          {panel}
           {fields}
           {bar}
         </View>
@@ -323,6 +324,7 @@ export function Desk({ card, cardDraft }: { card: ProofCard; cardDraft: CardDraf
         {stage}
       </View>
       {stageBar}
+      {panel}
       {fields}
       {bar}
       {palette}

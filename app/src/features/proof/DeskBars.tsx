@@ -74,8 +74,8 @@ interface DeskBarProps {
 
 /** Doubts first; when there are none left, filing is the only loud thing. */
 export const DeskBar = ({ acts, wide, doubts, fileWords }: DeskBarProps) => (
-  <View className="flex-row flex-wrap items-center justify-end gap-2 border-t border-rule bg-paper px-4 py-2">
-    <View role="status" className="min-w-[72px] flex-1 flex-row items-center">
+  <View className="flex-row flex-wrap items-center justify-end gap-x-1 gap-y-2 border-t border-rule bg-paper px-3 py-2">
+    <View role="status" className="min-w-[60px] flex-1 flex-row items-center">
       {doubts > 0 ? (
         <Highlight>{doubts === 1 ? '1 doubt' : `${doubts} doubts`}</Highlight>
       ) : (
@@ -87,13 +87,13 @@ export const DeskBar = ({ acts, wide, doubts, fileWords }: DeskBarProps) => (
     </IconButton>
     {doubts > 0 ? (
       <Keyed act="nextDoubt" wide={wide}>
-        <Button look="ink" onPress={() => acts.nextDoubt?.()}>
+        <Button look="ink" className="px-3" onPress={() => acts.nextDoubt?.()}>
           Next doubt
         </Button>
       </Keyed>
     ) : null}
     <Keyed act="file" wide={wide}>
-      <Button look={doubts > 0 ? 'plain' : 'ink'} disabled={!acts.file} onPress={() => acts.file?.()}>
+      <Button look={doubts > 0 ? 'plain' : 'ink'} className="px-3" disabled={!acts.file} onPress={() => acts.file?.()}>
         {fileWords}
       </Button>
     </Keyed>

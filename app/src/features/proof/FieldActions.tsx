@@ -99,7 +99,7 @@ export function FieldActions({ cardId, field, reading, label, country }: Props) 
         <View className="w-full pb-2">
           <FieldChips
             label={`Give ${label} to`}
-            without={[field.field]}
+            without={[field.field, 'more']}
             onChoose={(to) => dispatch(proofActions.fieldMoved({ cardId, id, field: to }))}
           />
         </View>

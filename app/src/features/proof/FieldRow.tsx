@@ -104,8 +104,12 @@ export const FieldRow = memo(function FieldRow({
             </View>
             {isPhone ? <PhoneKindSelect cardId={cardId} field={field} label={label} /> : null}
           </View>
-          {field.disagreement && doubtful ? <Soft className="pb-1 text-ink">{field.disagreement}</Soft> : null}
-          {shown.length === 0 && field.reasons[0] ? <Soft className="pb-1">{field.reasons[0]}</Soft> : null}
+          {doubtful && (field.disagreement || focused) ? (
+            <Soft className="pb-1 text-ink">{doubtWords(field)}</Soft>
+          ) : null}
+          {shown.length === 0 && field.reasons[0] && !(doubtful && focused) ? (
+            <Soft className="pb-1">{field.reasons[0]}</Soft>
+          ) : null}
         </View>
       </View>
       {focused || leftOut ? (
@@ -114,6 +118,13 @@ export const FieldRow = memo(function FieldRow({
     </View>
   );
 });
+
+/** Why a field is marked, in words. */
+function doubtWords({ disagreement, sources, reasons }: DraftField): string {
+  if (disagreement) return disagreement;
+  if (sources.length === 0) return `Not printed on the card: ${reasons[0] ?? 'inferred'}.`;
+  return 'Hard to read, or it may be something else. Compare it with the strip.';
+}
 
 const spanKey = ({ line, from, to, side }: SourceSpan): string => `${side ?? 'front'} ${line} ${from} ${to}`;
 

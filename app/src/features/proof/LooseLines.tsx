@@ -52,7 +52,7 @@ export function LooseLines({ cardId, reading, picture, lines, onPoint }: Props) 
             </Pressable>
             {open === line ? (
               <View className="px-3 pb-3">
-                <FieldChips label={`Give “${text}” to`} onChoose={(field) => give(line, field)} />
+                <FieldChips label={`Give “${text}” to`} without={['more']} onChoose={(field) => give(line, field)} />
               </View>
             ) : null}
           </View>

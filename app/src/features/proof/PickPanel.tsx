@@ -1,6 +1,6 @@
 import type { DraftField } from '@dossier/core/proof';
 import type { FieldName, SourceSpan } from '@dossier/core/reading/fields';
-import { View } from 'react-native';
+import { ScrollView, View } from 'react-native';
 import { useDispatch } from 'react-redux';
 import { FIELD_LABELS } from '@/lib/fieldLabels';
 import { Button, Raw, Soft } from '@/ui';
@@ -48,7 +48,9 @@ export function PickPanel({ cardId, picked: { text, sources }, field, onDone }: 
         </Button>
       </View>
       <Soft>{field ? 'Or give it to' : 'Give it to'}</Soft>
-      <FieldChips label="Give the picked text to" onChoose={give} />
+      <ScrollView style={{ maxHeight: 156 }}>
+        <FieldChips label="Give the picked text to" without={['more']} onChoose={give} />
+      </ScrollView>
     </View>
   );
 }

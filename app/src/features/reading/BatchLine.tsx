@@ -7,7 +7,7 @@ import { useLatestBatchQuery } from './api';
 /** How far the photographs are that came together, those still on this device included. */
 export function BatchLine() {
   const { data } = useLatestBatchQuery();
-  const waiting = useSelector(selectWaitingPhotos).length;
+  const waiting = useSelector(selectWaitingPhotos).filter((photo) => photo.refusal === null).length;
   const batch = data?.batch;
   const all = (batch?.photos ?? 0) + waiting;
   const done = batch?.done ?? 0;

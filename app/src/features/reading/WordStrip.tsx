@@ -13,7 +13,7 @@ import { wordsToSay, type Word } from './words';
 export function WordStrip({ accountId }: { accountId: string }) {
   const { data: latest } = useLatestBatchQuery();
   const { data: looks } = useSecondLooksQuery();
-  const waiting = useSelector(selectWaitingPhotos).length;
+  const waiting = useSelector(selectWaitingPhotos).filter((photo) => photo.refusal === null).length;
   const [told, setTold] = useDeviceSetting(`batch.told.${accountId}`, '');
   const [closed, setClosed] = useState<readonly string[]>([]);
   const [markSeen] = useSecondLooksSeenMutation();
