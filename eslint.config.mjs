@@ -4,7 +4,18 @@ import reactHooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
 export default tseslint.config(
-  { ignores: ['**/node_modules/', '**/dist/', '.data/', '**/.expo/', 'coverage/', 'test-results/', 'app/public/pdf/'] },
+  {
+    ignores: [
+      '**/node_modules/',
+      '**/dist/',
+      '.data/',
+      '**/.expo/',
+      'coverage/',
+      'test-results/',
+      'app/public/pdf/',
+      'app/public/codes/',
+    ],
+  },
   js.configs.recommended,
   ...tseslint.configs.recommended,
   {
@@ -31,6 +42,9 @@ export default tseslint.config(
         __dirname: 'readonly',
         URL: 'readonly',
         fetch: 'readonly',
+        performance: 'readonly',
+        setInterval: 'readonly',
+        clearInterval: 'readonly',
         setTimeout: 'readonly',
         clearTimeout: 'readonly',
         Buffer: 'readonly',

@@ -13,6 +13,14 @@ export const PhoneEntry = z.object({
   extension: text(10).default(''),
 });
 
+const AddressParts = z.object({
+  street: text(300),
+  postalCode: text(30),
+  locality: text(120),
+  region: text(120),
+  country: text(60),
+});
+
 /** Everything a card can say about a person. Empty text means not known. */
 export const PersonFields = z.object({
   prefix: text(60).default(''),
@@ -33,7 +41,7 @@ export const PersonFields = z.object({
   region: text(120).default(''),
   country: text(60).default(''),
   more: z
-    .array(z.object({ label: text(60), value: text(500).min(1) }))
+    .array(z.object({ label: text(60), value: text(500).min(1), address: AddressParts.optional() }))
     .max(30)
     .default([]),
 });

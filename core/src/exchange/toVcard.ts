@@ -54,7 +54,10 @@ export function toVcard(fields: PersonFields, { version, uid, revision, note, ph
     const place = [fields.street, fields.locality, fields.region, fields.postalCode, fields.country];
     parts('ADR', ['', '', ...place], { TYPE: ['work'] });
   }
-  const more = fields.more.map(({ label, value }) => `${label}: ${value}`);
+  for (const { address } of fields.more)
+    if (address)
+      parts('ADR', ['', '', address.street, address.locality, address.region, address.postalCode, address.country]);
+  const more = fields.more.filter((entry) => !entry.address).map(({ label, value }) => `${label}: ${value}`);
   const words = [note, ...more].filter(Boolean).join('\n');
   if (words) text('NOTE', words);
   if (photo && isFour) raw('PHOTO', `data:image/jpeg;base64,${photo}`);

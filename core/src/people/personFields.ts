@@ -10,7 +10,19 @@ export interface PhoneEntry {
 export interface MoreEntry {
   label: string;
   value: string;
+  /** The parts of an address beside the main one; `value` is then the address in one line. */
+  address?: AddressParts;
 }
+
+export type AddressParts = Pick<PersonFields, 'street' | 'postalCode' | 'locality' | 'region' | 'country'>;
+
+export const ADDRESS_FIELDS = [
+  'street',
+  'postalCode',
+  'locality',
+  'region',
+  'country',
+] as const satisfies readonly (keyof PersonFields)[];
 
 /** Everything a card can say about a person. Empty text means not known. */
 export interface PersonFields {

@@ -1,6 +1,7 @@
 import { proposeFields } from '../reading';
 import { readingOf } from '../reading/readingOf.testing';
 import {
+  addAddress,
   addField,
   complaintAbout,
   deleteField,
@@ -137,5 +138,34 @@ describe('a back joined to a card on the desk', () => {
 
   it('claims no line of the front', () => {
     expect(looseLines(withBackOf(draftOf([]), [phone]), 2)).toEqual([0, 1]);
+  });
+});
+
+describe('another address', () => {
+  it('stands behind the main one, part by part, and is filed with a name', () => {
+    const two = addAddress(addField(draft, 'street', '9 Quay Road'), 'Address 2');
+    const part = (field: string) => two.fields.find((f) => f.field === field && f.label === 'Address 2')!.id;
+    const filled = editField(editField(two, part('street'), { value: '2 Harbour Steps' }), part('locality'), {
+      value: 'Port Ellery',
+    });
+    const person = personFieldsOf(filled);
+    expect(person.street).toBe('9 Quay Road');
+    expect(person.more).toEqual([
+      {
+        label: 'Address 2',
+        value: '2 Harbour Steps, Port Ellery',
+        address: { street: '2 Harbour Steps', postalCode: '', locality: 'Port Ellery', region: '', country: '' },
+      },
+    ]);
+    expect(personFieldsOf(addAddress(draft, 'Address 2')).more).toEqual([]);
+    expect(two.fields.filter((f) => f.field === 'street').map((f) => f.label)).toEqual([undefined, 'Address 2']);
+  });
+
+  it('keeps fields with names of their own apart', () => {
+    const own = addField(addField(draft, 'more', '@nella', [], 'Social handle'), 'more', 'de, en', [], 'Languages');
+    expect(personFieldsOf(own).more).toEqual([
+      { label: 'Social handle', value: '@nella' },
+      { label: 'Languages', value: 'de, en' },
+    ]);
   });
 });

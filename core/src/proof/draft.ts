@@ -1,4 +1,12 @@
-import { emptyPersonFields, isPossiblePhone, type PersonFields, type TextField } from '../people';
+import {
+  ADDRESS_FIELDS,
+  addressLines,
+  emptyPersonFields,
+  isPossiblePhone,
+  type MoreEntry,
+  type PersonFields,
+  type TextField,
+} from '../people';
 import {
   DOUBT_BELOW,
   FIELD_NAMES,
@@ -70,7 +78,7 @@ export function addField(
   sources: readonly SourceSpan[] = [],
   label?: string,
 ): Draft {
-  const standing = draft.fields.find((f) => f.field === field && !f.leftOut);
+  const standing = draft.fields.find((f) => f.field === field && f.label === label && !f.leftOut);
   if (standing && value && !REPEATABLE_FIELDS.includes(field)) {
     const joined = [standing.value, value]
       .filter(Boolean)
@@ -98,9 +106,10 @@ export function addField(
 
 /** Behind the last field of its kind or of those before it in the usual order. */
 function insertInOrder(fields: readonly DraftField[], added: DraftField): DraftField[] {
-  const rank = (f: FieldName) => FIELD_NAMES.indexOf(f);
+  // Another address stands behind everything of the main one.
+  const rank = (f: DraftField) => FIELD_NAMES.indexOf(f.label && f.field !== 'more' ? 'more' : f.field);
   let at = fields.length;
-  while (at > 0 && rank(fields[at - 1]!.field) > rank(added.field)) at--;
+  while (at > 0 && rank(fields[at - 1]!) > rank(added)) at--;
   return [...fields.slice(0, at), added, ...fields.slice(at)];
 }
 
@@ -181,7 +190,7 @@ export function personFieldsOf(draft: Draft): PersonFields {
   const person = emptyPersonFields();
   for (const { field, value: raw, phoneKind, extension, leftOut, label } of draft.fields) {
     const value = raw.trim();
-    if (leftOut || !value || field === 'note') continue;
+    if (leftOut || !value || field === 'note' || isOfOtherAddress(field, label)) continue;
     if (field === 'email') person.emails.push(value.toLowerCase());
     else if (field === 'website') person.websites.push(value);
     else if (field === 'more') person.more.push({ label: label ?? '', value });
@@ -189,8 +198,26 @@ export function personFieldsOf(draft: Draft): PersonFields {
     else person[field satisfies TextField] = value;
   }
   person.emails = [...new Set(person.emails)];
+  person.more.push(...otherAddresses(draft));
   return person;
 }
+
+const isOfOtherAddress = (field: FieldName, label: string | undefined): boolean =>
+  label !== undefined && (ADDRESS_FIELDS as readonly FieldName[]).includes(field);
+
+/** Addresses beside the main one: fields of an address that have a label belong together by it. */
+function otherAddresses(draft: Draft): MoreEntry[] {
+  const fields = draft.fields.filter((f) => !f.leftOut && f.value.trim() !== '' && isOfOtherAddress(f.field, f.label));
+  return [...new Set(fields.map((f) => f.label!))].map((label) => {
+    const part = (name: FieldName) => fields.find((f) => f.label === label && f.field === name)?.value.trim() ?? '';
+    const address = { street: part('street'), postalCode: part('postalCode'), locality: part('locality'), region: part('region'), country: part('country') }; // prettier-ignore
+    return { label, value: [...addressLines(address), address.country].filter(Boolean).join(', '), address };
+  });
+}
+
+/** Adds an empty address beside the main one, part by part. */
+export const addAddress = (draft: Draft, label: string): Draft =>
+  ADDRESS_FIELDS.reduce((next, field) => addField(next, field, '', [], label), draft);
 
 /** Text given to the note on the desk. */
 export const noteOf = (draft: Draft): string =>

@@ -43,7 +43,7 @@ export function effortOf(proposals: Parameters<typeof draftOf>[0], reading: Read
 
 /** What of a person's record a card can say, as the wanted values of the desk's fields. */
 export function wantedOf(person: Partial<PersonFields>): Wanted {
-  const { emails, phones, websites, ...texts } = person;
+  const { emails, phones, websites, more: _, ...texts } = person;
   return {
     ...Object.fromEntries(Object.entries(texts).map(([field, value]) => [field, value ? [value as string] : []])),
     ...(emails && { email: emails }),

@@ -50,6 +50,7 @@ export function PersonScreen({ personId }: { personId: string }) {
         {person.cardIds.length > 0 ? <Cards person={person} /> : null}
         <ReachLinks fields={person.fields} />
         <Address person={person} />
+        <More person={person} />
         {person.notes.length > 0 ? <Notes person={person} /> : null}
         <Rule />
         <VcardDownload person={person} />
@@ -103,6 +104,15 @@ function Address({ person: { fields } }: { person: Person }) {
     </View>
   );
 }
+
+/** Fields with a name of their own. */
+const More = ({ person: { fields } }: { person: Person }) =>
+  fields.more.map(({ label, value }) => (
+    <View key={`${label} ${value}`} className="gap-1">
+      <Soft>{label}</Soft>
+      <Text>{value}</Text>
+    </View>
+  ));
 
 const countries = new Intl.DisplayNames('en', { type: 'region' });
 

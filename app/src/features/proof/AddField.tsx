@@ -10,13 +10,15 @@ interface Props {
   open: boolean;
   onOpen: (open: boolean) => void;
   onAdd: (field: FieldName, label?: string) => void;
+  /** Another address beside the main one, part by part. */
+  onAddress: () => void;
 }
 
 /** Names that are often wanted, beside those the workspace has set. */
-const COMMON = ['Social handle', 'Languages', 'Second address'];
+const COMMON = ['Social handle', 'Languages'];
 
 /** Writing something that the reading missed; fields that can stand only once are offered once. */
-export function AddField({ standing, open, onOpen, onAdd }: Props) {
+export function AddField({ standing, open, onOpen, onAdd, onAddress }: Props) {
   const [naming, setNaming] = useState(false);
   const once = standing.filter((field) => !REPEATABLE_FIELDS.includes(field));
   const add = (field: FieldName, label?: string) => {
@@ -35,6 +37,18 @@ export function AddField({ standing, open, onOpen, onAdd }: Props) {
           without={once}
           onChoose={(field) => (field === 'more' ? setNaming(true) : add(field))}
         />
+      ) : null}
+      {open && !naming ? (
+        <View className="items-start">
+          <Button
+            onPress={() => {
+              onOpen(false);
+              onAddress();
+            }}
+          >
+            Another address
+          </Button>
+        </View>
       ) : null}
       {open && naming ? <OwnField onAdd={(label) => add('more', label)} /> : null}
     </View>

@@ -12,6 +12,7 @@ import { isClean } from './FileFromTray';
 import { sidesOf } from './sides';
 import { Strip } from './Strip';
 import { keptOrProposed, useCleanFiling } from './useCleanFiling';
+import { holdUntil } from './useDeskFiling';
 
 /** Every card without a doubt at a glance: name, company and the strip of the name. What is not ticked off is filed in one act. */
 export function ContactSheet() {
@@ -39,7 +40,8 @@ export function ContactSheet() {
   };
   const fileAll = async () => {
     setBusy(true);
-    for (const { id } of chosen) await file(id);
+    const until = holdUntil();
+    for (const { id } of chosen) await file(id, until);
     setBusy(false);
     router.replace('/tray');
   };

@@ -108,6 +108,10 @@ export function Desk({ card, cardDraft }: { card: ProofCard; cardDraft: CardDraf
     const id = `a${draft.nextId}`;
     requestAnimationFrame(() => requestAnimationFrame(() => focusField(id)));
   };
+  const addAddress = () => {
+    const others = new Set(draft.fields.filter((f) => f.field === 'street' && f.label).map((f) => f.label));
+    dispatch(proofActions.addressAdded({ cardId, label: `Address ${others.size + 2}` }));
+  };
   const nextDoubt = () => {
     const at = doubtful.findIndex((f) => f.id === focusedId);
     focusField(doubtful[(at + 1) % doubtful.length]?.id);
@@ -191,7 +195,8 @@ export function Desk({ card, cardDraft }: { card: ProofCard; cardDraft: CardDraf
   // Advice is worth its place only where the picture has left something in doubt.
   const [advice] = doubtful.length > 0 && card.reading.quality ? adviceFor(card.reading.quality) : [];
   const counts = new Map<string, number>();
-  draft.fields.forEach((f) => counts.set(f.field, (counts.get(f.field) ?? 0) + 1));
+  const nameOf = ({ field, label }: { field: string; label?: string }) => (label ? `${field} ${label}` : field);
+  draft.fields.forEach((f) => counts.set(nameOf(f), (counts.get(nameOf(f)) ?? 0) + 1));
   const seen = new Map<string, number>();
 
   const stage = (
@@ -239,8 +244,8 @@ export function Desk({ card, cardDraft }: { card: ProofCard; cardDraft: CardDraf
           </View>
         ) : null}
         {draft.fields.map((field) => {
-          const nth = (seen.get(field.field) ?? 0) + 1;
-          seen.set(field.field, nth);
+          const nth = (seen.get(nameOf(field)) ?? 0) + 1;
+          seen.set(nameOf(field), nth);
           return (
             <FieldRow
               key={field.id}
@@ -248,7 +253,7 @@ export function Desk({ card, cardDraft }: { card: ProofCard; cardDraft: CardDraf
               sides={sides}
               field={field}
               focused={field.id === focusedId}
-              ordinal={counts.get(field.field)! > 1 ? nth : undefined}
+              ordinal={counts.get(nameOf(field))! > 1 ? nth : undefined}
               country={country}
               onFocus={onFocus}
               onEnter={onEnter}
@@ -257,10 +262,11 @@ export function Desk({ card, cardDraft }: { card: ProofCard; cardDraft: CardDraf
           );
         })}
         <AddField
-          standing={draft.fields.map((f) => f.field)}
+          standing={draft.fields.filter((f) => !f.label).map((f) => f.field)}
           open={open === 'add'}
           onOpen={(next) => setOpen(next ? 'add' : undefined)}
           onAdd={add}
+          onAddress={addAddress}
         />
         <LooseLines
           cardId={cardId}

@@ -1,12 +1,13 @@
 import { formatPhone, normalPhone, phoneAsTyped } from '@dossier/core/people';
 import { complaintAbout, doubtfulCharacters, isDoubtful, type DraftField } from '@dossier/core/proof';
 import type { SourceSpan } from '@dossier/core/reading/fields';
-import { memo, useCallback, useState } from 'react';
+import { memo, useCallback, useState, type DragEvent } from 'react';
 import { View } from 'react-native';
 import { useDispatch } from 'react-redux';
 import { FIELD_LABELS } from '@/lib/fieldLabels';
 import { Select, Soft } from '@/ui';
 import { FieldActions } from './FieldActions';
+import { LOOSE_LINE } from './LooseLines';
 import { PHONE_KINDS } from './phoneKinds';
 import { ProofInput } from './ProofInput';
 import { isAddressField, usePastedBlock } from './pastedBlock';
@@ -33,9 +34,16 @@ const MODES = { email: 'email', phone: 'tel', website: 'url' } as const;
 /** Lines of an address on a card. */
 const MOST_STRIPS = 3;
 
+const nameOfField = ({ field, label }: DraftField): string =>
+  label === undefined
+    ? FIELD_LABELS[field]
+    : field === 'more'
+      ? label
+      : `${FIELD_LABELS[field]}, ${label.toLowerCase()}`;
+
 /** What a field is called on the desk. */
 export const labelOf = (field: DraftField, ordinal?: number): string => {
-  const label = field.label ?? FIELD_LABELS[field.field];
+  const label = nameOfField(field);
   return ordinal ? `${label} ${ordinal}` : label;
 };
 
@@ -55,7 +63,7 @@ export const FieldRow = memo(function FieldRow({
   const { id, leftOut } = field;
   const isPhone = field.field === 'phone';
   const [typed, setTyped] = useState<string>();
-  const pasteBlock = usePastedBlock(cardId, country);
+  const pasteBlock = usePastedBlock(cardId, country, field.label);
   const label = labelOf(field, ordinal);
   const doubtful = isDoubtful(field);
   const ref = useCallback((element: HTMLTextAreaElement | null) => register(id, element), [id, register]);
@@ -69,53 +77,65 @@ export const FieldRow = memo(function FieldRow({
     if (isPhone) setTyped(next);
     dispatch(proofActions.fieldEdited({ cardId, id, value: isPhone ? normalPhone(next, country) : next }));
   };
+  const drop = (event: DragEvent) => {
+    const line = event.dataTransfer.getData(LOOSE_LINE);
+    const read = line === '' ? undefined : sides.front.reading.lines[Number(line)];
+    if (!read) return;
+    event.preventDefault();
+    const sources = [{ line: Number(line), from: 0, to: read.text.length }];
+    dispatch(proofActions.textPicked({ cardId, id, text: read.text, sources, behind: field.value !== '' }));
+  };
   return (
-    <View
-      role="group"
-      aria-label={label}
-      className={`border-b border-rule px-4 pb-1 pt-2 ${focused ? 'bg-sheet' : ''}`}
-    >
-      <View className="flex-row gap-3" style={leftOut ? { opacity: 0.5 } : undefined}>
-        <View className="w-[84px] justify-end pb-[8px]">
-          <Soft numberOfLines={2} className={doubtful ? 'text-ink' : ''}>
-            {field.label ?? FIELD_LABELS[field.field]}
-          </Soft>
-        </View>
-        <View className="min-w-0 flex-1">
-          {shown.slice(0, MOST_STRIPS).map((span) => (
-            <Strip key={spanKey(span)} {...sideOf(sides, span)} span={span} />
-          ))}
-          <View className="flex-row items-end gap-2">
-            <View className="min-w-0 flex-1">
-              <ProofInput
-                inputRef={ref}
-                label={label}
-                value={text}
-                doubts={isPhone && doubtful ? [{ from: 0, to: text.length }] : doubtfulCharacters(field, side.reading)}
-                serif={NAMES.includes(field.field)}
-                complaint={complaintAbout(field)}
-                inputMode={MODES[field.field as keyof typeof MODES] ?? 'text'}
-                onChange={change}
-                onBlock={isAddressField(field.field) ? pasteBlock : undefined}
-                onFocus={() => onFocus(id)}
-                onBlur={() => setTyped(undefined)}
-                onEnter={() => onEnter(id)}
-              />
-            </View>
-            {isPhone ? <PhoneKindSelect cardId={cardId} field={field} label={label} /> : null}
+    <div onDragOver={(event) => event.dataTransfer.types.includes(LOOSE_LINE) && event.preventDefault()} onDrop={drop}>
+      <View
+        role="group"
+        aria-label={label}
+        className={`border-b border-rule px-4 pb-1 pt-2 ${focused ? 'bg-sheet' : ''}`}
+      >
+        <View className="flex-row gap-3" style={leftOut ? { opacity: 0.5 } : undefined}>
+          <View className="w-[84px] justify-end pb-[8px]">
+            <Soft numberOfLines={2} className={doubtful ? 'text-ink' : ''}>
+              {nameOfField(field)}
+            </Soft>
           </View>
-          {doubtful && (field.disagreement || focused) ? (
-            <Soft className="pb-1 text-ink">{doubtWords(field)}</Soft>
-          ) : null}
-          {shown.length === 0 && field.reasons[0] && !(doubtful && focused) ? (
-            <Soft className="pb-1">{field.reasons[0]}</Soft>
-          ) : null}
+          <View className="min-w-0 flex-1">
+            {shown.slice(0, MOST_STRIPS).map((span) => (
+              <Strip key={spanKey(span)} {...sideOf(sides, span)} span={span} />
+            ))}
+            <View className="flex-row items-end gap-2">
+              <View className="min-w-0 flex-1">
+                <ProofInput
+                  inputRef={ref}
+                  label={label}
+                  value={text}
+                  doubts={
+                    isPhone && doubtful ? [{ from: 0, to: text.length }] : doubtfulCharacters(field, side.reading)
+                  }
+                  serif={NAMES.includes(field.field)}
+                  complaint={complaintAbout(field)}
+                  inputMode={MODES[field.field as keyof typeof MODES] ?? 'text'}
+                  onChange={change}
+                  onBlock={isAddressField(field.field) ? pasteBlock : undefined}
+                  onFocus={() => onFocus(id)}
+                  onBlur={() => setTyped(undefined)}
+                  onEnter={() => onEnter(id)}
+                />
+              </View>
+              {isPhone ? <PhoneKindSelect cardId={cardId} field={field} label={label} /> : null}
+            </View>
+            {doubtful && (field.disagreement || focused) ? (
+              <Soft className="pb-1 text-ink">{doubtWords(field)}</Soft>
+            ) : null}
+            {shown.length === 0 && field.reasons[0] && !(doubtful && focused) ? (
+              <Soft className="pb-1">{field.reasons[0]}</Soft>
+            ) : null}
+          </View>
         </View>
+        {focused || leftOut ? (
+          <FieldActions cardId={cardId} field={field} reading={side.reading} label={label} country={country} />
+        ) : null}
       </View>
-      {focused || leftOut ? (
-        <FieldActions cardId={cardId} field={field} reading={side.reading} label={label} country={country} />
-      ) : null}
-    </View>
+    </div>
   );
 });
 

@@ -9,8 +9,9 @@ import { Button, Notice } from '@/ui';
 export function FiledStrip() {
   const dispatch = useDispatch();
   const router = useRouter();
-  const held = useSelector(selectWaitingRequests).filter((request) => request.cardId && isHeld(request));
-  const last = held.at(-1);
+  const waiting = useSelector(selectWaitingRequests).filter((request) => request.cardId && isHeld(request));
+  const last = waiting.at(-1);
+  const held = waiting.filter(({ notBefore }) => notBefore === last?.notBefore);
   const [, setNow] = useState(0);
   useEffect(() => {
     if (!last) return undefined;

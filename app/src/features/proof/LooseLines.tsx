@@ -14,6 +14,9 @@ interface Props extends CardSide {
   onPoint: (line: number | undefined) => void;
 }
 
+/** Kind of what is dragged from here to a field. */
+export const LOOSE_LINE = 'application/x-dossier-line';
+
 /** Lines that no field claims; a tap opens where they can be given to, a second one gives them. */
 export function LooseLines({ cardId, reading, picture, lines, onPoint }: Props) {
   const dispatch = useDispatch();
@@ -33,11 +36,16 @@ export function LooseLines({ cardId, reading, picture, lines, onPoint }: Props) 
   return (
     <View className="gap-2 px-4 pt-6">
       <Subheading>Loose lines</Subheading>
-      <Soft>Nothing claims these. Tap one to give it to a field.</Soft>
+      <Soft>Nothing claims these. Tap one to give it to a field, or drag it there.</Soft>
       {lines.map((line) => {
         const { text } = reading.lines[line]!;
         return (
-          <View key={line} className="border border-dashed border-rule bg-sheet">
+          <div
+            key={line}
+            draggable
+            onDragStart={({ dataTransfer }) => dataTransfer.setData(LOOSE_LINE, String(line))}
+            className="border border-dashed border-rule bg-sheet"
+          >
             <Pressable
               role="button"
               aria-expanded={open === line}
@@ -55,7 +63,7 @@ export function LooseLines({ cardId, reading, picture, lines, onPoint }: Props) 
                 <FieldChips label={`Give “${text}” to`} without={['more']} onChoose={(field) => give(line, field)} />
               </View>
             ) : null}
-          </View>
+          </div>
         );
       })}
     </View>

@@ -165,6 +165,7 @@ describe('adding a field', () => {
         standing={['title', 'email']}
         open
         onOpen={nothing}
+        onAddress={() => added.push('address')}
         onAdd={(field, label) => added.push(label ?? field)}
       />,
     );
@@ -175,6 +176,7 @@ describe('adding a field', () => {
     fireEvent.click(screen.getByRole('button', { name: 'Another field' }));
     fireEvent.change(screen.getByRole('textbox', { name: 'Any other name' }), { target: { value: 'Dock' } });
     fireEvent.click(screen.getByRole('button', { name: 'Add this field' }));
-    expect(added).toEqual(['email', 'Social handle', 'Dock']);
+    fireEvent.click(screen.getByRole('button', { name: 'Another address' }));
+    expect(added).toEqual(['email', 'Social handle', 'Dock', 'address']);
   });
 });

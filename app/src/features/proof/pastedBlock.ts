@@ -10,7 +10,7 @@ export const isAddressField = (field: FieldName): boolean => ADDRESS.includes(fi
  * Puts a pasted address of several lines into the fields of its parts.
  * @returns a function that tells whether it found an address in the text
  */
-export function usePastedBlock(cardId: string, country: string | null) {
+export function usePastedBlock(cardId: string, country: string | null, label?: string) {
   const dispatch = useDispatch();
   const store = useStore<{ proof: Record<string, CardDraft> }>();
   return async (text: string): Promise<boolean> => {
@@ -19,9 +19,11 @@ export function usePastedBlock(cardId: string, country: string | null) {
     const proposal = proposeFields(readingOfText(text), { assumedCountry: country ?? undefined });
     const found = proposal.fields.filter(({ field }) => isAddressField(field));
     for (const { field, value } of found) {
-      const standing = selectDraft(cardId)(store.getState())?.draft.fields.find((f) => f.field === field && !f.leftOut);
+      const standing = selectDraft(cardId)(store.getState())?.draft.fields.find(
+        (f) => f.field === field && f.label === label && !f.leftOut,
+      );
       if (standing) dispatch(proofActions.fieldEdited({ cardId, id: standing.id, value }));
-      else dispatch(proofActions.fieldAdded({ cardId, field, value }));
+      else dispatch(proofActions.fieldAdded({ cardId, field, value, label }));
     }
     return found.length > 0;
   };

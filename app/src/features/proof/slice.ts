@@ -1,5 +1,6 @@
 import { createSlice, type Draft as Writable, type PayloadAction } from '@reduxjs/toolkit';
 import {
+  addAddress,
   addField,
   deleteField,
   editField,
@@ -101,6 +102,7 @@ export const proofSlice = createSlice({
         { field, value, sources, label }: { field: FieldName; value?: string; sources?: SourceSpan[]; label?: string },
       ) => addField(draft, field, value, sources, label),
     ),
+    addressAdded: act((draft, { label }: { label: string }) => addAddress(draft, label)),
     fieldMoved: act((draft, { id, field }: { id: string; field: FieldName }) => moveField(draft, id, field)),
     partMoved: act((draft, { id, ...part }: { id: string; from: number; to: number; field: FieldName }) =>
       movePart(draft, id, part),

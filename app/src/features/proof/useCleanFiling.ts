@@ -12,10 +12,10 @@ export function useCleanFiling() {
   const dispatch = useDispatch<ThunkDispatch<unknown, unknown, UnknownAction>>();
   const file = useDeskFiling();
   return useCallback(
-    async (cardId: string): Promise<boolean> => {
+    async (cardId: string, notBefore?: number): Promise<boolean> => {
       const { data: card } = await dispatch(proofApi.endpoints.card.initiate(cardId, { subscribe: false }));
       if (!card) return false;
-      await file(card, keptOrProposed(card));
+      await file(card, keptOrProposed(card), notBefore);
       return true;
     },
     [dispatch, file],

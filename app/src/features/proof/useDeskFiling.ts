@@ -9,7 +9,10 @@ import { keepForLater } from '@/lib/outbox';
 import type { KeptDraft } from './slice';
 
 /** A card filed from the desk can be taken back for so long: it is held on this device until then. */
-export const HOLD_MS = 7_000;
+const HOLD_MS = 7_000;
+
+/** Until when what is filed now is held; cards filed in one act have it in common and are taken back together. */
+export const holdUntil = (): number => Date.now() + HOLD_MS;
 
 /**
  * Files a card as somebody new, as its occasion says, without leaving the desk: held back for a moment, so that it can be
@@ -20,7 +23,11 @@ export function useDeskFiling() {
   const dispatch = useDispatch();
   const { data: session } = useSessionQuery();
   return useCallback(
-    async (card: Pick<ProofCard, 'id' | 'occasion'>, { draft, note }: Pick<KeptDraft, 'draft' | 'note'>) => {
+    async (
+      card: Pick<ProofCard, 'id' | 'occasion'>,
+      { draft, note }: Pick<KeptDraft, 'draft' | 'note'>,
+      notBefore = holdUntil(),
+    ) => {
       if (!session) return;
       const fields = personFieldsOf(draft);
       const body: FileCard = {
@@ -40,7 +47,7 @@ export function useDeskFiling() {
         body,
         words: `File ${displayName(fields) || 'a card'}`,
         cardId: card.id,
-        notBefore: Date.now() + HOLD_MS,
+        notBefore,
       })(dispatch);
     },
     [dispatch, session],

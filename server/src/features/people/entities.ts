@@ -1,3 +1,4 @@
+import type { MoreEntry } from '@dossier/core/people';
 import { Column, Entity, Index, JoinColumn, ManyToOne, PrimaryColumn, type Relation } from 'typeorm';
 import { Workspace } from '../../platform/entities';
 import { Account } from '../account';
@@ -49,7 +50,7 @@ export class Person {
   region!: string;
   /** Fields with a name of their own. */
   @Column({ type: 'jsonb', default: () => "'[]'" })
-  more!: { label: string; value: string }[];
+  more!: MoreEntry[];
   @Column({ type: 'text' })
   country!: string;
   /** Name, company, addresses and numbers, folded, for trigram search. */
