@@ -60,6 +60,11 @@ await phone
   .click();
 await phone.getByRole('textbox', { name: 'Title' }).focus();
 await save(phone, 'proof-phone');
+await doubtOpen(phone);
+await save(phone, 'proof-doubt');
+await phone.goto(`${address}/clean`);
+await phone.locator('[data-strip]').nth(5).waitFor();
+await save(phone, 'clean');
 await phone.goto(`${address}/photograph`);
 await phone.locator('[data-live-outline="seen"]').waitFor();
 await save(phone, 'camera');
@@ -90,8 +95,22 @@ await wide.getByRole('link', { name: /Tobias Skerritt/ }).click();
 await wide.getByRole('heading', { name: 'Tobias Skerritt' }).waitFor();
 await save(wide, 'person-wide');
 
-await save(await desk(browser, { ...PHONE, colorScheme: 'dark' }), 'tray-dark');
+const dark = await desk(browser, { ...PHONE, colorScheme: 'dark' });
+await save(dark, 'tray-dark');
+await doubtOpen(dark);
+await save(dark, 'proof-dark');
 await browser.close();
+
+/** A card with a doubt, the doubt in focus. */
+async function doubtOpen(page: Page): Promise<void> {
+  await page.goto(`${address}/tray`);
+  await page
+    .getByRole('link', { name: /\d doubts?$/ })
+    .first()
+    .click();
+  await page.getByRole('button', { name: 'Next doubt' }).click();
+  await page.locator('[data-outline]').first().waitFor();
+}
 
 /** The borders of the photograph with the most cards, a corner held. */
 async function borders(page: Page): Promise<void> {

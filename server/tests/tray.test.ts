@@ -167,3 +167,79 @@ describe('several fronts and their backs in two photographs', () => {
     expect((await stranger.get(`/photos/${back}/backs`)).status).toBe(404);
   });
 });
+
+describe('a full tray', () => {
+  it('is shown page by page to its last card, each once', async () => {
+    const idris = await Client.signedIn('idris@keldermoss.example');
+    const occasion = randomUUID();
+    await idris.send('PUT', `/occasions/${occasion}`, { name: 'Two pages of cards' });
+    const made = Array.from({ length: 125 }, () => randomUUID());
+    for (const id of made) {
+      const body = { kind: 'blank', text: '', takenAt: '2026-11-24T09:00:00.000Z', occasionId: occasion };
+      expect((await idris.send('PUT', `/cards/${id}/text`, body)).status).toBe(201);
+    }
+    const seen: string[] = [];
+    for (let cursor = ''; ;) {
+      const page = await trayOf(idris, `?occasion=${occasion}${cursor}`);
+      expect(page.total).toBe(made.length);
+      seen.push(...page.items.map((item) => item.id));
+      if (!page.next) break;
+      cursor = `&cursor=${page.next}`;
+    }
+    expect(seen).toHaveLength(made.length);
+    expect(new Set(seen)).toEqual(new Set(made));
+  });
+});
+
+describe('a draft', () => {
+  it('is kept for every device, and a later one from elsewhere is not overwritten', async () => {
+    const card = await blankCard(rep);
+    const content = (note: string) => ({ draft: { fields: [], nextId: 0 }, note, readingId: card });
+    const keep = (who: Client, version: number, note: string) =>
+      who.send<{ version: number; code: string }>('PUT', `/cards/${card}/draft`, { version, content: content(note) });
+    expect((await keep(rep, 0, 'Asked for a call')).body.version).toBe(1);
+    expect((await colleague.get<ProofCard>(`/cards/${card}`)).body.draft).toMatchObject({
+      version: 1,
+      content: { note: 'Asked for a call' },
+    });
+    expect((await keep(colleague, 0, 'Mine')).body.code).toBe('draft-changed');
+    expect((await keep(colleague, 1, 'Mine')).body.version).toBe(2);
+    expect((await keep(stranger, 2, 'Theirs')).status).toBe(404);
+    await rep.file({ cardId: card, fields: personFields({ familyName: 'Brack' }) });
+    expect((await keep(rep, 2, 'Late')).body.code).toBe('not-in-tray');
+  });
+});
+
+describe('a part of a card', () => {
+  it('is read on the spot, and its lines come after those that are there', async () => {
+    const [item] = await rep.photograph(demoPhoto('skerry'));
+    const { reading } = (await rep.card(item!.id)).body;
+    const [a, , c] = reading.lines[0]!.quad;
+    const area = { from: [a[0] - 4, a[1] - 4], to: [c[0] + 4, c[1] + 4] };
+    const read = await rep.send<{ lines: number[] }>('POST', `/cards/${item!.id}/areas`, area);
+    expect(read.body.lines).toEqual([reading.lines.length]);
+    const after = (await rep.card(item!.id)).body;
+    expect(after.reading.lines.at(-1)!.text).toBe(reading.lines[0]!.text);
+    expect(after.readingId).toBe((await rep.card(item!.id)).body.readingId);
+    const nowhere = await rep.send<{ lines: number[] }>('POST', `/cards/${item!.id}/areas`, {
+      from: [0, 0],
+      to: [3, 3],
+    });
+    expect(nowhere.body.lines).toEqual([]);
+    expect((await stranger.send('POST', `/cards/${item!.id}/areas`, area)).status).toBe(404);
+  });
+});
+
+describe('suggestions', () => {
+  it('are what the workspace calls a firm, by its name or its e-mail domain, and its titles', async () => {
+    const card = await blankCard(rep);
+    const fields = personFields({ familyName: 'Voss', title: 'Orchard Buyer', company: 'Tarnfold Orchards', emails: ['v@tarnfold.example'] }); // prettier-ignore
+    await rep.file({ cardId: card, fields });
+    const ask = async (who: Client, query: string) => (await who.get<{ items: string[] }>(`/suggestions?${query}`)).body.items; // prettier-ignore
+    expect(await ask(rep, 'field=company&domain=tarnfold.example')).toEqual(['Tarnfold Orchards']);
+    expect(await ask(rep, 'field=company&q=tarnf')).toEqual(['Tarnfold Orchards']);
+    expect(await ask(rep, 'field=title&q=orchard%20b')).toEqual(['Orchard Buyer']);
+    expect(await ask(rep, 'field=title&q=%25')).toEqual([]);
+    expect(await ask(stranger, 'field=company&q=tarnf')).toEqual([]);
+  });
+});

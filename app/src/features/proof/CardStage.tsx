@@ -20,7 +20,7 @@ interface Props extends CardSide {
 }
 
 /** Room between the text and the outline around it, as a share of the line's height. */
-const OUTLINE_MARGIN = 0.22;
+const OUTLINE_MARGIN = 0.3;
 /** A finger that moves less than this many pixels taps. */
 const TAP = 7;
 const GLIDE = 'transform 240ms cubic-bezier(0.3, 0.1, 0.2, 1)';

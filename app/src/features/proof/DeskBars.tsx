@@ -106,7 +106,7 @@ const Keyed = ({ act, wide, children }: { act: DeskAct; wide: boolean; children:
     <View className="flex-row items-center gap-2">
       {children}
       <Raw aria-hidden className="text-soft">
-        {keyOf(act)}
+        {keyOf(act).replace('Enter', '↵')}
       </Raw>
     </View>
   ) : (

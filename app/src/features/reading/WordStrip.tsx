@@ -1,11 +1,12 @@
-import { useRouter } from 'expo-router';
+import { usePathname, useRouter } from 'expo-router';
+import CloseIcon from 'lucide-react-native/icons/x';
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 import { useSelector } from 'react-redux';
 import { selectWaitingPhotos } from '@/features/capture';
 import { useDeviceSetting } from '@/lib/deviceSetting';
 import { notify } from '@/lib/notify';
-import { Button, Notice } from '@/ui';
+import { Button, IconButton, Text } from '@/ui';
 import { useLatestBatchQuery, useSecondLooksQuery, useSecondLooksSeenMutation } from './api';
 import { wordsToSay, type Word } from './words';
 
@@ -18,7 +19,11 @@ export function WordStrip({ accountId }: { accountId: string }) {
   const [closed, setClosed] = useState<readonly string[]>([]);
   const [markSeen] = useSecondLooksSeenMutation();
   const router = useRouter();
-  const words = wordsToSay(latest?.batch, looks, waiting, told).filter((word) => !closed.includes(word.key));
+  // On the desk one card is enough to think of: what the machine has to say can wait.
+  const atDesk = usePathname().startsWith('/proof/');
+  const words = wordsToSay(latest?.batch, looks, waiting, told).filter(
+    (word) => !closed.includes(word.key) && !(atDesk && word.href === '/tray' && !word.seen),
+  );
   const [word] = words;
   useEffect(() => {
     if (word) void notify(word.words, word.key);
@@ -31,27 +36,21 @@ export function WordStrip({ accountId }: { accountId: string }) {
     setClosed([...closed, key]);
   };
   return (
-    <View className="border-b border-rule bg-sheet px-4 py-1">
-      <Notice
-        action={
-          <View className="flex-row">
-            <Button
-              look="bare"
-              onPress={() => {
-                close(word);
-                router.push(word.href);
-              }}
-            >
-              {word.action}
-            </Button>
-            <Button look="bare" onPress={() => close(word)}>
-              Close
-            </Button>
-          </View>
-        }
+    <View role="status" className="flex-row items-center border-b border-l-2 border-b-rule border-l-ink bg-sheet pl-3">
+      <Text className="min-w-0 flex-1 py-2 text-[15px] leading-[20px]">{word.words}</Text>
+      <Button
+        look="bare"
+        className="px-2"
+        onPress={() => {
+          close(word);
+          router.push(word.href);
+        }}
       >
-        {word.words}
-      </Notice>
+        {word.action}
+      </Button>
+      <IconButton label="Close" onPress={() => close(word)}>
+        <CloseIcon size={18} color="rgb(var(--ink))" />
+      </IconButton>
     </View>
   );
 }

@@ -48,10 +48,20 @@ export function listTray(database: DataSource, who: SignedIn, { cursor, occasion
       photos.andWhere(behind('photo'), after);
       cards.andWhere(behind('card'), after);
     }
-    const cardRows = await cards.orderBy('card.takenAt').addOrderBy('card.id').take(PAGE).getMany();
+    const cardRows = await cards
+      .orderBy('card.takenAt')
+      .addOrderBy('card.id')
+      .take(PAGE + 1)
+      .getMany();
     const looks = await openSecondLooks(manager, who.workspaceId, cardRows.map((card) => card.id)); // prettier-ignore
     const items = [
-      ...(await photos.orderBy('photo.takenAt').addOrderBy('photo.id').take(PAGE).getMany()).map(photoItem),
+      ...(
+        await photos
+          .orderBy('photo.takenAt')
+          .addOrderBy('photo.id')
+          .take(PAGE + 1)
+          .getMany()
+      ).map(photoItem),
       ...cardRows.map((card) => cardItem(card, looks.get(card.id))),
     ].sort((a, b) => compare(a.takenAt, b.takenAt) || compare(a.id, b.id));
     const page = items.slice(0, PAGE);
