@@ -93,6 +93,7 @@ function filing(id: string, cardId: string): FileCard {
       locality: person.locality,
       region: '',
       country: person.country,
+      more: [],
     },
   };
 }
