@@ -31,7 +31,12 @@ export function RootScreen() {
 
 function Gate() {
   const { data, error, refetch } = useSessionQuery();
-  if (hasStatus(error, 401)) return <SignInScreen />;
+  if (hasStatus(error, 401))
+    return (
+      <Suspense fallback={<View role="status" aria-label="Loading" />}>
+        <SignInScreen />
+      </Suspense>
+    );
   if (data) return <Desk name={data.user.name} accountId={data.user.id} />;
   if (error) {
     return (

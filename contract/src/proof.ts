@@ -81,6 +81,16 @@ export type DraftChange = z.infer<typeof DraftChange>;
 export const DraftKept = z.object({ version: z.number().int() });
 export type DraftKept = z.infer<typeof DraftKept>;
 
+/** A pasted address to be taken apart. */
+export const AddressBlock = z.object({ text: z.string().min(1).max(2000), country: z.string().length(2).nullable() });
+export type AddressBlock = z.infer<typeof AddressBlock>;
+export const AddressPartsFound = z.object({
+  parts: z.array(
+    z.object({ field: z.enum(['street', 'postalCode', 'locality', 'region', 'country']), value: z.string() }),
+  ),
+});
+export type AddressPartsFound = z.infer<typeof AddressPartsFound>;
+
 /** A part of the card's picture to be read on the spot: two opposite corners in pixels of the reading. */
 export const AreaToRead = z.object({ from: Point, to: Point });
 export type AreaToRead = z.infer<typeof AreaToRead>;

@@ -1,5 +1,5 @@
 import { intersectionOverUnion } from '@dossier/core/capture';
-import { effortOf } from '@dossier/core/proof';
+import { effortOf } from '@dossier/core/proof/effort';
 import type { FieldName } from '@dossier/core/reading';
 import type { TruthPhoto } from './calibration';
 import type { DeskCard } from './readFiles';

@@ -3,4 +3,3 @@ export * from './formatPhone';
 export * from './fullName';
 export * from './personFields';
 export * from './changesBetween';
-export * from './typedPhone';

@@ -1,4 +1,5 @@
-import { isPossiblePhone, normalPhone, phoneAsTyped } from '.';
+import { isPossiblePhone } from '.';
+import { normalPhone, phoneAsTyped } from './typedPhone';
 
 describe('a number being typed', () => {
   it('is set apart as its country does, and words behind it stay', () => {

@@ -13,10 +13,3 @@ export function normalPhone(text: string, country: string | null): string {
   const parsed = parsePhoneNumberFromString(text, (country ?? undefined) as CountryCode | undefined);
   return parsed?.isPossible() ? parsed.number : text.trim();
 }
-
-/** Whether a number could be one: long enough, and no longer than its country's are when that is known. */
-export function isPossiblePhone(text: string): boolean {
-  const digits = text.replace(/\D/g, '').length;
-  if (digits < 5) return false;
-  return text.trim().startsWith('+') ? (parsePhoneNumberFromString(text)?.isPossible() ?? false) : digits <= 15;
-}

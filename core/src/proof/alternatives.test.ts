@@ -1,5 +1,6 @@
 import type { ReadCharacter, Reading } from '../reading/fields';
-import { alternativesOf, draftOf, effortOf, fieldOfWord, textOfWords, wordAt, wordsOf, wordsWithin } from '.';
+import { alternativesOf, draftOf, fieldOfWord, textOfWords, wordAt, wordsOf, wordsWithin } from '.';
+import { effortOf } from './effort';
 
 /** A line whose characters are read as given; a doubtful one as `x(y:0.3,z:0.1)`. */
 function lineOf(marked: string, top = 10): Reading['lines'][number] {

@@ -3,7 +3,6 @@ import { readingOf } from '../reading/readingOf.testing';
 import {
   addAddress,
   addField,
-  complaintAbout,
   deleteField,
   doubtfulCharacters,
   draftOf,
@@ -19,6 +18,7 @@ import {
   spanQuad,
   withBackOf,
 } from '.';
+import { complaintAbout } from './complaints';
 
 const reading = readingOf([
   { text: 'Nella Voss', probability: 0.6 },

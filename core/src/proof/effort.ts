@@ -3,7 +3,8 @@ import { editDistance } from '../reading/editDistance';
 import { fold, REPEATABLE_FIELDS, type FieldName, type Reading } from '../reading/fields';
 import { alternativesOf } from './alternatives';
 import { draftOf, looseLines, type Draft, type DraftField } from './draft';
-import { movePart, otherCase, partsToMove, swapPartners } from './moves';
+import { movePart, swapPartners } from './moves';
+import { otherCase, partsToMove } from './wording';
 import { textOfWords, wordsOf } from './words';
 
 /** What an ideal user does on the desk; every tap, key and typed character is one act. */

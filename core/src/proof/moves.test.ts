@@ -2,17 +2,8 @@ import fc from 'fast-check';
 import { proposeFields } from '../reading';
 import { FIELD_NAMES, type FieldProposal } from '../reading/fields';
 import { readingOf } from '../reading/readingOf.testing';
-import {
-  draftOf,
-  movePart,
-  moveField,
-  otherCase,
-  partsToMove,
-  putIntoField,
-  swapFields,
-  swapPartners,
-  type Draft,
-} from '.';
+import { draftOf, movePart, moveField, putIntoField, swapFields, swapPartners, type Draft } from '.';
+import { otherCase, partsToMove } from './wording';
 
 const proposal = (field: FieldProposal['field'], value: string, line?: number): FieldProposal => ({
   field,

@@ -1,7 +1,4 @@
-import { naturalCompany, naturalName, naturalTitle } from '../reading/naturalCase';
-import { nameParts } from '../reading/personName';
-import { fold, REPEATABLE_FIELDS, type FieldName, type SourceSpan } from '../reading/fields';
-import { isDepartment } from '../reading/departments';
+import type { FieldName, SourceSpan } from '../reading/fields';
 import { addField, deleteField, editField, type Draft, type DraftField } from './draft';
 
 /** A part of a field's text that would stand better elsewhere. */
@@ -13,34 +10,8 @@ export interface PartMove {
   field: FieldName;
 }
 
-const NAME_FIELDS: readonly FieldName[] = ['givenName', 'middleName', 'familyName'];
 /** What separates a part from the rest and goes with neither. */
 const SEPARATORS = /^[\s,;·•|/–—-]+|[\s,;·•|/–—-]+$/g;
-
-/**
- * Parts that are commonly in the wrong field: letters after a family name, a form of address before a name, a middle
- * name with the given one, a department behind a title.
- */
-export function partsToMove({ field, value }: Pick<DraftField, 'field' | 'value'>): PartMove[] {
-  const part = (text: string, to: FieldName): PartMove[] => {
-    const from = value.lastIndexOf(text);
-    return text && from >= 0 && text !== value ? [{ from, to: from + text.length, text, field: to }] : [];
-  };
-  if (NAME_FIELDS.includes(field)) {
-    // A lone surname with letters is no whole name: one is put in front of it.
-    const { prefixes, suffixes } = nameParts(field === 'familyName' ? `A ${value}` : value);
-    const before = field === 'familyName' ? [] : part(prefixes.join(' '), 'prefix');
-    const behind = suffixes.flatMap((suffix) => part(suffix, 'suffix'));
-    const words = value.trim().split(/\s+/);
-    const middle = field === 'givenName' && words.length > 1 && before.length === 0 ? part(words.slice(1).join(' '), 'middleName') : []; // prettier-ignore
-    return [...before, ...behind, ...middle];
-  }
-  if (field === 'title') {
-    const pieces = value.split(/\s*(?:[,;·•|/]|\s[–—-]\s)\s*/).filter(Boolean);
-    return pieces.length > 1 ? pieces.filter(isDepartment).flatMap((piece) => part(piece, 'department')) : [];
-  }
-  return [];
-}
 
 /** Takes a part out of a field and gives it to another, with its place on the card. */
 export function movePart(
@@ -118,22 +89,6 @@ export function putIntoField(
   };
 }
 
-/**
- * A text in natural case when it shouts or whispers, else in capitals: what a person wants is either the one or the
- * other. The same again brings it back.
- */
-export function otherCase({ field, value }: Pick<DraftField, 'field' | 'value'>, country?: string): string {
-  const natural = naturalOf(field, value, country);
-  return natural === value ? value.toUpperCase() : natural;
-}
-
-function naturalOf(field: FieldName, value: string, country?: string): string {
-  if (REPEATABLE_FIELDS.includes(field)) return value.toLowerCase();
-  if (field === 'title' || field === 'department') return naturalTitle(value, country);
-  if (field === 'company') return naturalCompany(value);
-  return naturalName(value);
-}
-
 /** Fields that a text can be given to by one act from another field, the likeliest first. */
 export function swapPartners(draft: Draft, { id, field }: DraftField): DraftField[] {
   const LIKELY: Partial<Record<FieldName, readonly FieldName[]>> = {
@@ -149,6 +104,3 @@ export function swapPartners(draft: Draft, { id, field }: DraftField): DraftFiel
   const order = LIKELY[field] ?? [];
   return order.flatMap((other) => draft.fields.filter((f) => f.field === other && f.id !== id && !f.leftOut));
 }
-
-/** Whether a field's text differs from another only in case and accents. */
-export const sameText = (a: string, b: string): boolean => fold(a.trim()) === fold(b.trim());

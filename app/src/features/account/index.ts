@@ -1,4 +1,8 @@
+import { lazyScreen } from '@/lib/lazyScreen';
+
 export { useSessionQuery, useTeamQuery } from './api';
 export { AccountScreen } from './AccountScreen';
-export { SignInScreen } from './SignInScreen';
 export { Portrait } from './Portrait';
+
+/** Who is signed in already needs no form. */
+export const SignInScreen = lazyScreen(() => import('./SignInScreen'), 'SignInScreen');

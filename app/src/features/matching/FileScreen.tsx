@@ -1,6 +1,7 @@
 import type { CardOccasion, Match, PersonKind } from '@dossier/contract';
 import { compareFields, mergeFields, type Choice as KeepOrTake } from '@dossier/core/matching';
-import { complaintAbout, isDoubtful, noteOf, personFieldsOf } from '@dossier/core/proof';
+import { isDoubtful, noteOf, personFieldsOf } from '@dossier/core/proof';
+import { complaintAbout } from '@dossier/core/proof/complaints';
 import { displayName, type PersonFields } from '@dossier/core/people';
 import { Link } from 'expo-router';
 import { useState } from 'react';

@@ -1,21 +1,20 @@
 import type { ProofCard } from '@dossier/contract';
 import { adviceFor, type Point } from '@dossier/core/capture';
 import {
-  complaintAbout,
   fieldOfWord,
   isDoubtful,
   looseLines,
-  otherCase,
-  partsToMove,
   personFieldsOf,
   swapPartners,
   textOfWords,
   wordsOf,
   type CardWord,
 } from '@dossier/core/proof';
+import { complaintAbout } from '@dossier/core/proof/complaints';
+import { otherCase, partsToMove } from '@dossier/core/proof/wording';
 import type { FieldName, SourceSpan } from '@dossier/core/reading/fields';
 import { useRouter } from 'expo-router';
-import { useCallback, useMemo, useRef, useState } from 'react';
+import { Suspense, useCallback, useMemo, useRef, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { useDispatch } from 'react-redux';
 import { useMatchesQuery } from '@/features/people';
@@ -278,7 +277,13 @@ export function Desk({ card, cardDraft }: { card: ProofCard; cardDraft: CardDraf
         <BackOfCard card={card} />
         {open === 'secondLook' ? (
           <View className="px-4 pt-6">
-            <SecondLookPanel cardIds={[cardId]} onDone={() => setOpen(undefined)} onCancel={() => setOpen(undefined)} />
+            <Suspense>
+              <SecondLookPanel
+                cardIds={[cardId]}
+                onDone={() => setOpen(undefined)}
+                onCancel={() => setOpen(undefined)}
+              />
+            </Suspense>
           </View>
         ) : null}
         {open === 'saw' ? <SawPanel card={card} draft={draft} onClose={() => setOpen(undefined)} /> : null}

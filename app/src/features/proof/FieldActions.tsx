@@ -1,4 +1,5 @@
-import { isDoubtful, otherCase, partsToMove, swapPartners, type DraftField } from '@dossier/core/proof';
+import { isDoubtful, swapPartners, type DraftField } from '@dossier/core/proof';
+import { otherCase, partsToMove } from '@dossier/core/proof/wording';
 import type { Reading } from '@dossier/core/reading/fields';
 import { useState } from 'react';
 import { View } from 'react-native';

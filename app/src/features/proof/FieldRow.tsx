@@ -1,5 +1,7 @@
-import { formatPhone, normalPhone, phoneAsTyped } from '@dossier/core/people';
-import { complaintAbout, doubtfulCharacters, isDoubtful, type DraftField } from '@dossier/core/proof';
+import { formatPhone } from '@dossier/core/people';
+import { normalPhone, phoneAsTyped } from '@dossier/core/people/typedPhone';
+import { doubtfulCharacters, isDoubtful, type DraftField } from '@dossier/core/proof';
+import { complaintAbout } from '@dossier/core/proof/complaints';
 import type { SourceSpan } from '@dossier/core/reading/fields';
 import { memo, useCallback, useState, type DragEvent } from 'react';
 import { View } from 'react-native';

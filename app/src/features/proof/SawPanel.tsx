@@ -2,7 +2,7 @@ import type { ProofCard } from '@dossier/contract';
 import { adviceFor } from '@dossier/core/capture';
 import type { Draft } from '@dossier/core/proof';
 import { Link } from 'expo-router';
-import { useState } from 'react';
+import { Suspense, useState } from 'react';
 import { View } from 'react-native';
 import { ReadAgainPanel } from '@/features/reading';
 import { FIELD_LABELS } from '@/lib/fieldLabels';
@@ -57,7 +57,9 @@ export function SawPanel({ card, draft, onClose }: { card: ProofCard; draft: Dra
         ))}
       </View>
       {again ? (
-        <ReadAgainPanel cardIds={[card.id]} onDone={() => setAgain(false)} onCancel={() => setAgain(false)} />
+        <Suspense>
+          <ReadAgainPanel cardIds={[card.id]} onDone={() => setAgain(false)} onCancel={() => setAgain(false)} />
+        </Suspense>
       ) : (
         <View className="flex-row flex-wrap items-center gap-x-5">
           <Button onPress={() => setAgain(true)}>Read again</Button>

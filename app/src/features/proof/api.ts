@@ -1,4 +1,13 @@
-import type { AreaRead, AreaToRead, BackChange, DraftChange, DraftKept, ProofCard } from '@dossier/contract';
+import type {
+  AddressBlock,
+  AddressPartsFound,
+  AreaRead,
+  AreaToRead,
+  BackChange,
+  DraftChange,
+  DraftKept,
+  ProofCard,
+} from '@dossier/contract';
 import { api } from '@/lib/api';
 
 export const proofApi = api.injectEndpoints({
@@ -6,6 +15,9 @@ export const proofApi = api.injectEndpoints({
     card: build.query<ProofCard, string>({
       query: (id) => `/cards/${id}`,
       providesTags: (_result, _error, id) => [{ type: 'Card', id }],
+    }),
+    addressParts: build.mutation<AddressPartsFound, AddressBlock>({
+      query: (body) => ({ url: '/address-parts', method: 'POST', body }),
     }),
     keepDraft: build.mutation<DraftKept, { cardId: string } & DraftChange>({
       query: ({ cardId, ...body }) => ({ url: `/cards/${cardId}/draft`, method: 'PUT', body }),
@@ -32,5 +44,11 @@ export const proofApi = api.injectEndpoints({
   }),
 });
 
-export const { useCardQuery, useJoinBackMutation, useKeepDraftMutation, useReadAreaMutation, useTakeBackOffMutation } =
-  proofApi;
+export const {
+  useAddressPartsMutation,
+  useCardQuery,
+  useJoinBackMutation,
+  useKeepDraftMutation,
+  useReadAreaMutation,
+  useTakeBackOffMutation,
+} = proofApi;

@@ -1,16 +1,16 @@
 import type { TrayItem } from '@dossier/contract';
 import { useRouter } from 'expo-router';
-import { useMemo, useState, type ReactNode } from 'react';
+import { Suspense, useMemo, useState, type ReactNode } from 'react';
 import { FlatList, View } from 'react-native';
 import { useSelector } from 'react-redux';
 import { useSessionQuery } from '@/features/account';
 import { selectWaitingPhotos, useOccasions } from '@/features/capture';
 import { problemText } from '@/lib/api';
+import { lazyScreen } from '@/lib/lazyScreen';
 import { selectWaitingRequests } from '@/lib/outbox';
 import { Button, EmptyState, Heading, LoadingLines, Notice, Soft } from '@/ui';
 import { useChangeCardsMutation, useTrayInfiniteQuery, type TrayView } from './api';
 import { BatchLine } from './BatchLine';
-import { SelectionBar } from './SelectionBar';
 import { TrayFilter } from './TrayFilter';
 import { TrayRow } from './TrayRow';
 import { useSelection } from './useSelection';
@@ -22,6 +22,9 @@ interface Props {
   /** Whether a card can be filed at a glance. */
   isClean: (item: TrayItem) => boolean;
 }
+
+/** Needed only once several cards are chosen. */
+const SelectionBar = lazyScreen(() => import('./SelectionBar'), 'SelectionBar');
 
 export function TrayScreen(props: Props) {
   const { data: session } = useSessionQuery();
@@ -132,15 +135,17 @@ function TrayOf({ accountId, rowAct, isClean }: Props & { accountId: string }) {
         contentContainerStyle={{ paddingBottom: 32 }}
       />
       {selection.active ? (
-        <SelectionBar
-          cardIds={selection.chosen}
-          occasions={occasions}
-          onAll={selection.all}
-          onDone={(removed) => {
-            selection.end();
-            setUndo(removed);
-          }}
-        />
+        <Suspense>
+          <SelectionBar
+            cardIds={selection.chosen}
+            occasions={occasions}
+            onAll={selection.all}
+            onDone={(removed) => {
+              selection.end();
+              setUndo(removed);
+            }}
+          />
+        </Suspense>
       ) : null}
     </View>
   );

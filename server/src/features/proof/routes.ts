@@ -1,11 +1,11 @@
-import { AreaToRead, BackChange, DraftChange } from '@dossier/contract';
+import { AddressBlock, AreaToRead, BackChange, DraftChange } from '@dossier/contract';
 import { Router } from 'express';
 import type { DataSource } from 'typeorm';
 import { z } from 'zod';
 import { sendPicture } from '../../platform/pictures';
 import { whoIs } from '../../platform/session';
 import { joinBack, readAreaOf, takeBackOff } from '../reading';
-import { cardPicture, cardToProve, keepDraft } from './service';
+import { addressPartsIn, cardPicture, cardToProve, keepDraft } from './service';
 
 const Id = z.object({ id: z.uuid() });
 const Size = z.object({ size: z.enum(['full', 'thumbnail']).default('full') });
@@ -20,6 +20,9 @@ export function proofRoutes(database: DataSource): Router {
       const { id } = Id.parse(request.params);
       const { size } = Size.parse(request.query);
       sendPicture(response, await cardPicture(database, whoIs(request), id, size));
+    })
+    .post('/address-parts', (request, response) => {
+      response.json({ parts: addressPartsIn(AddressBlock.parse(request.body)) });
     })
     .put('/cards/:id/draft', async (request, response) => {
       const { id } = Id.parse(request.params);

@@ -1,4 +1,6 @@
-import type { DraftChange, DraftContent, ProofCard } from '@dossier/contract';
+import type { AddressBlock, AddressPartsFound, DraftChange, DraftContent, ProofCard } from '@dossier/contract';
+import { ADDRESS_FIELDS } from '@dossier/core/people';
+import { proposeFields, readingOfText } from '@dossier/core/reading';
 import type { DataSource } from 'typeorm';
 import { conflict, notFound } from '../../platform/problem';
 import type { SignedIn } from '../../platform/session';
@@ -62,6 +64,15 @@ export function keepDraft(
       { draft: content, draftVersion: next, draftBy: who.accountId, draftAt: new Date() },
     );
     return next;
+  });
+}
+
+/** The parts of an address written on several lines; none when it is no address. */
+export function addressPartsIn({ text, country }: AddressBlock): AddressPartsFound['parts'] {
+  const { fields } = proposeFields(readingOfText(text), { assumedCountry: country ?? undefined });
+  return ADDRESS_FIELDS.flatMap((field) => {
+    const found = fields.find((f) => f.field === field);
+    return found ? [{ field, value: found.value }] : [];
   });
 }
 
