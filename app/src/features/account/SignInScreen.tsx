@@ -1,6 +1,5 @@
-import { zodResolver } from '@hookform/resolvers/zod';
 import { SignIn } from '@dossier/contract';
-import { Controller, useForm } from 'react-hook-form';
+import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { problemText } from '@/lib/api';
 import { Button, Heading, Notice, Soft, TextField } from '@/ui';
@@ -8,9 +7,14 @@ import { useSignInMutation } from './api';
 
 export function SignInScreen() {
   const [signIn, { isLoading, error }] = useSignInMutation();
-  const form = useForm({ resolver: zodResolver(SignIn), defaultValues: { email: '', password: '' } });
-  const submit = form.handleSubmit((values) => void signIn(values));
-  const { errors } = form.formState;
+  const [email, setEmail] = useState('');
+  const [password, setPassword] = useState('');
+  const [complaints, setComplaints] = useState<Partial<Record<string, string>>>({});
+  const submit = () => {
+    const written = SignIn.safeParse({ email, password });
+    setComplaints(Object.fromEntries((written.error?.issues ?? []).map((issue) => [issue.path[0], issue.message])));
+    if (written.success) void signIn(written.data);
+  };
   return (
     <ScrollView className="flex-1 bg-paper" contentContainerStyle={{ flexGrow: 1, justifyContent: 'center' }}>
       <View role="main" className="w-full max-w-[400px] gap-6 self-center px-6 py-12">
@@ -18,41 +22,27 @@ export function SignInScreen() {
           <Heading className="text-[40px] leading-[48px]">Dossier</Heading>
           <Soft>Business cards, proved and filed.</Soft>
         </View>
-        <Controller
-          control={form.control}
-          name="email"
-          render={({ field }) => (
-            <TextField
-              label="E-mail"
-              value={field.value}
-              onChangeText={field.onChange}
-              onBlur={field.onBlur}
-              complaint={errors.email?.message}
-              autoComplete="username"
-              inputMode="email"
-              autoCapitalize="none"
-              autoFocus
-            />
-          )}
+        <TextField
+          label="E-mail"
+          value={email}
+          onChangeText={setEmail}
+          complaint={complaints.email}
+          autoComplete="username"
+          inputMode="email"
+          autoCapitalize="none"
+          autoFocus
         />
-        <Controller
-          control={form.control}
-          name="password"
-          render={({ field }) => (
-            <TextField
-              label="Password"
-              value={field.value}
-              onChangeText={field.onChange}
-              onBlur={field.onBlur}
-              onSubmitEditing={() => void submit()}
-              complaint={errors.password?.message}
-              autoComplete="current-password"
-              secureTextEntry
-            />
-          )}
+        <TextField
+          label="Password"
+          value={password}
+          onChangeText={setPassword}
+          onSubmitEditing={submit}
+          complaint={complaints.password}
+          autoComplete="current-password"
+          secureTextEntry
         />
         {error ? <Notice fault>{problemText(error)}</Notice> : null}
-        <Button look="ink" busy={isLoading} onPress={() => void submit()}>
+        <Button look="ink" busy={isLoading} onPress={submit}>
           Sign in
         </Button>
       </View>
