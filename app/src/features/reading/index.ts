@@ -1,12 +1,13 @@
 import { lazyScreen } from '@/lib/lazyScreen';
 
 export { useAnswerSecondLookMutation, useChangeCardsMutation, useTrayInfiniteQuery } from './api';
+/** Not fetched later: what waits on the device must be seen when the server is gone. */
+export { TrayScreen } from './TrayScreen';
 export { WordStrip } from './WordStrip';
 export { useTrayCount } from './useTrayCount';
 
 export const BacksScreen = lazyScreen(() => import('./BacksScreen'), 'BacksScreen');
 export const ReadAgainPanel = lazyScreen(() => import('./SelectionPanels'), 'ReadAgainPanel');
 export const SecondLookPanel = lazyScreen(() => import('./SelectionPanels'), 'SecondLookPanel');
-export const TrayScreen = lazyScreen(() => import('./TrayScreen'), 'TrayScreen');
 export const LearnedScreen = lazyScreen(() => import('./LearnedScreen'), 'LearnedScreen');
 export const WorkspaceSettings = lazyScreen(() => import('./WorkspaceSettings'), 'WorkspaceSettings');
