@@ -53,7 +53,7 @@ export function FileScreen({ cardId }: { cardId: string }) {
       wrong={wrong}
       doubts={doubts}
       occasion={card.occasion}
-      picture={<CardView cardId={cardId} reading={card.reading} picture={card.picture} spans={[]} maxHeight="60vh" />}
+      picture={<CardView cardId={cardId} reading={card.reading} picture={card.picture} maxHeight="60vh" />}
     />
   );
 }

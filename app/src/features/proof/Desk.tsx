@@ -1,12 +1,11 @@
 import type { ProofCard } from '@dossier/contract';
-import { adviceFor, type Point } from '@dossier/core/capture';
+import { adviceFor } from '@dossier/core/capture';
 import {
   fieldOfWord,
   isDoubtful,
   looseLines,
   personFieldsOf,
   swapPartners,
-  textOfWords,
   wordsOf,
   type CardWord,
 } from '@dossier/core/proof';
@@ -23,7 +22,6 @@ import { problemText } from '@/lib/api';
 import { useWide } from '@/lib/useWide';
 import { Notice, Soft } from '@/ui';
 import { AddField } from './AddField';
-import { useReadAreaMutation } from './api';
 import { BackOfCard } from './BackOfCard';
 import { CardStage } from './CardStage';
 import { DeskBar, DeskHead, MoreActs, StageBar } from './DeskBars';
@@ -32,17 +30,15 @@ import { KeyPalette } from './KeyPalette';
 import { KnownBeside } from './KnownBeside';
 import { LooseLines } from './LooseLines';
 import { offersOf } from './offers';
-import { PickPanel, type Picked } from './PickPanel';
+import { OnTheSpotNotice, PickPanel } from './PickPanel';
 import { SawPanel } from './SawPanel';
 import { SecondLookBanner } from './SecondLookBanner';
 import { sideOf, sidesOf } from './sides';
 import { proofActions, type CardDraft } from './slice';
 import { useDeskFiling } from './useDeskFiling';
 import { useDeskKeys } from './useDeskKeys';
+import { usePicking } from './usePicking';
 import { useRun } from './useRun';
-
-/** A rectangle read on the spot, or why nothing came of it. */
-type OnTheSpot = { state: 'reading' } | { state: 'nothing' } | { state: 'failed'; problem: string };
 
 /** One card and its fields; on a phone one above the other, on a wide screen side by side. */
 export function Desk({ card, cardDraft }: { card: ProofCard; cardDraft: CardDraft }) {
@@ -54,14 +50,10 @@ export function Desk({ card, cardDraft }: { card: ProofCard; cardDraft: CardDraf
   const run = useRun(cardId);
   const file = useDeskFiling();
   const [change, { error: changeError }] = useChangeCardsMutation();
-  const [readArea] = useReadAreaMutation();
   const inputs = useRef(new Map<string, HTMLTextAreaElement>());
   const fieldsArea = useRef<HTMLDivElement>(null);
   const [focusedId, setFocusedId] = useState<string>();
   const [looseLine, setLooseLine] = useState<number>();
-  const [picking, setPicking] = useState(false);
-  const [picked, setPicked] = useState<Picked>();
-  const [reading, setReading] = useState<OnTheSpot>();
   const [open, setOpen] = useState<'add' | 'saw' | 'palette' | 'secondLook'>();
 
   const register = useCallback((id: string, element: HTMLTextAreaElement | null) => {
@@ -95,6 +87,7 @@ export function Desk({ card, cardDraft }: { card: ProofCard; cardDraft: CardDraf
   const shown = sideOf(sides, spans[0]);
   const onBack = shown === sides.back;
   const words = useMemo(() => wordsOf(shown.reading, onBack ? 'back' : undefined), [shown.reading, onBack]);
+  const { picking, setPicking, picked, onTheSpot, pick, sweep, drop } = usePicking(shown, words);
 
   const person = personFieldsOf(draft);
   const empty = JSON.stringify(person) === JSON.stringify(personFieldsOf({ fields: [], nextId: 0 }));
@@ -127,32 +120,12 @@ export function Desk({ card, cardDraft }: { card: ProofCard; cardDraft: CardDraf
     if (!answer.error && state === 'setAside') go(run.next);
   };
 
-  const pick = (swept: readonly CardWord[]) => {
-    const { text, sources } = textOfWords(swept);
-    setPicked({ text, sources });
-  };
   const onWord = (word: CardWord) => {
     if (picking) return pick([word]);
     const id = fieldOfWord(draft, word);
     if (id) focusField(id);
     else pick(words.filter((other) => other.span.line === word.span.line));
   };
-  const onPick = async (swept: CardWord[], from: Point, to: Point) => {
-    if (swept.length > 0) return pick(swept);
-    setReading({ state: 'reading' });
-    const { data, error } = await readArea({ cardId: shown.cardId, from: [...from], to: [...to] });
-    if (error) return setReading({ state: 'failed', problem: problemText(error) });
-    setReading(data!.lines.length > 0 ? undefined : { state: 'nothing' });
-    setAwaited(data!.lines);
-  };
-  // The lines read on the spot come with the card itself a moment later.
-  const [awaited, setAwaited] = useState<readonly number[]>([]);
-  if (awaited.length > 0 && shown.reading.lines.length > Math.max(...awaited)) {
-    const { text, sources } = textOfWords(words.filter((word) => awaited.includes(word.span.line)));
-    setPicked({ text, sources });
-    setAwaited([]);
-  }
-
   const offers = focused ? offersOf(focused, sideOf(sides, focused.sources[0]).reading) : [];
   const edit = (value: string | undefined) =>
     focused && value !== undefined && dispatch(proofActions.fieldEdited({ cardId, id: focused.id, value }));
@@ -205,7 +178,7 @@ export function Desk({ card, cardDraft }: { card: ProofCard; cardDraft: CardDraf
       words={words}
       picking={picking}
       onWord={onWord}
-      onPick={(swept, from, to) => void onPick(swept, from, to)}
+      onPick={(swept, from, to) => void sweep(swept, from, to)}
     />
   );
   const fields = (
@@ -215,17 +188,7 @@ export function Desk({ card, cardDraft }: { card: ProofCard; cardDraft: CardDraf
       contentContainerStyle={{ paddingBottom: 32 }}
     >
       <div ref={fieldsArea}>
-        {reading ? (
-          <View className="px-4 pt-3">
-            <Notice fault={reading.state !== 'reading'}>
-              {reading.state === 'reading'
-                ? 'Reading this part …'
-                : reading.state === 'nothing'
-                  ? 'Nothing legible there. Draw the rectangle closer around the text.'
-                  : reading.problem}
-            </Notice>
-          </View>
-        ) : null}
+        {onTheSpot ? <OnTheSpotNotice {...onTheSpot} /> : null}
         {card.secondLook ? <SecondLookBanner cardId={cardId} look={card.secondLook} /> : null}
         <KnownBeside matches={known} onCompare={() => router.push(`/file/${cardId}`)} />
         {card.state === 'needsPerson' ? (
@@ -296,9 +259,7 @@ export function Desk({ card, cardDraft }: { card: ProofCard; cardDraft: CardDraf
       </div>
     </ScrollView>
   );
-  const panel = picked ? (
-    <PickPanel cardId={cardId} picked={picked} field={focused} onDone={() => setPicked(undefined)} />
-  ) : null;
+  const panel = picked ? <PickPanel cardId={cardId} picked={picked} field={focused} onDone={drop} /> : null;
   const head = <DeskHead position={run.position} of={run.of} acts={acts} />;
   const stageBar = shown.picture ? <StageBar picking={picking} onPicking={setPicking} otherSide={onBack} /> : null;
   const bar = (

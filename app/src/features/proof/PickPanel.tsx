@@ -1,17 +1,12 @@
 import type { DraftField } from '@dossier/core/proof';
-import type { FieldName, SourceSpan } from '@dossier/core/reading/fields';
+import type { FieldName } from '@dossier/core/reading/fields';
 import { ScrollView, View } from 'react-native';
 import { useDispatch } from 'react-redux';
 import { FIELD_LABELS } from '@/lib/fieldLabels';
-import { Button, Raw, Soft } from '@/ui';
+import { Button, Notice, Raw, Soft } from '@/ui';
 import { FieldChips } from './FieldChips';
 import { proofActions } from './slice';
-
-/** Text that was picked on the picture. */
-export interface Picked {
-  text: string;
-  sources: SourceSpan[];
-}
+import type { OnTheSpot, Picked } from './usePicking';
 
 interface Props {
   cardId: string;
@@ -54,3 +49,16 @@ export function PickPanel({ cardId, picked: { text, sources }, field, onDone }: 
     </View>
   );
 }
+
+/** What becomes of a part that is read on the spot. */
+export const OnTheSpotNotice = (spot: OnTheSpot) => (
+  <View className="px-4 pt-3">
+    <Notice fault={spot.state !== 'reading'}>
+      {spot.state === 'reading'
+        ? 'Reading this part …'
+        : spot.state === 'nothing'
+          ? 'Nothing legible there. Draw the rectangle closer around the text.'
+          : spot.problem}
+    </Notice>
+  </View>
+);

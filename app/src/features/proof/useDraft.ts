@@ -1,5 +1,5 @@
 import type { ProofCard } from '@dossier/contract';
-import type { ThunkDispatch, UnknownAction } from '@reduxjs/toolkit';
+import type { Dispatch, ThunkDispatch, UnknownAction } from '@reduxjs/toolkit';
 import { draftOf } from '@dossier/core/proof';
 import { useEffect, useRef } from 'react';
 import { useDispatch, useSelector, useStore } from 'react-redux';
@@ -26,22 +26,9 @@ export function useDraft(card: ProofCard | undefined): CardDraft | undefined {
 
   useEffect(() => {
     if (!card || !accountId) return undefined;
-    let gone = false;
-    void readDraft(card.id, accountId).then((kept) => {
-      if (gone) return;
-      const { id: cardId, readingId, proposals } = card;
-      const { version, content } = card.draft;
-      const ofServer = content as KeptDraft | null;
-      const begin = kept ?? ofServer ?? { draft: draftOf(proposals), note: '', readingId };
-      dispatch(proofActions.draftOpened({ cardId, cardDraft: cardDraftOf(begin, kept?.version ?? version, actor) }));
-      if (ofServer && kept && kept.version !== version)
-        dispatch(proofActions.draftMerged({ cardId, version, kept: ofServer }));
-      // Read anew since the draft was made, perhaps on another device.
-      dispatch(proofActions.readAnew({ cardId, readingId, proposals }));
-    });
-    return () => {
-      gone = true;
-    };
+    const gone = new AbortController();
+    void openDraft(card, { accountId, actor }, gone.signal)(dispatch);
+    return () => gone.abort();
   }, [card, accountId, actor, dispatch]);
 
   const backId = card?.back?.cardId;
@@ -63,6 +50,23 @@ export function useDraft(card: ProofCard | undefined): CardDraft | undefined {
 
   return cardDraft;
 }
+
+/** Makes the draft of a card ready, also ahead of its turn on the desk. */
+export const openDraft =
+  (card: ProofCard, { accountId, actor }: { accountId: string; actor: string }, gone?: AbortSignal) =>
+  async (dispatch: Dispatch): Promise<void> => {
+    const kept = await readDraft(card.id, accountId);
+    if (gone?.aborted) return;
+    const { id: cardId, readingId, proposals } = card;
+    const { version, content } = card.draft;
+    const ofServer = content as KeptDraft | null;
+    const begin = kept ?? ofServer ?? { draft: draftOf(proposals), note: '', readingId };
+    dispatch(proofActions.draftOpened({ cardId, cardDraft: cardDraftOf(begin, kept?.version ?? version, actor) }));
+    if (ofServer && kept && kept.version !== version)
+      dispatch(proofActions.draftMerged({ cardId, version, kept: ofServer }));
+    // Read anew since the draft was made, perhaps on another device.
+    dispatch(proofActions.readAnew({ cardId, readingId, proposals }));
+  };
 
 /** Sends a person's changes to the server; without a network they wait on the device until the card is opened again. */
 function useKeptOnServer(cardId: string | undefined, cardDraft: CardDraft | undefined): void {

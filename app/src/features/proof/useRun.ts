@@ -1,17 +1,20 @@
+import type { ThunkDispatch, UnknownAction } from '@reduxjs/toolkit';
 import { useEffect, useMemo } from 'react';
 import { useDispatch, useSelector } from 'react-redux';
+import { useSessionQuery } from '@/features/account';
 import { useTrayInfiniteQuery } from '@/features/reading';
 import { selectWaitingRequests } from '@/lib/outbox';
 import { cardPicture } from '@/ui';
 import { proofApi } from './api';
 import { runSlice } from './runSlice';
+import { openDraft } from './useDraft';
 
 /** So many cards behind the one on the desk are loaded with their pictures. */
 const AHEAD = 2;
 
 /** Where a card stands among those that are proved in one go, and which are before and behind it. */
 export function useRun(cardId: string) {
-  const dispatch = useDispatch();
+  const dispatch = useDispatch<ThunkDispatch<unknown, unknown, UnknownAction>>();
   const { data, hasNextPage, fetchNextPage, isFetchingNextPage } = useTrayInfiniteQuery({});
   const ids = useSelector((state: { run: { ids: string[] } }) => state.run.ids);
   const requests = useSelector(selectWaitingRequests);
@@ -42,16 +45,27 @@ export function useRun(cardId: string) {
     .slice(0, AHEAD)
     .join();
 
+  const { data: session } = useSessionQuery();
+  const who = useMemo(() => session && { accountId: session.user.id, actor: session.user.name }, [session]);
   useEffect(() => {
+    if (!who) return undefined;
+    const gone = new AbortController();
     const subscriptions = ahead
       .split(',')
       .filter(Boolean)
       .map((id) => {
         new Image().src = cardPicture(id);
-        return dispatch(proofApi.endpoints.card.initiate(id) as never) as { unsubscribe: () => void };
+        const asked = dispatch(proofApi.endpoints.card.initiate(id));
+        void asked.then(
+          ({ data: card }) => card && !gone.signal.aborted && dispatch(openDraft(card, who, gone.signal)),
+        );
+        return asked;
       });
-    return () => subscriptions.forEach((subscription) => subscription.unsubscribe());
-  }, [ahead, dispatch]);
+    return () => {
+      gone.abort();
+      subscriptions.forEach((subscription) => subscription.unsubscribe());
+    };
+  }, [ahead, dispatch, who]);
 
   return { position: at + 1, of: ids.length, next, previous };
 }

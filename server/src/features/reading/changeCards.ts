@@ -1,10 +1,11 @@
 import type { CardsChange } from '@dossier/contract';
-import { In, type DataSource } from 'typeorm';
-import { conflict, notFound } from '../../platform/problem';
+import type { DataSource } from 'typeorm';
+import { conflict } from '../../platform/problem';
 import type { SignedIn } from '../../platform/session';
 import { announce } from '../../platform/trayEvents';
 import { inWorkspace } from '../../platform/workspaceScope';
 import { Card } from './entities';
+import { lockCards } from './lockCards';
 
 /**
  * Sets cards of the tray aside, takes them out of it, or puts them back: all of them or none.
@@ -12,12 +13,7 @@ import { Card } from './entities';
  */
 export function changeCards(database: DataSource, who: SignedIn, { cardIds, state }: CardsChange): Promise<void> {
   return inWorkspace(database, who.workspaceId, async (manager) => {
-    const cards = await manager.find(Card, {
-      where: { id: In(cardIds) },
-      order: { id: 'ASC' },
-      lock: { mode: 'pessimistic_write' },
-    });
-    if (cards.length < new Set(cardIds).size) throw notFound('This card');
+    const cards = await lockCards(manager, cardIds);
     if (cards.some((card) => card.state === 'attached'))
       throw conflict('is-a-back', 'This is the back of another card. Take it off there first.');
     if (cards.some((card) => card.state === 'filed'))

@@ -3,13 +3,14 @@ import { rectangle } from '@dossier/core/capture';
 import { proposeFields } from '@dossier/core/reading';
 import { In, type DataSource, type EntityManager } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
-import { conflict, notFound } from '../../platform/problem';
+import { conflict } from '../../platform/problem';
 import type { SignedIn } from '../../platform/session';
 import { announce } from '../../platform/trayEvents';
 import { inWorkspace } from '../../platform/workspaceScope';
 import { Photo } from '../capture';
-import { Card, IN_TRAY } from './entities';
+import { Card } from './entities';
 import { expectationsOf } from './expectations';
+import { lockTrayCards } from './lockCards';
 import { readAlong } from './outlines';
 
 /**
@@ -20,17 +21,9 @@ import { readAlong } from './outlines';
 export function readAgain(database: DataSource, who: SignedIn, request: ReadAgain): Promise<void> {
   const { cardIds, country, languages } = request;
   return inWorkspace(database, who.workspaceId, async (manager) => {
-    const ids = [...new Set(cardIds)];
-    const cards = await manager.find(Card, {
-      where: { id: In(ids) },
-      order: { id: 'ASC' },
-      lock: { mode: 'pessimistic_write' },
-    });
-    if (cards.length < ids.length) throw notFound('This card');
-    if (cards.some((card) => !IN_TRAY.includes(card.state)))
-      throw conflict('not-in-tray', 'One of these cards is no longer in the tray. Look again.');
+    const cards = await lockTrayCards(manager, cardIds);
     const expected = country || languages.length > 0 ? { country, languages } : null;
-    await manager.update(Card, { id: In(ids) }, { expected });
+    await manager.update(Card, { id: In(cards.map((card) => card.id)) }, { expected });
     const photoIds = [...new Set(cards.flatMap((card) => card.photoId ?? []))].sort();
     const photos = await manager.find(Photo, { where: { id: In(photoIds) }, lock: { mode: 'pessimistic_write' } });
     for (const photo of photos.filter((p) => p.fileId)) {

@@ -2,12 +2,13 @@ import type { OpenSecondLook, SecondLookRequest, SecondLooks } from '@dossier/co
 import { guessOf } from '@dossier/core/proof';
 import { In, IsNull, Not, type DataSource, type EntityManager } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
-import { conflict, notFound } from '../../platform/problem';
+import { notFound } from '../../platform/problem';
 import type { SignedIn } from '../../platform/session';
 import { announce } from '../../platform/trayEvents';
 import { inWorkspace } from '../../platform/workspaceScope';
 import { ownerIn } from '../capture';
 import { Card, IN_TRAY, SecondLook } from './entities';
+import { lockTrayCards } from './lockCards';
 
 /**
  * Asks a colleague to look at cards of the tray; asking again replaces what was asked before.
@@ -17,17 +18,9 @@ export function askForSecondLook(database: DataSource, who: SignedIn, request: S
   return inWorkspace(database, who.workspaceId, async (manager) => {
     const askedOf = await ownerIn(manager, who.workspaceId, request.askedOf);
     if (!askedOf) throw notFound('This colleague');
-    const ids = [...new Set(request.cardIds)].sort();
-    const cards = await manager.find(Card, {
-      where: { id: In(ids) },
-      order: { id: 'ASC' },
-      lock: { mode: 'pessimistic_write' },
-    });
-    if (cards.length < ids.length) throw notFound('This card');
-    if (cards.some((card) => !IN_TRAY.includes(card.state)))
-      throw conflict('not-in-tray', 'One of these cards is no longer in the tray. Look again.');
+    const cards = await lockTrayCards(manager, request.cardIds);
     const asked = { askedBy: who.accountId, askedOf, message: request.message, askedAt: new Date() };
-    for (const cardId of ids) {
+    for (const { id: cardId } of cards) {
       const { affected } = await manager.update(SecondLook, { cardId, answeredAt: IsNull() }, asked);
       if (!affected) await manager.insert(SecondLook, { id: uuidv7(), workspaceId: who.workspaceId, cardId, ...asked });
     }
