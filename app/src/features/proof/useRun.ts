@@ -56,9 +56,9 @@ export function useRun(cardId: string) {
       .map((id) => {
         new Image().src = cardPicture(id);
         const asked = dispatch(proofApi.endpoints.card.initiate(id));
-        void asked.then(
-          ({ data: card }) => card && !gone.signal.aborted && dispatch(openDraft(card, who, gone.signal)),
-        );
+        void asked.then(({ data: card }) => {
+          if (card && !gone.signal.aborted) void openDraft(card, who, gone.signal)(dispatch);
+        });
         return asked;
       });
     return () => {
