@@ -160,8 +160,18 @@ test('text is picked from the picture by a touch, a sweep, and read on the spot;
   await remove(page);
 });
 
+/** The picture glides when another field is in focus: waits until it lies still. */
+const stillStage = (page: Page): Promise<unknown> =>
+  page.evaluate(async () => {
+    const frame = () => new Promise(requestAnimationFrame);
+    await frame();
+    await frame();
+    await Promise.allSettled(document.getAnimations().map((animation) => animation.finished));
+  });
+
 /** Where a printed word is shown, from its place in the reading. */
 async function placeOf(page: Page, word: string): Promise<[number, number]> {
+  await stillStage(page);
   const id = page.url().split('/').pop()!;
   const { reading } = (await (await page.request.get(`/api/v1/cards/${id}`)).json()) as ProofCard;
   const line = reading.lines.find(({ text }) => text.includes(word))!;

@@ -112,8 +112,11 @@ test('sixty photographs of an afternoon without a network arrive once, though th
     }
     await expect(visit.page.getByText(`${part * 20} still on this device`)).toBeVisible();
     if (part === 3) break;
+    // A phone has long written its cookies when it ends the browser in the course of an afternoon.
+    const cookies = await visit.page.context().cookies();
     await visit.kill();
     visit = await startBrowser(profile);
+    await visit.page.context().addCookies(cookies);
   }
   await visit.page.context().setOffline(false);
   await visit.page.evaluate(() => window.dispatchEvent(new Event('online')));
