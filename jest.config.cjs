@@ -13,6 +13,7 @@ module.exports = {
   projects: [
     node('core'),
     node('reader', { testEnvironment: `${__dirname}/scripts/jest/nativeArrays.cjs` }),
+    node('scripts'),
     node('server', {
       testMatch: ['<rootDir>/tests/**/*.test.ts'],
       globalSetup: '<rootDir>/tests/startServices.ts',

@@ -134,7 +134,7 @@ async function test() {
   rmSync(reports, { recursive: true, force: true });
   mkdirSync(reports, { recursive: true });
   if (wanted('static')) await runStatic();
-  if (wanted('unit')) await runJest('unit', ['core', 'reader', 'app'], process.env);
+  if (wanted('unit')) await runJest('unit', ['core', 'reader', 'scripts', 'app'], process.env);
   const postgres = wanted('server') || wanted('e2e') ? await testPostgres() : undefined;
   if (wanted('server')) await runServer(postgres);
   if (wanted('e2e')) {

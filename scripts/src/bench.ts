@@ -6,15 +6,16 @@ import { fileURLToPath } from 'node:url';
 import { describeEffort, measureEffort } from './effort';
 import { calibrate, describeCalibration, type TruthPhoto } from './calibration';
 import { endure } from './endurance';
+import { describeMatching, measureMatching } from './matchingBench';
 import { photoFiles } from './photoFiles';
 import { readPlainly } from './plainWay';
 import { readFiles, type DeskCard } from './readFiles';
 
 /**
  * The project's own figures: how well and how fast photographs with truth are read, beside the plain
- * way of doing it, and how far confidence can be trusted.
+ * way of doing it, and how far confidence can be trusted; how surely records of one person are found.
  *
- *     npm run bench -- [FOLDER] [--no-plain] [--endurance N]
+ *     npm run bench -- [FOLDER] [--no-plain] [--endurance N] [--only reading|matching]
  *
  * FOLDER holds `truth.json`, `score.mjs` and `photos/`; without it the evaluation set beside the
  * checkout is taken when it is there; always the demo set. `--endurance N` reads N photographs in a
@@ -22,7 +23,7 @@ import { readFiles, type DeskCard } from './readFiles';
  */
 const { values, positionals } = parseArgs({
   allowPositionals: true,
-  options: { 'no-plain': { type: 'boolean' }, endurance: { type: 'string' } },
+  options: { 'no-plain': { type: 'boolean' }, endurance: { type: 'string' }, only: { type: 'string' } },
 });
 const root = join(dirname(fileURLToPath(import.meta.url)), '../..');
 const evaluation = positionals[0] ?? join(root, '../shared/cards');
@@ -38,7 +39,7 @@ interface PhotoSet {
 const sets: PhotoSet[] = [
   { name: 'evaluation', photos: join(evaluation, 'photos'), truth: join(evaluation, 'truth.json') },
   { name: 'demo', photos: join(root, 'demo/photos'), truth: join(root, 'demo/photos/truth.json') },
-].filter((set) => existsSync(set.truth));
+].filter((set) => values.only !== 'matching' && existsSync(set.truth));
 
 const tell = (name: string, done: number, of: number) => {
   if (process.stderr.isTTY) process.stderr.write(`\r${name} ${done}/${of}  `);
@@ -98,6 +99,11 @@ for (const { name, photos, truth } of sets) {
     console.log(`\n== ${name}: read the plain way (general OCR over the photograph, first matches)`);
     console.log(score(truth, plainly, `${name}-plain`) ?? '');
   }
+}
+if (values.only !== 'reading') {
+  const matching = [10_000, 100_000].map((records) => measureMatching(records, 1));
+  figures.matching = matching;
+  console.log(`\n== matching: drawn registers\n${matching.map(describeMatching).join('\n')}`);
 }
 if (values.endurance) figures.endurance = await endure(photoFiles([sets[0]!.photos]), Number(values.endurance));
 console.log(JSON.stringify(figures, null, 1));

@@ -1,0 +1,80 @@
+import { companyLikeness } from './companyForm';
+import type { Finding } from './evidence';
+import type { Features } from './features';
+import { shareOf, type Frequencies } from './frequencies';
+import { CHANCE, type MatchProbabilities } from './weights';
+
+export interface PlaceComparison {
+  firm: 'same' | 'close' | 'different' | 'unknown';
+  /** Agreements that follow from one another: people of one firm share its address. */
+  shared: Finding[];
+  against: Finding[];
+}
+
+/** Firm, address and town of two records. */
+export function comparePlaces(
+  a: Features,
+  b: Features,
+  frequencies: Frequencies,
+  { firm: m }: MatchProbabilities,
+): PlaceComparison {
+  const shared: Finding[] = [];
+  const against: Finding[] = [];
+  let firm: PlaceComparison['firm'] = 'unknown';
+  const common = a.firms.filter((key) => b.firms.includes(key));
+  if (common.length > 0) {
+    firm = 'same';
+    // The name and the domain stand for one firm: the more frequent of them tells how large it is.
+    const size = Math.max(
+      ...[...a.firms, ...b.firms].filter((key) => common.includes(key)).map((key) => shareOf(frequencies, 'firm', key)),
+    );
+    const [key = ''] = common;
+    shared.push({
+      about: 'firm',
+      weight: Math.max(0.5, Math.log2(m.same / size)),
+      words: () => (key.startsWith('@') ? `same firm by its address, ${key.slice(1)}` : 'same firm'),
+    });
+  } else if (a.company && b.company && companyLikeness(a.company, b.company) === 'close') {
+    firm = 'close';
+    const chance =
+      shareOf(frequencies, 'firm', a.company.key) + shareOf(frequencies, 'firm', b.company.key) + CHANCE.firmClose;
+    shared.push({
+      about: 'firm',
+      weight: Math.max(0.5, Math.log2(m.close / chance)),
+      words: () => 'firm written otherwise',
+    });
+  } else if (comparable(a, b)) {
+    firm = 'different';
+    against.push({ about: 'firm', weight: Math.log2(m.different), words: () => 'another firm' });
+  }
+  if (a.address && a.address === b.address)
+    shared.push({
+      about: 'address',
+      weight: Math.log2(0.7 / shareOf(frequencies, 'address', a.address)),
+      words: () => 'same address',
+    });
+  else if (a.postalCode && a.postalCode === b.postalCode)
+    shared.push({
+      about: 'postalCode',
+      weight: Math.log2(0.7 / shareOf(frequencies, 'postalCode', a.postalCode)),
+      words: () => 'same postal code',
+    });
+  else if (a.locality && a.locality === b.locality)
+    shared.push({
+      about: 'town',
+      weight: Math.log2(0.75 / shareOf(frequencies, 'locality', a.locality)),
+      words: () => 'same town',
+    });
+  else if (a.country && b.country && a.country !== b.country)
+    against.push({ about: 'country', weight: -2.5, words: () => 'another country' });
+  else if (a.locality && b.locality)
+    against.push({ about: 'town', weight: firm === 'same' ? -0.7 : -1.5, words: () => 'another town' });
+  return { firm, shared, against };
+}
+
+/** Whether the firms of both are known in the same way: a name and a domain cannot be held against each other. */
+const comparable = (a: Features, b: Features): boolean =>
+  Boolean(a.company && b.company) ||
+  (a.firms.length > 0 && b.firms.length > 0 && a.firms.some(isDomain) === b.firms.some(isDomain));
+
+const isDomain = (key: string): boolean => key.startsWith('@');

@@ -1,0 +1,1 @@
+export { drawRegister, REGISTER_COLUMNS, type Register, type RegisterRow } from './drawRegister';
