@@ -24,6 +24,10 @@ export const Session = z.object({
     keepPictures: KeepPictures,
     keepDays: z.number().int().nullable(),
     ownFields: z.array(z.string()),
+    /** Cards without any doubt are filed without a person. */
+    filesItself: z.boolean(),
+    /** The team's words for rating people. */
+    ratings: z.array(z.string()),
   }),
 });
 export type Session = z.infer<typeof Session>;

@@ -1,6 +1,7 @@
 export * from './account';
 export * from './capture';
 export * from './health';
+export * from './matching';
 export * from './occasion';
 export * from './outline';
 export * from './people';

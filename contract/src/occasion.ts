@@ -35,6 +35,8 @@ export const OccasionFields = z
     country: CountryCode.nullable().default(null),
     /** Empty for the workspace's. */
     languages: CardLanguages.default([]),
+    /** Whether cards without any doubt are filed without a person; null for what the workspace says. */
+    filesItself: z.boolean().nullable().default(null),
     /** No longer offered for new photographs. */
     closed: z.boolean().default(false),
   })

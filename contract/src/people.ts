@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Tags } from './tag';
+import { Tag, Tags } from './tag';
 
 const text = (max: number) => z.string().trim().max(max);
 
@@ -72,12 +72,51 @@ export const PeopleQuery = z.object({
   limit: z.coerce.number().int().min(1).max(100).default(40),
 });
 
+/** What was done to a person. */
+export const Action = z.enum([
+  'filed',
+  'filedByItself',
+  'updated',
+  'newJob',
+  'edited',
+  'merged',
+  'unmerged',
+  'consentGiven',
+  'consentWithdrawn',
+  'deleted',
+  'restored',
+  'erased',
+]);
+export type Action = z.infer<typeof Action>;
+
+/** By which way a person may be written to or called. */
+export const Channel = z.enum(['email', 'phone', 'post']);
+export type Channel = z.infer<typeof Channel>;
+
+/** What a person agreed to. */
+export const ConsentGiven = z.object({
+  channels: z.array(Channel).min(1, 'Choose at least one way.').max(3),
+  /** What for, in own words. */
+  scope: text(200).min(1, 'Write what it is for.'),
+  /** The words that were shown or said. */
+  wording: text(1000).default(''),
+  how: z.enum(['spoken', 'written', 'onScreen']),
+});
+export type ConsentGiven = z.infer<typeof ConsentGiven>;
+export const Consent = ConsentGiven.extend({
+  id: z.uuid(),
+  givenAt: z.iso.datetime(),
+  by: z.string(),
+  withdrawnAt: z.iso.datetime().nullable(),
+});
+export type Consent = z.infer<typeof Consent>;
+
 /** One entry of a person's history. */
 export const Change = z.object({
   id: z.uuid(),
   at: z.iso.datetime(),
   actor: z.string(),
-  action: z.enum(['filed', 'updated']),
+  action: Action,
   cardId: z.uuid().nullable(),
   /** Field, value before and after; lists are joined with commas. */
   changes: z.array(z.object({ field: z.string(), before: z.string(), after: z.string() })),
@@ -91,6 +130,22 @@ export const Person = z.object({
   owner: z.object({ id: z.uuid(), name: z.string() }),
   tags: z.array(z.string()),
   fields: PersonFields,
+  /** In the workspace's own words; null for none. */
+  rating: z.string().nullable(),
+  consents: z.array(Consent),
+  /** Jobs that have ended, the latest first. */
+  formerJobs: z.array(
+    z.object({
+      id: z.uuid(),
+      title: z.string(),
+      company: z.string(),
+      startedAt: z.iso.datetime(),
+      endedAt: z.iso.datetime(),
+    }),
+  ),
+  /** Merges that can be undone, the latest first. */
+  merges: z.array(z.object({ id: z.uuid(), at: z.iso.datetime(), by: z.string(), names: z.array(z.string()) })),
+  deletedAt: z.iso.datetime().nullable(),
   notes: z.array(z.object({ id: z.uuid(), text: z.string(), author: z.string(), at: z.iso.datetime() })),
   /** Cards whose pictures are kept, the latest first. */
   cardIds: z.array(z.uuid()),
@@ -101,22 +156,6 @@ export const Person = z.object({
   updatedAt: z.iso.datetime(),
 });
 export type Person = z.infer<typeof Person>;
-
-/** Who is already known under one of these addresses or numbers. */
-export const MatchQuery = z.object({
-  emails: z.array(z.string().max(254)).max(12),
-  phones: z.array(z.string().max(60)).max(12),
-});
-export type MatchQuery = z.infer<typeof MatchQuery>;
-
-export const Match = z.object({
-  person: Person,
-  /** In words: which address or number is the same. */
-  reasons: z.array(z.string()),
-});
-export type Match = z.infer<typeof Match>;
-export const Matches = z.object({ matches: z.array(Match) });
-export type Matches = z.infer<typeof Matches>;
 
 /** What the workspace knows that a text could become; by the firm's domain as well for a company. */
 export const SuggestionQuery = z.object({
@@ -137,14 +176,73 @@ export const FileCard = z.object({
   tags: Tags.default([]),
   /** Who owns the new record; null for whoever files it. */
   ownerId: z.uuid().nullable().default(null),
-  known: z.object({ personId: z.uuid(), version: z.number().int() }).nullable().default(null),
+  known: z
+    .object({
+      personId: z.uuid(),
+      version: z.number().int(),
+      /** The card is of the same person elsewhere: the old job ends and stays in the history. */
+      newJob: z.boolean().default(false),
+    })
+    .nullable()
+    .default(null),
+  /** People this card was compared with and is not of: not asked again. */
+  notSame: z.array(z.uuid()).max(20).default([]),
+  rating: text(60).nullable().default(null),
+  consent: ConsentGiven.nullable().default(null),
   /** Filed without having been compared with the people known, for want of a network: refused when somebody is. */
   uncompared: z.boolean().default(false),
 });
 export type FileCard = z.infer<typeof FileCard>;
 
-export const Filed = z.object({ personId: z.uuid(), outcome: z.enum(['created', 'updated']) });
+export const Filed = z.object({ personId: z.uuid(), outcome: z.enum(['created', 'updated', 'newJob']) });
 export type Filed = z.infer<typeof Filed>;
+
+/** A person's fields changed by hand; refused when they changed since that version. */
+export const PersonEdit = z.object({
+  version: z.number().int(),
+  fields: PersonFields,
+  kind: PersonKind,
+  tags: Tags,
+  rating: text(60).nullable(),
+});
+export type PersonEdit = z.infer<typeof PersonEdit>;
+
+/** Bringing records of one person together into the one that stays. */
+export const MergePeople = z.object({
+  into: z.object({ id: z.uuid(), version: z.number().int() }),
+  others: z
+    .array(z.object({ id: z.uuid(), version: z.number().int() }))
+    .min(1)
+    .max(20),
+  /** What the person is afterwards; without it what the usual choices give. */
+  fields: PersonFields.nullable().default(null),
+});
+export type MergePeople = z.infer<typeof MergePeople>;
+export const Merged = z.object({ mergeId: z.uuid(), personId: z.uuid() });
+export type Merged = z.infer<typeof Merged>;
+
+/** People filed by Dossier itself and not looked at since. */
+export const FiledByItself = z.object({
+  items: z.array(
+    z.object({ personId: z.uuid(), cardId: z.uuid(), fullName: z.string(), company: z.string(), at: z.iso.datetime() }),
+  ),
+  total: z.number().int(),
+});
+export type FiledByItself = z.infer<typeof FiledByItself>;
+/** What of it was looked at, or is to go back into the tray. */
+export const PersonIds = z.object({ personIds: z.array(z.uuid()).min(1).max(500) });
+export type PersonIds = z.infer<typeof PersonIds>;
+
+/** What the workspace lets be filed without a person, and its words for rating. */
+export const FilingSettings = z.object({ filesItself: z.boolean(), ratings: z.array(text(60).min(1)).max(12) });
+export type FilingSettings = z.infer<typeof FilingSettings>;
+
+/** All tags in use, with how many people have them. */
+export const TagList = z.object({ items: z.array(z.object({ tag: z.string(), people: z.number().int() })) });
+export type TagList = z.infer<typeof TagList>;
+/** Another word for a tag; the word of another tag makes one of both. */
+export const TagRename = z.object({ from: Tag, to: Tag });
+export type TagRename = z.infer<typeof TagRename>;
 
 export const VcardQuery = z.object({
   version: z.enum(['4.0', '3.0']).default('4.0'),

@@ -2,12 +2,26 @@ import 'reflect-metadata';
 import { DataSource } from 'typeorm';
 import { Account, AccountSession } from './features/account';
 import { Occasion, Photo } from './features/capture';
-import { ChangeLogEntry, Company, Employment, FilingReceipt, Note, Person, Reach } from './features/people';
+import { DuplicateRow, MatchModelRow, SweepRow } from './features/matching';
+import {
+  ChangeLogEntry,
+  Company,
+  Consent,
+  Employment,
+  FilingReceipt,
+  MatchKey,
+  Merge,
+  Note,
+  NotSame,
+  Person,
+  Reach,
+} from './features/people';
 import { Card, LearnedFact, SecondLook } from './features/reading';
 import { FirstTables1780000000000 } from './migrations/1780000000000-firstTables';
 import { Learning1780000000001 } from './migrations/1780000000001-learning';
 import { Occasions1780000000002 } from './migrations/1780000000002-occasions';
 import { SecondLooks1780000000003 } from './migrations/1780000000003-secondLooks';
+import { Matching1780000000005 } from './migrations/1780000000005-matching';
 import { ProofDesk1780000000004 } from './migrations/1780000000004-proofDesk';
 import { StoredFile, Workspace } from './platform/entities';
 
@@ -25,6 +39,7 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       Occasions1780000000002,
       SecondLooks1780000000003,
       ProofDesk1780000000004,
+      Matching1780000000005,
     ],
     entities: [
       Workspace,
@@ -43,5 +58,12 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       Note,
       ChangeLogEntry,
       FilingReceipt,
+      MatchKey,
+      NotSame,
+      Merge,
+      Consent,
+      MatchModelRow,
+      SweepRow,
+      DuplicateRow,
     ],
   });

@@ -2,6 +2,9 @@ import { EventEmitter } from 'node:events';
 import { ReadingPool } from '@dossier/reader';
 import { Logger as QueueLogger, makeWorkerUtils, run, type WorkerEvents } from 'graphile-worker';
 import type { DataSource } from 'typeorm';
+import { fileCleanTask } from './features/matching/fileCleanTask';
+import { sweepTask } from './features/matching/sweepTask';
+import { makeMissingKeys } from './features/people';
 import { readOutlinesTask, readPhotoTask } from './features/reading/jobs';
 import { readAreaTask } from './features/reading/readArea';
 import { removePicturesTask } from './features/reading/removePictures';
@@ -38,12 +41,15 @@ export async function startWorker(
       readOutlines: readOutlinesTask(parts),
       readArea: readAreaTask(parts),
       removePictures: removePicturesTask(database, logger),
+      sweepPeople: sweepTask(database, logger),
+      fileClean: fileCleanTask(database),
     },
     crontab: REGULARLY,
   });
   const stopBeat = startHeartbeat(database, () => [...names]);
   const stopAdopting = await adoptOrphans(config, database, logger);
   logger.info('worker takes jobs');
+  makeMissingKeys(database, logger).catch((error: unknown) => logger.error({ err: error }, 'making match keys failed'));
   return {
     stop: async () => {
       stopBeat();

@@ -123,11 +123,12 @@ describe('filing', () => {
   it('finds who has the same e-mail or phone, and updates that person with what was chosen', async () => {
     const first = await rep.file({ cardId: await newCard(), fields });
     const { body } = await rep.send<Matches>('POST', '/matches', {
-      emails: ['ADAEZE@bramblehill.example'],
-      phones: ['01632 960330'],
+      fields: { ...fields, emails: ['ADAEZE@bramblehill.example'], phones: [{ value: '01632 960330', kind: 'work' }] },
     });
     const match = body.matches.find((m) => m.person.id === first.body.personId)!;
-    expect(match.reasons).toHaveLength(2);
+    expect(match.evidence.map(({ words }) => words)).toEqual(
+      expect.arrayContaining(['same e-mail, adaeze@bramblehill.example', 'same phone, +44 1632 960330']),
+    );
     const known = { personId: match.person.id, version: match.person.version };
     const changed = { ...fields, title: 'Operations Director', company: 'Tidewater Brewing' };
     const update = await rep.file({ cardId: await newCard(), kind: 'lead', fields: changed, known });
@@ -225,9 +226,7 @@ describe('two workspaces', () => {
 
     expect((await other.get<Tray>('/tray')).body).toMatchObject({ items: [], total: 0 });
     expect((await other.get<PeoplePage>('/people?q=pollock')).body).toMatchObject({ items: [], total: 0 });
-    expect((await other.send<Matches>('POST', '/matches', { emails: own.emails, phones: [] })).body.matches).toEqual(
-      [],
-    );
+    expect((await other.send<Matches>('POST', '/matches', { fields: own })).body.matches).toEqual([]);
     for (const path of [
       `/photos/${item!.photoId}/picture`,
       `/photos/${item!.photoId}/picture?size=thumbnail`,

@@ -71,13 +71,37 @@ export class Client {
     return this.get<ProofCard>(`/cards/${id}`);
   }
 
-  file(request: Partial<FileCard> & { cardId: string }, key: string = randomUUID()) {
+  /** A card without a picture, of what somebody typed or pasted. */
+  async typedCard(text = 'Nobody Inparticular\nnobody@quay.example'): Promise<string> {
+    const id = randomUUID();
+    const { status } = await this.send('PUT', `/cards/${id}/text`, {
+      kind: 'text',
+      text,
+      takenAt: '2026-11-20T10:00:00.000Z',
+    });
+    if (status >= 300) throw new Error(`The text was not taken: ${status}`);
+    return id;
+  }
+
+  /** Somebody filed from such a card. @returns the person's id */
+  async filed(fields: Partial<PersonFields>, rest: Partial<Filing> = {}): Promise<string> {
+    const { status, body } = await this.file({ cardId: await this.typedCard(), fields: personFields(fields), ...rest });
+    if (status >= 300) throw new Error(`Not filed: ${status} ${body.detail}`);
+    return body.personId;
+  }
+
+  file(request: Filing, key: string = randomUUID()) {
     const body = { kind: 'contact', note: '', known: null, fields: emptyPersonFields(), ...request };
     return this.send<{ personId: string; outcome: string; detail: string; code: string }>('POST', '/people', body, {
       'idempotency-key': key,
     });
   }
 }
+
+type Filing = Omit<Partial<FileCard>, 'known'> & {
+  cardId: string;
+  known?: { personId: string; version: number; newJob?: boolean } | null;
+};
 
 export const demoPhoto = (name: string): Buffer => readFileSync(join(__dirname, '../../demo/photos', `${name}.jpg`));
 

@@ -28,6 +28,13 @@ describe('the tables', () => {
       'learned_fact',
       'occasion',
       'second_look',
+      'match_key',
+      'match_model',
+      'not_same',
+      'sweep',
+      'duplicate',
+      'merge',
+      'consent',
     ];
     for (const table of tables)
       expect([table, await serving.query(`select count(*)::int from ${table}`)]).toEqual([table, [{ count: 0 }]]);

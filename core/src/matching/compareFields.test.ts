@@ -1,5 +1,5 @@
 import { emptyPersonFields, type PersonFields } from '../people';
-import { compareFields, emailKey, mergeFields, phoneKey, sharedReach, websiteKey } from '.';
+import { compareFields, emailKey, mergeFields, mergeRecords, phoneKey, websiteKey } from '.';
 
 const known: PersonFields = {
   ...emptyPersonFields(),
@@ -29,7 +29,7 @@ describe('the card against the record', () => {
   });
 
   it('keeps or takes field by field, and loses no address', () => {
-    const merged = mergeFields(known, card, { familyName: 'take', emails: 'take', title: 'keep' });
+    const merged = mergeFields(known, card, { familyName: 'take', emails: 'both', title: 'keep' });
     expect(merged.familyName).toBe('Harrowfield-Voss');
     expect(merged.emails).toEqual(['NELLA@harrowfield.example', 'office@harrowfield.example']);
     expect(merged.phones).toEqual(known.phones);
@@ -54,9 +54,52 @@ describe('the card against the record', () => {
     expect(compareFields(two, { ...two, emails: ['b@h.example', 'a@h.example'] })).toEqual([]);
   });
 
-  it('names the addresses and numbers that both have', () => {
-    const reasons = sharedReach(known, { emails: ['Nella@Harrowfield.example'], phones: ['07700 900 651'] }, 'GB');
-    expect(reasons).toEqual(['same e-mail, Nella@Harrowfield.example', 'same phone, 07700 900 651']);
+  it('replaces a list only when asked to', () => {
+    expect(mergeFields(known, card, { emails: 'take', phones: 'take' })).toMatchObject({
+      emails: card.emails,
+      phones: card.phones,
+    });
+    expect(compareFields(known, card).find(({ field }) => field === 'emails')!.suggestion).toBe('both');
+  });
+
+  it('does not call another legal form another company', () => {
+    const firm = { ...known, company: 'Larkspur Foods plc' };
+    expect(compareFields(firm, { ...firm, company: 'Larkspur Foods' })).toEqual([]);
+    expect(compareFields(firm, { ...firm, company: 'Larkrise Foods' })).toHaveLength(1);
+  });
+
+  it('keeps what a person settled against what was only read, but for the job', () => {
+    const settled = { inRecord: new Set(['familyName', 'title']), onCard: new Set<string>() };
+    const changed = { ...card, title: 'Head of Cold Chain' };
+    const suggestions = Object.fromEntries(compareFields(known, changed, settled).map((d) => [d.field, d.suggestion]));
+    expect(suggestions).toMatchObject({ familyName: 'keep', title: 'take' });
+    const proved = compareFields(known, changed, { ...settled, onCard: new Set(['familyName']) });
+    expect(proved.find(({ field }) => field === 'familyName')!.suggestion).toBe('take');
+  });
+});
+
+describe('records of one person', () => {
+  it('come together without losing a value, the job being that of the latest', () => {
+    const older = { ...known, company: 'Larkspur Foods', locality: '' };
+    const newer = { ...card, company: 'Bramble', title: 'Owner', locality: 'Tarnmoor', givenName: 'N.' };
+    const merged = mergeRecords([
+      { fields: older, at: 1 },
+      { fields: newer, at: 2 },
+    ]);
+    expect(merged).toMatchObject({
+      givenName: 'Nella',
+      familyName: 'Voss',
+      company: 'Bramble',
+      title: 'Owner',
+      locality: 'Tarnmoor',
+    });
+    expect(merged.emails).toEqual(expect.arrayContaining(['NELLA@harrowfield.example', 'office@harrowfield.example']));
+    expect(
+      mergeRecords([
+        { fields: older, at: 2 },
+        { fields: newer, at: 1 },
+      ]).title,
+    ).toBe('Dispatch lead');
   });
 });
 

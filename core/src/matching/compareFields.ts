@@ -9,9 +9,11 @@ import {
   type TextField,
 } from '../people';
 import { foldTight } from '../reading/fields';
+import { companyFormOf } from './companyForm';
 import { emailKey, phoneKey, websiteKey } from './reachKeys';
 
-export type Choice = 'keep' | 'take';
+/** `both` is for lists: what each of the two has. */
+export type Choice = 'keep' | 'take' | 'both';
 
 /** One field in which the card and the known person differ. */
 export interface Difference {
@@ -22,24 +24,38 @@ export interface Difference {
   suggestion: Choice;
 }
 
+/** Which fields a person has settled by hand: on the card, and in the record. */
+export interface Settled {
+  onCard: ReadonlySet<string>;
+  inRecord: ReadonlySet<string>;
+}
+
+/** What changes with a job: the newer card is right. */
+const OF_THE_JOB: readonly TextField[] = ['title', 'department', 'company'];
+
 /**
- * The fields in which a card says something else than the record of a known person. What the card
- * is silent about, or only sets in other capitals, accents or stops, is no difference; addresses and numbers the card adds to a list are one, and
- * taking them keeps those that are there.
+ * The fields in which a card says something else than the record of a known person. What the card is silent about, or only sets in
+ * other capitals, accents, stops or with another legal form, is no difference; addresses and numbers the card adds to a list are
+ * one, and both are kept unless somebody chooses otherwise. What a person settled in the record beats what was only read.
  */
-export function compareFields(known: PersonFields, card: PersonFields): Difference[] {
+export function compareFields(known: PersonFields, card: PersonFields, settled?: Settled): Difference[] {
   const differences: Difference[] = [];
   for (const field of TEXT_FIELDS) {
-    if (card[field] === '' || foldTight(card[field]) === foldTight(known[field])) continue;
-    differences.push({ field, known: known[field], card: card[field], suggestion: 'take' });
+    if (card[field] === '' || isSame(field, card[field], known[field])) continue;
+    const isKept =
+      !OF_THE_JOB.includes(field) && known[field] !== '' && settled?.inRecord.has(field) && !settled.onCard.has(field);
+    differences.push({ field, known: known[field], card: card[field], suggestion: isKept ? 'keep' : 'take' });
   }
   for (const field of LIST_FIELDS) {
     const merged = mergeList(known, card, field);
     if (fieldText(merged, field) === fieldText(known, field)) continue;
-    differences.push({ field, known: fieldText(known, field), card: fieldText(card, field), suggestion: 'take' });
+    differences.push({ field, known: fieldText(known, field), card: fieldText(card, field), suggestion: 'both' });
   }
   return differences;
 }
+
+const isSame = (field: TextField, a: string, b: string): boolean =>
+  foldTight(a) === foldTight(b) || (field === 'company' && b !== '' && companyFormOf(a).key === companyFormOf(b).key);
 
 /** The known person's fields with the card's where the choice is to take them; a field without a choice is kept. */
 export function mergeFields(
@@ -52,23 +68,29 @@ export function mergeFields(
     if (choices[field] === 'take' && card[field] !== '') merged[field] = card[field];
   }
   for (const field of LIST_FIELDS) {
-    if (choices[field] === 'take') merged = mergeList(merged, card, field);
+    if (choices[field] === 'both') merged = mergeList(merged, card, field);
+    if (choices[field] === 'take' && card[field].length > 0) merged = { ...merged, [field]: card[field] };
   }
   return merged;
 }
 
-/** Which address or number of the card is already known, in words. */
-export function sharedReach(
-  known: PersonFields,
-  card: { emails: readonly string[]; phones: readonly string[] },
-  country?: string,
-): string[] {
-  const emails = new Set(known.emails.map(emailKey));
-  const phones = new Set(known.phones.map((p) => phoneKey(p.value, country)));
-  return [
-    ...card.emails.filter((email) => emails.has(emailKey(email))).map((email) => `same e-mail, ${email}`),
-    ...card.phones.filter((phone) => phones.has(phoneKey(phone, country))).map((phone) => `same phone, ${phone}`),
-  ];
+/**
+ * Records of one person in one: the first stays, the others fill what it lacks, title and company are those of the record that
+ * changed last, addresses and numbers come together.
+ * @param records the one that stays first; `at` is when each was last changed, in milliseconds
+ */
+export function mergeRecords(records: readonly { fields: PersonFields; at: number }[]): PersonFields {
+  const [first, ...others] = records;
+  const latest = records.reduce((newest, record) => (record.at > newest.at ? record : newest));
+  const merged = others.reduce((whole, { fields }) => {
+    const choices = TEXT_FIELDS.filter((field) => whole[field] === '').map((field) => [field, 'take'] as const);
+    const lists = LIST_FIELDS.map((field) => [field, 'both'] as const);
+    return mergeFields(whole, fields, Object.fromEntries([...choices, ...lists]));
+  }, first!.fields);
+  const { title, department, company } = latest.fields;
+  return company || title
+    ? { ...merged, title: title || merged.title, department, company: company || merged.company }
+    : merged;
 }
 
 const REACH_KEYS = {

@@ -33,15 +33,19 @@ export interface Features {
 /** Everything of a person that is compared; occasions and notes are not. */
 export type MatchFields = Omit<PersonFields, 'department' | 'more' | 'region'>;
 
-/** @param country ISO 3166 code assumed for numbers without a calling code */
-export function featuresOf(fields: MatchFields, country?: string): Features {
+/**
+ * @param country ISO 3166 code assumed for numbers without a calling code
+ * @param phoneKeys keys of the phones in their order, where they are known already
+ */
+export function featuresOf(fields: MatchFields, country?: string, phoneKeys?: readonly string[]): Features {
   const emails = fields.emails.map(emailKey).filter((email) => email.includes('@'));
   const domains = emails.map((email) => firmDomain(email.slice(email.indexOf('@') + 1)));
   const sites = fields.websites.map((site) => firmDomain(websiteKey(site).split('/')[0]!));
   const company = fields.company.trim() ? companyFormOf(fields.company) : undefined;
-  const phones = fields.phones.filter((phone) => phone.kind !== 'fax');
   const home = fields.country.length === 2 ? fields.country.toUpperCase() : country;
-  const keyed = phones.map((phone) => [phoneKey(phone.value, home), phone.extension.replace(/\D/g, '')] as const);
+  const keyed = fields.phones.flatMap(({ value, kind, extension }, i) =>
+    kind === 'fax' ? [] : [[phoneKeys?.[i] ?? phoneKey(value, home), extension.replace(/\D/g, '')] as const],
+  );
   const postalCode = toLatin(fields.postalCode).replace(/[^a-z0-9]/g, '');
   const street = streetKey(fields.street);
   return {

@@ -1,2 +1,3 @@
 export * from './reachKeys';
 export * from './compareFields';
+export { companyFormOf, companyLikeness } from './companyForm';

@@ -7,3 +7,4 @@ export { findPairs, type Pair } from './findPairs';
 export { learnFrom, type Learned } from './learn';
 export { sweep, type Sweep } from './sweep';
 export { FrequencyCounter, frequenciesOf, type Frequencies, type FrequencyTable } from './frequencies';
+export { groupPairs, type Group, type Link } from './groupPairs';

@@ -13,7 +13,7 @@ const LETTERS = new Map(
 /** Latin letters, digits and blanks of a text, folded; Cyrillic and Greek by their usual spelling. */
 export function toLatin(text: string): string {
   const folded = fold(text);
-  return /[^\u0000-\u024f]/.test(folded)
+  return /[\u0370-\u052f]/.test(folded)
     ? folded.replace(/[\u0370-\u052f]/g, (letter) => LETTERS.get(letter) ?? '')
     : folded;
 }

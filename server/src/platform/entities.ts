@@ -16,6 +16,12 @@ export class Workspace {
   /** Names of fields that this team files beside the usual ones. */
   @Column({ name: 'own_fields', type: 'text', array: true, default: () => "'{}'" })
   ownFields!: string[];
+  /** Cards without any doubt are filed without a person. */
+  @Column({ name: 'files_itself', type: 'boolean', default: false })
+  filesItself!: boolean;
+  /** The team's words for rating people. */
+  @Column({ type: 'text', array: true, default: () => "'{Hot,Warm,Cool}'" })
+  ratings!: string[];
   /** What is kept once a card is filed. */
   @Column({ name: 'keep_pictures', type: 'text', default: 'photo' })
   keepPictures!: 'photo' | 'card' | 'none';

@@ -67,5 +67,7 @@ const describe = ({ id, name, email, role, workspace }: Account): Session => ({
     keepPictures: workspace!.keepPictures,
     keepDays: workspace!.keepDays,
     ownFields: workspace!.ownFields,
+    filesItself: workspace!.filesItself,
+    ratings: workspace!.ratings,
   },
 });

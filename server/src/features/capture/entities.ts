@@ -36,6 +36,9 @@ export class Occasion {
   languages!: string[];
   @Column({ type: 'boolean' })
   closed!: boolean;
+  /** Null for what the workspace says. */
+  @Column({ name: 'files_itself', type: 'boolean', nullable: true })
+  filesItself!: boolean | null;
   @Column({ name: 'created_at', type: 'timestamptz' })
   createdAt!: Date;
 }

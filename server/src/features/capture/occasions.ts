@@ -87,6 +87,7 @@ const fieldsOf = ({
   keepPictures,
   country,
   languages,
+  filesItself,
   closed,
 }: Occasion): OccasionFields => ({
   name,
@@ -99,5 +100,6 @@ const fieldsOf = ({
   keepPictures,
   country,
   languages,
+  filesItself,
   closed,
 });

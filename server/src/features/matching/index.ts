@@ -1,1 +1,2 @@
+export { DuplicateRow, MatchModelRow, SweepRow } from './entities';
 export { matchingRoutes } from './routes';

@@ -1,41 +1,53 @@
-import { MatchQuery, type Match, type Matches } from '@dossier/contract';
-import { emailKey, phoneKey, sharedReach } from '@dossier/core/matching';
+import { MatchQuery, NotSame, type Matches } from '@dossier/contract';
 import { Router } from 'express';
-import { In, type DataSource } from 'typeorm';
-import { Workspace } from '../../platform/entities';
+import type { DataSource } from 'typeorm';
 import { whoIs, type SignedIn } from '../../platform/session';
 import { inWorkspace } from '../../platform/workspaceScope';
-import { loadPerson, Reach } from '../people';
+import { keptApartFrom, loadPerson } from '../people';
+import { findCandidates } from './candidates';
+import { cancelSweep, listDuplicates, mergeCertain, notSame, startSweep } from './duplicates';
+import { trayTwins } from './trayTwins';
 
-/** More people than this under one number means a switchboard; the first few are enough to choose from. */
-const MOST_MATCHES = 5;
+/** The likeliest few are enough to choose from. */
+const MOST_MATCHES = 4;
 
 export function matchingRoutes(database: DataSource): Router {
-  return Router().post('/matches', async (request, response) => {
-    response.json(await findMatches(database, whoIs(request), MatchQuery.parse(request.body)));
-  });
+  return Router()
+    .post('/matches', async (request, response) => {
+      response.json(await findMatches(database, whoIs(request), MatchQuery.parse(request.body)));
+    })
+    .get('/tray/twins', async (request, response) => {
+      response.json(await trayTwins(database, whoIs(request)));
+    })
+    .post('/not-same', async (request, response) => {
+      await notSame(database, whoIs(request), NotSame.parse(request.body).ids);
+      response.status(204).end();
+    })
+    .get('/duplicates', async (request, response) => {
+      response.json(await listDuplicates(database, whoIs(request)));
+    })
+    .post('/duplicates/merge', async (request, response) => {
+      response.json(await mergeCertain(database, whoIs(request)));
+    })
+    .post('/sweeps', async (request, response) => {
+      response.status(202).json(await startSweep(database, whoIs(request)));
+    })
+    .delete('/sweeps/latest', async (request, response) => {
+      await cancelSweep(database, whoIs(request));
+      response.status(204).end();
+    });
 }
 
-/** People of the workspace that share an e-mail address or phone number with a card, those with most in common first. */
-function findMatches(database: DataSource, who: SignedIn, query: MatchQuery): Promise<Matches> {
+/** People of the workspace that are, or may be, the person of a card, the likeliest first. */
+function findMatches(database: DataSource, who: SignedIn, { fields, cardId }: MatchQuery): Promise<Matches> {
   return inWorkspace(database, who.workspaceId, async (manager) => {
-    const { country } = await manager.findOneByOrFail(Workspace, { id: who.workspaceId });
-    const emails = query.emails.map(emailKey).filter(Boolean);
-    const phones = query.phones.map((phone) => phoneKey(phone, country)).filter(Boolean);
-    const shared = await manager.find(Reach, {
-      where: [
-        { kind: 'email', key: In(emails) },
-        { kind: 'phone', key: In(phones) },
-      ],
-      select: { personId: true },
-      take: 50,
-    });
-    const ids = [...new Set(shared.map((reach) => reach.personId))].slice(0, MOST_MATCHES);
-    const matches: Match[] = [];
-    for (const id of ids) {
-      const person = await loadPerson(manager, id);
-      if (person) matches.push({ person, reasons: sharedReach(person.fields, query, country) });
+    const apart = cardId ? await keptApartFrom(manager, cardId) : [];
+    const candidates = (await findCandidates(manager, who.workspaceId, fields, apart)).slice(0, MOST_MATCHES);
+    const matches: Matches['matches'] = [];
+    for (const { personId, likelihood, band, newJob, evidence } of candidates) {
+      const person = await loadPerson(manager, personId);
+      if (person && band !== 'different') matches.push({ person, likelihood, band, newJob, evidence });
     }
-    return { matches: matches.sort((a, b) => b.reasons.length - a.reasons.length) };
+    return { matches };
   });
 }

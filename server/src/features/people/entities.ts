@@ -1,3 +1,4 @@
+import type { Action } from '@dossier/contract';
 import type { MoreEntry } from '@dossier/core/people';
 import { Column, Entity, Index, JoinColumn, ManyToOne, PrimaryColumn, type Relation } from 'typeorm';
 import { Workspace } from '../../platform/entities';
@@ -8,6 +9,9 @@ import { Account } from '../account';
 @Index('person_list', ['workspaceId', 'sortName', 'id'])
 @Index('person_search', { synchronize: false })
 @Index('person_owner', ['ownerId'])
+@Index('person_unindexed', ['workspaceId', 'keysVersion'])
+@Index('person_unseen', ['workspaceId', 'glanceAt'], { where: 'glance_at IS NOT NULL' })
+@Index('person_name_trigrams', { synchronize: false })
 export class Person {
   @PrimaryColumn({ type: 'uuid', primaryKeyConstraintName: 'person_pkey' })
   id!: string;
@@ -56,8 +60,20 @@ export class Person {
   /** Name, company, addresses and numbers, folded, for trigram search. */
   @Column({ name: 'search_text', type: 'text' })
   searchText!: string;
+  /** In the workspace's own words. */
+  @Column({ type: 'text', nullable: true })
+  rating!: string | null;
   @Column({ type: 'integer' })
   version!: number;
+  /** Which way of making match keys this person's were made by; 0 for none yet. */
+  @Column({ name: 'keys_version', type: 'smallint', default: 0 })
+  keysVersion!: number;
+  /** When it was filed without a person; null once somebody has looked at it. */
+  @Column({ name: 'glance_at', type: 'timestamptz', nullable: true })
+  glanceAt!: Date | null;
+  /** Deleted people are kept for a while, to be brought back. */
+  @Column({ name: 'deleted_at', type: 'timestamptz', nullable: true })
+  deletedAt!: Date | null;
   @Column({ name: 'created_at', type: 'timestamptz' })
   createdAt!: Date;
   @Column({ name: 'updated_at', type: 'timestamptz' })
@@ -67,6 +83,7 @@ export class Person {
 /** A firm; one record for all who work there. */
 @Entity('company')
 @Index('company_name_key', ['workspaceId', 'nameKey'], { unique: true })
+@Index('company_match_key', ['workspaceId', 'matchKey'])
 export class Company {
   @PrimaryColumn({ type: 'uuid', primaryKeyConstraintName: 'company_pkey' })
   id!: string;
@@ -80,6 +97,9 @@ export class Company {
   /** The name folded to letters and digits. */
   @Column({ name: 'name_key', type: 'text' })
   nameKey!: string;
+  /** What spellings of one firm share, see `companyFormOf`. */
+  @Column({ name: 'match_key', type: 'text', default: '' })
+  matchKey!: string;
 }
 
 /** A person's job, the current one or a former one. */
@@ -199,7 +219,7 @@ export class ChangeLogEntry {
   @Column({ name: 'card_id', type: 'uuid', nullable: true })
   cardId!: string | null;
   @Column({ type: 'text' })
-  action!: 'filed' | 'updated';
+  action!: Action;
   @Column({ type: 'jsonb' })
   changes!: { field: string; before: string; after: string }[];
   @Column({ type: 'timestamptz' })
@@ -222,7 +242,7 @@ export class FilingReceipt {
   @Column({ name: 'person_id', type: 'uuid' })
   personId!: string;
   @Column({ type: 'text' })
-  outcome!: 'created' | 'updated';
+  outcome!: 'created' | 'updated' | 'newJob';
   @Column({ type: 'timestamptz' })
   at!: Date;
 }

@@ -1,8 +1,8 @@
-import type { FileCard, Filed } from '@dossier/contract';
+import type { Action, FileCard, Filed } from '@dossier/contract';
 import { emailKey, phoneKey } from '@dossier/core/matching';
 import { changesBetween, emptyPersonFields, type PersonFields } from '@dossier/core/people';
 import { lessonsOf } from '@dossier/core/reading';
-import { In, type DataSource, type EntityManager } from 'typeorm';
+import { In, IsNull, type DataSource, type EntityManager } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
 import { conflict, notFound } from '../../platform/problem';
 import type { SignedIn } from '../../platform/session';
@@ -10,9 +10,13 @@ import { announce } from '../../platform/trayEvents';
 import { inWorkspace } from '../../platform/workspaceScope';
 import { ownerIn } from '../capture';
 import { Card, closeSecondLook, learn, removePicturesSoon } from '../reading';
-import { ChangeLogEntry, FilingReceipt, Note, Person, Reach } from './entities';
-import { loadPerson } from './loadPerson';
-import { personColumns, saveEmployment, saveReach } from './savePerson';
+import { log } from './changeLog';
+import { giveConsent } from './consents';
+import { FilingReceipt, Note, Person, Reach } from './entities';
+import { keepApart } from './keepApart';
+import { lockPerson } from './lockPerson';
+import { changePerson, personColumns, saveParts } from './savePerson';
+import { distinctTags } from './tags';
 
 /**
  * Files a proved card as a new person or into a known one: person, employment, company, addresses,
@@ -22,34 +26,42 @@ import { personColumns, saveEmployment, saveReach } from './savePerson';
  *   a person that changed since it was shown
  */
 export function fileCard(database: DataSource, who: SignedIn, key: string, request: FileCard): Promise<Filed> {
-  return inWorkspace(database, who.workspaceId, async (manager) => {
-    const card = await manager.findOne(Card, { where: { id: request.cardId }, lock: { mode: 'pessimistic_write' } });
-    if (!card) throw notFound('This card');
-    const receipt = await manager.findOneBy(FilingReceipt, { workspaceId: who.workspaceId, key });
-    if (receipt) return answerOf(receipt, request);
-    if (card.state === 'filed')
-      throw conflict('already-filed', 'This card is filed already. Open the person to see it.');
-    const filing = { manager, who, card, request, at: new Date() };
-    if (card.state === 'attached')
-      throw conflict('is-a-back', 'This is the back of another card. File that card: the back goes with it.');
-    const filed = request.known ? await updateKnown(filing, request.known) : await createPerson(filing);
-    await manager.update(Card, [{ id: card.id }, { frontCardId: card.id }], {
-      state: 'filed',
-      personId: filed.personId,
-    });
-    await manager.insert(FilingReceipt, {
-      workspaceId: who.workspaceId,
-      key,
-      cardId: card.id,
-      ...filed,
-      at: filing.at,
-    });
-    await closeSecondLook(manager, who, card.id, '');
-    await learn(manager, who, card.id, lessonsOf(request.fields, card.reading));
-    await removePicturesSoon(manager, who.workspaceId);
-    await announce(manager, who.workspaceId, { photoId: card.photoId ?? card.id, state: 'changed', progress: null });
-    return filed;
+  return inWorkspace(database, who.workspaceId, (manager) => fileLocked(manager, who, key, request, false));
+}
+
+/** @param byItself whether nobody has looked at the card */
+export async function fileLocked(
+  manager: EntityManager,
+  who: SignedIn,
+  key: string,
+  request: FileCard,
+  byItself: boolean,
+): Promise<Filed> {
+  const card = await manager.findOne(Card, { where: { id: request.cardId }, lock: { mode: 'pessimistic_write' } });
+  if (!card) throw notFound('This card');
+  const receipt = await manager.findOneBy(FilingReceipt, { workspaceId: who.workspaceId, key });
+  if (receipt) return answerOf(receipt, request);
+  if (card.state === 'filed') throw conflict('already-filed', 'This card is filed already. Open the person to see it.');
+  const filing = { manager, who, card, request, byItself, at: new Date() };
+  if (card.state === 'attached')
+    throw conflict('is-a-back', 'This is the back of another card. File that card: the back goes with it.');
+  const filed = request.known ? await updateKnown(filing, request.known) : await createPerson(filing);
+  await manager.update(Card, [{ id: card.id }, { frontCardId: card.id }], {
+    state: 'filed',
+    personId: filed.personId,
   });
+  await manager.insert(FilingReceipt, {
+    workspaceId: who.workspaceId,
+    key,
+    cardId: card.id,
+    ...filed,
+    at: filing.at,
+  });
+  await closeSecondLook(manager, who, card.id, '');
+  await learn(manager, who, card.id, lessonsOf(request.fields, card.reading));
+  await removePicturesSoon(manager, who.workspaceId);
+  await announce(manager, who.workspaceId, { photoId: card.photoId ?? card.id, state: 'changed', progress: null });
+  return filed;
 }
 
 function answerOf(receipt: FilingReceipt, request: FileCard): Filed {
@@ -63,6 +75,7 @@ interface Filing {
   who: SignedIn;
   card: Card;
   request: FileCard;
+  byItself: boolean;
   at: Date;
 }
 
@@ -75,67 +88,51 @@ async function createPerson(filing: Filing): Promise<Filed> {
     workspaceId: who.workspaceId,
     kind: request.kind,
     ownerId: (await ownerIn(manager, who.workspaceId, request.ownerId)) ?? who.accountId,
-    tags: distinct(request.tags),
+    tags: distinctTags(request.tags),
+    rating: request.rating,
+    glanceAt: filing.byItself ? at : null,
     ...personColumns(request.fields),
     version: 1,
     createdAt: at,
     updatedAt: at,
   });
-  await saveParts(filing, personId, 'filed', emptyPersonFields());
+  await saveParts(manager, { workspaceId: who.workspaceId, personId, at }, request.fields);
+  await saveRest(filing, personId, filing.byItself ? 'filedByItself' : 'filed', emptyPersonFields());
   return { personId, outcome: 'created' };
 }
 
 async function updateKnown(filing: Filing, known: NonNullable<FileCard['known']>): Promise<Filed> {
   const { manager, request, at } = filing;
-  const row = await manager.findOne(Person, { where: { id: known.personId }, lock: { mode: 'pessimistic_write' } });
-  const before = row && (await loadPerson(manager, known.personId));
-  if (!row || !before) throw notFound('This person');
-  if (row.version !== known.version) {
-    throw conflict(
-      'person-changed',
-      `${row.fullName} was changed in the meantime. Compare again before you file this card.`,
-    );
-  }
-  await manager.update(
-    Person,
-    { id: row.id },
-    {
-      kind: request.kind,
-      tags: distinct([...row.tags, ...request.tags]),
-      ...personColumns(request.fields),
-      version: row.version + 1,
-      updatedAt: at,
-    },
-  );
-  await saveParts(filing, row.id, 'updated', before.fields);
-  return { personId: row.id, outcome: 'updated' };
+  const { person, fields: before } = await lockPerson(manager, known.personId, known.version);
+  await changePerson(manager, person, request.fields, {
+    at,
+    kind: request.kind,
+    tags: distinctTags([...person.tags, ...request.tags]),
+    rating: request.rating ?? person.rating,
+    newJob: known.newJob,
+  });
+  const outcome = known.newJob ? 'newJob' : 'updated';
+  await saveRest(filing, person.id, outcome, before);
+  return { personId: person.id, outcome };
 }
 
 /** @throws ProblemError 409 when somebody has one of the addresses or numbers */
 async function assertUnknown(manager: EntityManager, { emails, phones }: PersonFields): Promise<void> {
   const keys = [...emails.map(emailKey), ...phones.filter((p) => p.kind !== 'fax').map((p) => phoneKey(p.value))];
-  if (keys.length === 0 || !(await manager.existsBy(Reach, { key: In(keys) }))) return;
+  if (keys.length === 0 || !(await manager.existsBy(Reach, { key: In(keys), person: { deletedAt: IsNull() } }))) return;
   throw conflict(
     'perhaps-known',
     'Somebody with the same address or number is known already. Compare them, then file this card.',
   );
 }
 
-/** Each tag once, as it was first written. */
-const distinct = (tags: readonly string[]): string[] => [
-  ...new Map(tags.toReversed().map((tag) => [tag.toLowerCase(), tag])).values(),
-].toReversed(); // prettier-ignore
-
-async function saveParts(
-  filing: Filing,
+/** Note, consent, who it is not, and what was done. */
+async function saveRest(
+  { manager, who, card, request, at }: Filing,
   personId: string,
-  action: ChangeLogEntry['action'],
+  action: Action,
   before: PersonFields,
 ): Promise<void> {
-  const { manager, who, card, request, at } = filing;
-  const owner = { workspaceId: who.workspaceId, personId, at };
-  await saveEmployment(manager, owner, request.fields);
-  await saveReach(manager, owner, request.fields);
   if (request.note) {
     await manager.insert(Note, {
       id: uuidv7(),
@@ -146,14 +143,7 @@ async function saveParts(
       at,
     });
   }
-  await manager.insert(ChangeLogEntry, {
-    id: uuidv7(),
-    workspaceId: who.workspaceId,
-    personId,
-    actorId: who.accountId,
-    cardId: card.id,
-    action,
-    changes: changesBetween(before, request.fields),
-    at,
-  });
+  if (request.consent) await giveConsent(manager, who, personId, request.consent, at);
+  for (const other of request.notSame) await keepApart(manager, who, personId, other);
+  await log(manager, who, { personId, cardId: card.id, action, changes: changesBetween(before, request.fields), at });
 }

@@ -17,7 +17,7 @@ interface Row {
 }
 
 const SUMMARY = `
-  select p.id, p.kind, p.full_name, p.sort_name, p.updated_at, e.title, c.name as company,
+  select p.id, p.kind, p.full_name, p.sort_name, p.updated_at, p.version, e.title, c.name as company,
     (select k.id from card k where k.person_id = p.id and k.file_id is not null order by k.taken_at desc limit 1) as card_id
   from person p
   left join employment e on e.person_id = p.id and e.ended_at is null
@@ -35,7 +35,11 @@ export function findPeople(
 ): Promise<PeoplePage> {
   return inWorkspace(database, who.workspaceId, async (manager) => {
     const patterns = searchPatterns(query.q);
-    const matching = ['p.workspace_id = $1', ...patterns.map((_, i) => `p.search_text like $${i + 2}`)];
+    const matching = [
+      'p.workspace_id = $1',
+      'p.deleted_at is null',
+      ...patterns.map((_, i) => `p.search_text like $${i + 2}`),
+    ];
     const parameters: unknown[] = [who.workspaceId, ...patterns];
     const total = await countMatching(manager, matching, parameters);
     const after = query.cursor ? decodeCursor(query.cursor) : undefined;
@@ -74,6 +78,15 @@ const summary = (row: Row): PersonSummary => ({
   cardId: row.card_id,
   updatedAt: row.updated_at.toISOString(),
 });
+
+/** People as lists show them, with their versions, by id. */
+export async function summariesOf(
+  manager: EntityManager,
+  ids: readonly string[],
+): Promise<Map<string, PersonSummary & { version: number }>> {
+  const rows = await manager.query<(Row & { version: number })[]>(`${SUMMARY} where p.id = any($1)`, [ids]);
+  return new Map(rows.map((row) => [row.id, { ...summary(row), version: row.version }]));
+}
 
 const escapeLike = (text: string): string => text.replace(/[\\%_]/g, '\\$&');
 

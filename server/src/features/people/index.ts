@@ -1,3 +1,10 @@
+export { fileByItself } from './byItself';
 export { ChangeLogEntry, Company, Employment, FilingReceipt, Note, Person, Reach } from './entities';
+export { summariesOf } from './findPeople';
+export { inOrder, keepApart, keptApartFrom } from './keepApart';
+export { loadFields } from './loadFields';
 export { loadPerson } from './loadPerson';
+export { makeMissingKeys } from './matchKeys';
+export { mergeLocked } from './merge';
+export { Consent, MatchKey, Merge, NotSame } from './recordEntities';
 export { peopleRoutes } from './routes';

@@ -1,17 +1,33 @@
 import type { Person as PersonView } from '@dossier/contract';
-import { IsNull, Not, type EntityManager } from 'typeorm';
+import { ArrayContains, In, IsNull, Not, type EntityManager } from 'typeorm';
+import { Account } from '../account';
 import { Card } from '../reading';
-import { ChangeLogEntry, Employment, Note, Person, Reach } from './entities';
+import { ChangeLogEntry, Employment, Note } from './entities';
+import { loadFields } from './loadFields';
+import { Consent, Merge } from './recordEntities';
 
-/** A person with everything that hangs on the record; undefined when there is none in this workspace. */
-export async function loadPerson(manager: EntityManager, id: string): Promise<PersonView | undefined> {
-  const person = await manager.findOne(Person, { where: { id }, relations: { owner: true } });
-  if (!person) return undefined;
-  const job = await manager.findOne(Employment, {
-    where: { personId: id, endedAt: IsNull() },
+/**
+ * A person with everything that hangs on the record; whoever was merged into another is that one.
+ * Undefined when there is none in this workspace.
+ */
+export async function loadPerson(manager: EntityManager, wanted: string): Promise<PersonView | undefined> {
+  let id = wanted;
+  let loaded = (await loadFields(manager, [id])).get(id);
+  for (let steps = 0; !loaded && steps < 20; steps++) {
+    const merge = await manager.findOneBy(Merge, { otherIds: ArrayContains([id]), undoneAt: IsNull() });
+    if (!merge) return undefined;
+    id = merge.intoId;
+    loaded = (await loadFields(manager, [id])).get(id);
+  }
+  if (!loaded) return undefined;
+  const { person, fields } = loaded;
+  const merges = await manager.find(Merge, { where: { intoId: id, undoneAt: IsNull() }, order: { at: 'DESC' } });
+  const ids = [id, ...merges.flatMap(({ otherIds }) => otherIds)];
+  const former = await manager.find(Employment, {
+    where: { personId: id, endedAt: Not(IsNull()) },
     relations: { company: true },
+    order: { endedAt: 'DESC' },
   });
-  const reach = await manager.find(Reach, { where: { personId: id }, order: { position: 'ASC' } });
   const notes = await manager.find(Note, {
     where: { personId: id },
     order: { at: 'DESC' },
@@ -23,36 +39,47 @@ export async function loadPerson(manager: EntityManager, id: string): Promise<Pe
     select: { id: true },
   });
   const history = await manager.find(ChangeLogEntry, {
-    where: { personId: id },
-    order: { at: 'DESC' },
+    where: { personId: In(ids) },
+    order: { at: 'DESC', id: 'DESC' },
     relations: { actor: true },
   });
-  const values = (kind: Reach['kind']) => reach.filter((r) => r.kind === kind);
+  const consents = await manager.find(Consent, { where: { personId: id }, order: { givenAt: 'DESC' } });
+  const nameOf = await accountNames(
+    manager,
+    [...merges, ...consents].map(({ by }) => by),
+  );
   return {
     id,
     kind: person.kind,
     fullName: person.fullName,
     owner: { id: person.ownerId, name: person.owner?.name ?? '' },
     tags: person.tags,
-    fields: {
-      prefix: person.prefix,
-      givenName: person.givenName,
-      middleName: person.middleName,
-      familyName: person.familyName,
-      suffix: person.suffix,
-      title: job?.title ?? '',
-      department: job?.department ?? '',
-      company: job?.company?.name ?? '',
-      emails: values('email').map((r) => r.value),
-      phones: values('phone').map((r) => ({ value: r.value, kind: r.phoneKind ?? 'work', extension: r.extension })),
-      websites: values('website').map((r) => r.value),
-      street: person.street,
-      postalCode: person.postalCode,
-      locality: person.locality,
-      region: person.region,
-      country: person.country,
-      more: person.more,
-    },
+    fields,
+    rating: person.rating,
+    consents: consents.map((consent) => ({
+      id: consent.id,
+      channels: consent.channels,
+      scope: consent.scope,
+      wording: consent.wording,
+      how: consent.how,
+      givenAt: consent.givenAt.toISOString(),
+      by: nameOf(consent.by),
+      withdrawnAt: consent.withdrawnAt?.toISOString() ?? null,
+    })),
+    formerJobs: former.map((job) => ({
+      id: job.id,
+      title: job.title,
+      company: job.company?.name ?? '',
+      startedAt: job.startedAt.toISOString(),
+      endedAt: job.endedAt!.toISOString(),
+    })),
+    merges: merges.map((merge) => ({
+      id: merge.id,
+      at: merge.at.toISOString(),
+      by: nameOf(merge.by),
+      names: merge.names,
+    })),
+    deletedAt: person.deletedAt?.toISOString() ?? null,
     notes: notes.map((note) => ({
       id: note.id,
       text: note.text,
@@ -72,4 +99,10 @@ export async function loadPerson(manager: EntityManager, id: string): Promise<Pe
     createdAt: person.createdAt.toISOString(),
     updatedAt: person.updatedAt.toISOString(),
   };
+}
+
+async function accountNames(manager: EntityManager, ids: readonly string[]): Promise<(id: string) => string> {
+  const accounts = ids.length > 0 ? await manager.findBy(Account, { id: In([...new Set(ids)]) }) : [];
+  const names = new Map(accounts.map(({ id, name }) => [id, name]));
+  return (id) => names.get(id) ?? '';
 }

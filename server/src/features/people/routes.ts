@@ -1,14 +1,30 @@
-import { FileCard, PeopleQuery, SuggestionQuery } from '@dossier/contract';
+import {
+  ConsentGiven,
+  FileCard,
+  FilingSettings,
+  MergePeople,
+  PeopleQuery,
+  PersonEdit,
+  PersonIds,
+  SuggestionQuery,
+  TagRename,
+} from '@dossier/contract';
 import { Router } from 'express';
 import type { DataSource } from 'typeorm';
 import { z } from 'zod';
 import { notFound, ProblemError } from '../../platform/problem';
 import { whoIs } from '../../platform/session';
 import { inWorkspace } from '../../platform/workspaceScope';
+import { listFiledByItself, markSeen, saveFilingSettings, takeBack } from './byItself';
+import { addConsent, withdrawConsent } from './consents';
+import { deletePerson, editPerson, restorePerson } from './editPerson';
+import { erasePerson } from './erasePerson';
 import { fileCard } from './fileCard';
 import { findPeople } from './findPeople';
 import { loadPerson } from './loadPerson';
+import { mergePeople, undoMerge } from './merge';
 import { suggest } from './suggest';
+import { listTags, renameTag } from './tags';
 
 const Id = z.object({ id: z.uuid() });
 
@@ -33,5 +49,58 @@ export function peopleRoutes(database: DataSource): Router {
       const person = await inWorkspace(database, whoIs(request).workspaceId, (manager) => loadPerson(manager, id));
       if (!person) throw notFound('This person');
       response.json(person);
+    })
+    .put('/people/:id', async (request, response) => {
+      await editPerson(database, whoIs(request), Id.parse(request.params).id, PersonEdit.parse(request.body));
+      response.status(204).end();
+    })
+    .delete('/people/:id', async (request, response) => {
+      await deletePerson(database, whoIs(request), Id.parse(request.params).id);
+      response.status(204).end();
+    })
+    .post('/people/:id/restore', async (request, response) => {
+      await restorePerson(database, whoIs(request), Id.parse(request.params).id);
+      response.status(204).end();
+    })
+    .post('/people/:id/erase', async (request, response) => {
+      await erasePerson(database, whoIs(request), Id.parse(request.params).id);
+      response.status(204).end();
+    })
+    .post('/people/:id/consents', async (request, response) => {
+      await addConsent(database, whoIs(request), Id.parse(request.params).id, ConsentGiven.parse(request.body));
+      response.status(204).end();
+    })
+    .post('/consents/:id/withdraw', async (request, response) => {
+      await withdrawConsent(database, whoIs(request), Id.parse(request.params).id);
+      response.status(204).end();
+    })
+    .post('/merges', async (request, response) => {
+      response.status(201).json(await mergePeople(database, whoIs(request), MergePeople.parse(request.body)));
+    })
+    .post('/merges/:id/undo', async (request, response) => {
+      await undoMerge(database, whoIs(request), Id.parse(request.params).id);
+      response.status(204).end();
+    })
+    .get('/tags', async (request, response) => {
+      response.json(await listTags(database, whoIs(request)));
+    })
+    .post('/tags/rename', async (request, response) => {
+      await renameTag(database, whoIs(request), TagRename.parse(request.body));
+      response.status(204).end();
+    })
+    .get('/filed-by-itself', async (request, response) => {
+      response.json(await listFiledByItself(database, whoIs(request)));
+    })
+    .post('/filed-by-itself/seen', async (request, response) => {
+      await markSeen(database, whoIs(request), PersonIds.parse(request.body).personIds);
+      response.status(204).end();
+    })
+    .post('/filed-by-itself/take-back', async (request, response) => {
+      await takeBack(database, whoIs(request), PersonIds.parse(request.body).personIds);
+      response.status(204).end();
+    })
+    .put('/filing-settings', async (request, response) => {
+      await saveFilingSettings(database, whoIs(request), FilingSettings.parse(request.body));
+      response.status(204).end();
     });
 }

@@ -1,9 +1,10 @@
 import { emailKey, phoneKey, websiteKey } from '@dossier/core/matching';
 import { displayName, searchText, sortName, type PersonFields } from '@dossier/core/people';
-import { foldTight } from '@dossier/core/reading';
 import { IsNull, type EntityManager } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
-import { Company, Employment, Reach } from './entities';
+import { companyNamed } from './companies';
+import { Employment, Person, Reach } from './entities';
+import { saveMatchKeys } from './matchKeys';
 
 /** Columns of a person that follow from its fields. */
 export const personColumns = (fields: PersonFields) => ({
@@ -23,14 +24,45 @@ export const personColumns = (fields: PersonFields) => ({
   searchText: searchText(fields),
 });
 
-interface Owner {
+export interface Owner {
   workspaceId: string;
   personId: string;
   at: Date;
 }
 
+/** What is saved beside the person's own row: job, company, addresses, match keys. @param newJob whether the current job ends */
+export async function saveParts(
+  manager: EntityManager,
+  owner: Owner,
+  fields: PersonFields,
+  { newJob = false } = {},
+): Promise<void> {
+  await saveEmployment(manager, owner, fields, newJob);
+  await saveReach(manager, owner, fields);
+  await saveMatchKeys(manager, owner, fields);
+}
+
+/** A person's changed fields, with a version more; what else changes is given in `columns`. */
+export async function changePerson(
+  manager: EntityManager,
+  person: Pick<Person, 'id' | 'workspaceId' | 'version'>,
+  fields: PersonFields,
+  {
+    at,
+    newJob,
+    ...columns
+  }: { at: Date; newJob?: boolean } & Partial<Pick<Person, 'kind' | 'tags' | 'rating' | 'glanceAt'>>,
+): Promise<void> {
+  await manager.update(
+    Person,
+    { id: person.id },
+    { ...columns, ...personColumns(fields), version: person.version + 1, updatedAt: at },
+  );
+  await saveParts(manager, { workspaceId: person.workspaceId, personId: person.id, at }, fields, { newJob });
+}
+
 /** Replaces the ways to reach a person by those in the fields. */
-export async function saveReach(
+async function saveReach(
   manager: EntityManager,
   { workspaceId, personId }: Owner,
   fields: PersonFields,
@@ -66,21 +98,24 @@ export async function saveReach(
   );
 }
 
-/** The current job: corrected in place while the company stays the same, else the old one ends and stays in the history. */
-export async function saveEmployment(
+/** The current job: corrected in place, or ended and followed by the new one, when it is one. */
+async function saveEmployment(
   manager: EntityManager,
   { workspaceId, personId, at }: Owner,
   fields: PersonFields,
+  newJob: boolean,
 ): Promise<void> {
   const current = await manager.findOneBy(Employment, { personId, endedAt: IsNull() });
-  const companyId = fields.company ? await companyNamed(manager, workspaceId, fields.company) : null;
+  const companyId = fields.company ? await companyNamed(manager, workspaceId, fields) : null;
   const { title, department } = fields;
-  if (current && (current.companyId === companyId || current.companyId === null)) {
-    await manager.update(Employment, { id: current.id }, { companyId, title, department });
+  const isNothing = !companyId && !title && !department;
+  if (current && !newJob) {
+    if (isNothing) await manager.delete(Employment, { id: current.id });
+    else await manager.update(Employment, { id: current.id }, { companyId, title, department });
     return;
   }
   if (current) await manager.update(Employment, { id: current.id }, { endedAt: at });
-  if (!companyId && !title && !department) return;
+  if (isNothing) return;
   await manager.insert(Employment, {
     id: uuidv7(),
     workspaceId,
@@ -91,17 +126,4 @@ export async function saveEmployment(
     startedAt: at,
     endedAt: null,
   });
-}
-
-/** The firm's record, made when it is new. Two requests at once end with one record. */
-async function companyNamed(manager: EntityManager, workspaceId: string, name: string): Promise<string> {
-  const nameKey = foldTight(name) || name;
-  await manager
-    .createQueryBuilder()
-    .insert()
-    .into(Company)
-    .values({ id: uuidv7(), workspaceId, name, nameKey })
-    .orIgnore()
-    .execute();
-  return (await manager.findOneByOrFail(Company, { workspaceId, nameKey })).id;
 }

@@ -9,9 +9,11 @@ import {
 import type { CardRead, PhotoRead } from '@dossier/reader';
 import type { EntityManager } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
+import { Workspace } from '../../platform/entities';
+import { addJob } from '../../platform/queue';
 import { storage } from '../../platform/storage';
 import { announce } from '../../platform/trayEvents';
-import { Photo } from '../capture';
+import { Occasion, Photo } from '../capture';
 import { joinPhotographedBacks } from './backs';
 import { Card, IN_TRAY } from './entities';
 import { expectationsOf } from './expectations';
@@ -29,10 +31,33 @@ export async function storeCards(manager: EntityManager, { photoId, workspaceId,
   if (!photo) return;
   const expected = await expectationsOf(manager, workspaceId, photo);
   const none = read.cards.length === 0;
+  const cardIds: string[] = [];
   for (const card of none ? [read.whole] : read.cards)
-    await insertCard(manager, photo, { ...card, quad: none ? null : card.quad }, read.engine, expected);
+    cardIds.push(await insertCard(manager, photo, { ...card, quad: none ? null : card.quad }, read.engine, expected));
   await markRead(manager, photo, read);
   await joinPhotographedBacks(manager, photo);
+  if (!photo.backOf && (await mayFileItself(manager, photo))) await fileCleanSoon(manager, photo, cardIds);
+}
+
+/** Whether cards of this photograph that leave nothing to ask are filed without a person. */
+async function mayFileItself(manager: EntityManager, { workspaceId, occasionId }: Photo): Promise<boolean> {
+  const { filesItself } = await manager.findOneByOrFail(Workspace, { id: workspaceId });
+  const occasion = occasionId ? await manager.findOneBy(Occasion, { id: occasionId }) : null;
+  return occasion?.filesItself ?? filesItself;
+}
+
+async function fileCleanSoon(
+  manager: EntityManager,
+  { workspaceId, takenBy }: Photo,
+  cardIds: readonly string[],
+): Promise<void> {
+  for (const cardId of cardIds)
+    await addJob(
+      manager,
+      'fileClean',
+      { workspaceId, cardId, accountId: takenBy },
+      { key: `clean:${cardId}`, maxAttempts: 4 },
+    );
 }
 
 /**
@@ -82,9 +107,10 @@ async function insertCard(
   card: Placed,
   engine: string,
   expected: ProposeOptions,
-): Promise<void> {
+): Promise<string> {
+  const id = uuidv7();
   await manager.insert(Card, {
-    id: uuidv7(),
+    id,
     workspaceId,
     photoId,
     occasionId,
@@ -95,6 +121,7 @@ async function insertCard(
     frontCardId: null,
     takenAt,
   });
+  return id;
 }
 
 async function replaceReading(

@@ -1,0 +1,56 @@
+import type { PersonEdit } from '@dossier/contract';
+import { changesBetween } from '@dossier/core/people';
+import type { DataSource } from 'typeorm';
+import { notFound } from '../../platform/problem';
+import type { SignedIn } from '../../platform/session';
+import { inWorkspace } from '../../platform/workspaceScope';
+import { log } from './changeLog';
+import { Person } from './entities';
+import { lockPerson } from './lockPerson';
+import { changePerson } from './savePerson';
+import { distinctTags } from './tags';
+
+/** Changes a person by hand. @throws ProblemError 404, or 409 when it changed since the version named */
+export function editPerson(database: DataSource, who: SignedIn, id: string, edit: PersonEdit): Promise<void> {
+  return inWorkspace(database, who.workspaceId, async (manager) => {
+    const at = new Date();
+    const { person, fields } = await lockPerson(manager, id, edit.version);
+    const tags = distinctTags(edit.tags);
+    await changePerson(manager, person, edit.fields, { at, kind: edit.kind, tags, rating: edit.rating });
+    const others = [
+      { field: 'kind', before: person.kind, after: edit.kind },
+      { field: 'tags', before: person.tags.join(', '), after: tags.join(', ') },
+      { field: 'rating', before: person.rating ?? '', after: edit.rating ?? '' },
+    ].filter(({ before, after }) => before !== after);
+    await log(manager, who, {
+      personId: id,
+      action: 'edited',
+      at,
+      changes: [...changesBetween(fields, edit.fields), ...others],
+    });
+  });
+}
+
+/** Takes a person out of every list; it can be brought back. Done twice it is done once. */
+export function deletePerson(database: DataSource, who: SignedIn, id: string): Promise<void> {
+  return setDeleted(database, who, id, true);
+}
+
+export function restorePerson(database: DataSource, who: SignedIn, id: string): Promise<void> {
+  return setDeleted(database, who, id, false);
+}
+
+function setDeleted(database: DataSource, who: SignedIn, id: string, deleted: boolean): Promise<void> {
+  return inWorkspace(database, who.workspaceId, async (manager) => {
+    const person = await manager.findOne(Person, { where: { id }, lock: { mode: 'pessimistic_write' } });
+    if (!person) throw notFound('This person');
+    if (Boolean(person.deletedAt) === deleted) return;
+    const at = new Date();
+    await manager.update(
+      Person,
+      { id },
+      { deletedAt: deleted ? at : null, version: person.version + 1, updatedAt: at },
+    );
+    await log(manager, who, { personId: id, action: deleted ? 'deleted' : 'restored', at });
+  });
+}
