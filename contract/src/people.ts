@@ -193,6 +193,8 @@ export const FileCard = z.object({
   uncompared: z.boolean().default(false),
 });
 export type FileCard = z.infer<typeof FileCard>;
+/** As it is sent: what is left out is what is usual. */
+export type FilingRequest = z.input<typeof FileCard>;
 
 export const Filed = z.object({ personId: z.uuid(), outcome: z.enum(['created', 'updated', 'newJob']) });
 export type Filed = z.infer<typeof Filed>;

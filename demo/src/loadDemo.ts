@@ -1,7 +1,7 @@
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import type { FileCard, Tray, TrayItem } from '@dossier/contract';
+import type { FilingRequest, Tray, TrayItem } from '@dossier/contract';
 import { v5 as uuidv5 } from 'uuid';
 import { occasions } from './occasions';
 import { people } from './people';
@@ -66,7 +66,7 @@ const NOTES: Record<string, string> = {
   crane: 'Installs for others; would like to be a partner.',
 };
 
-function filing(id: string, cardId: string): FileCard {
+function filing(id: string, cardId: string): FilingRequest {
   const person = people.find((p) => p.id === id)!;
   return {
     cardId,

@@ -6,7 +6,7 @@ import type { DataSource } from 'typeorm';
 import { accountRoutes, recogniseSession } from './features/account';
 import { captureRoutes } from './features/capture';
 import { exchangeRoutes } from './features/exchange';
-import { matchingRoutes } from './features/matching';
+import { isProbablyKnown, matchingRoutes } from './features/matching';
 import { peopleRoutes } from './features/people';
 import { proofRoutes } from './features/proof';
 import { trayRoutes } from './features/reading';
@@ -60,7 +60,7 @@ export function createApp({ database, events, config, logger }: Parts): Express 
     .use(trayRoutes(database, events))
     .use(proofRoutes(database))
     .use(matchingRoutes(database))
-    .use(peopleRoutes(database))
+    .use(peopleRoutes(database, isProbablyKnown))
     .use(exchangeRoutes(database))
     .use(() => {
       throw new ProblemError(404, 'no-route', 'Not found', 'There is nothing under this address.');

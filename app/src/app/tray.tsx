@@ -1,7 +1,14 @@
+import { TwinNote } from '@/features/matching';
 import { FileFromTray, isClean } from '@/features/proof';
 import { TrayScreen } from '@/features/reading';
 
-/** The rows of the tray know nothing of filing: the proof room lends them its button. */
+/** The rows of the tray know nothing of filing and matching: those rooms lend them a button and a note. */
 export default function Tray() {
-  return <TrayScreen rowAct={(item) => <FileFromTray item={item} />} isClean={isClean} />;
+  return (
+    <TrayScreen
+      rowAct={(item) => <FileFromTray item={item} />}
+      rowNote={(item) => <TwinNote item={item} />}
+      isClean={isClean}
+    />
+  );
 }

@@ -28,6 +28,12 @@ const PICTURES = [
   { value: 'none', label: 'Nothing, once the card is filed' },
 ] as const;
 
+const BY_ITSELF = [
+  { value: '', label: 'As the workspace does' },
+  { value: 'file', label: 'Are filed by themselves' },
+  { value: 'ask', label: 'Wait for a person' },
+] as const;
+
 interface Props {
   /** What to begin with: an occasion that is there, or nothing for a new one. */
   occasion?: Occasion;
@@ -152,6 +158,14 @@ function Inherited({ fields, set, isNew }: InheritedProps) {
           options={PICTURES}
           value={fields.keepPictures ?? ''}
           onChange={(kept) => set({ keepPictures: kept || null })}
+        />
+      </Labelled>
+      <Labelled label="Cards without any doubt">
+        <Select
+          label="Cards without any doubt"
+          options={BY_ITSELF}
+          value={fields.filesItself === null ? '' : fields.filesItself ? 'file' : 'ask'}
+          onChange={(value) => set({ filesItself: value === '' ? null : value === 'file' })}
         />
       </Labelled>
       <Labelled label="Country of cards that do not tell theirs">

@@ -22,10 +22,10 @@ describe('comparing a card with the record', () => {
       'true',
     );
     fireEvent.click(screen.getByRole('radio', { name: 'Title: keep Dispatch lead' }));
-    fireEvent.click(screen.getByRole('radio', { name: /^E-mail: take/ }));
+    fireEvent.click(screen.getByRole('radio', { name: 'E-mail: keep both' }));
     expect(chosen).toEqual([
       ['title', 'keep'],
-      ['emails', 'take'],
+      ['emails', 'both'],
     ]);
   });
 

@@ -34,10 +34,20 @@ export function CompareFields({ differences, choiceOf, onChoose }: Props) {
                 onChoose={() => onChoose(field, 'keep')}
                 label={`${label}: keep ${known || 'nothing'}`}
               />
+              {LISTS.includes(field) && known ? (
+                <Side
+                  words="Keep both"
+                  value={`${known}, ${card}`}
+                  chosen={choice === 'both'}
+                  onChoose={() => onChoose(field, 'both')}
+                  label={`${label}: keep both`}
+                  brief
+                />
+              ) : null}
               <Side
-                words={LISTS.includes(field) ? 'Add' : 'Take'}
+                words="Take"
                 value={card}
-                chosen={choice === 'take'}
+                chosen={choice === 'take' || (choice === 'both' && !known)}
                 onChoose={() => onChoose(field, 'take')}
                 label={`${label}: take ${card}`}
               />
@@ -55,23 +65,28 @@ const Side = ({
   chosen,
   onChoose,
   label,
+  brief,
 }: {
   words: string;
   value: string;
   chosen: boolean;
   onChoose: () => void;
   label: string;
+  /** The value stands on both sides already. */
+  brief?: boolean;
 }) => (
   <Pressable
     role="radio"
     aria-checked={chosen}
     aria-label={label}
     onPress={onChoose}
-    className={`min-h-touch min-w-0 flex-1 gap-[2px] rounded-[4px] border px-3 py-2 active:opacity-70 ${chosen ? 'border-ink bg-sheet' : 'border-rule'}`}
+    className={`min-h-touch min-w-0 ${brief ? '' : 'flex-1'} gap-[2px] rounded-[4px] border px-3 py-2 active:opacity-70 ${chosen ? 'border-ink bg-sheet' : 'border-rule'}`}
   >
     <Soft className={chosen ? 'font-medium text-ink' : ''}>{chosen ? `${words} ✓` : words}</Soft>
-    <Text className={chosen ? '' : 'text-soft'} style={{ overflowWrap: 'anywhere' } as object}>
-      {value}
-    </Text>
+    {brief ? null : (
+      <Text className={chosen ? '' : 'text-soft'} style={{ overflowWrap: 'anywhere' } as object}>
+        {value}
+      </Text>
+    )}
   </Pressable>
 );

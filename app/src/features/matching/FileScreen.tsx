@@ -8,8 +8,15 @@ import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { useDispatch } from 'react-redux';
 import { CardView, proofActions, useCardQuery, useDraft } from '@/features/proof';
-import { useTeamQuery } from '@/features/account';
-import { useMatchesQuery } from '@/features/people';
+import { useSessionQuery, useTeamQuery } from '@/features/account';
+import {
+  ConsentFields,
+  consentComplaint,
+  NO_CONSENT,
+  settledFields,
+  useMatchesQuery,
+  useTagsQuery,
+} from '@/features/people';
 import { isUnreachable, problemText } from '@/lib/api';
 import { useWide } from '@/lib/useWide';
 import {
@@ -25,7 +32,9 @@ import {
   TagField,
   Text,
   TextField,
+  Toggle,
 } from '@/ui';
+import { useNotSameMutation } from './api';
 import { CompareFields } from './CompareFields';
 import { KnownPeople } from './KnownPeople';
 import { useFiling } from './useFiling';
@@ -50,6 +59,7 @@ export function FileScreen({ cardId }: { cardId: string }) {
       fields={fields}
       note={[noteOf(cardDraft.draft), cardDraft.note].filter(Boolean).join('\n')}
       ownNote={cardDraft.note}
+      settledOnCard={new Set(cardDraft.draft.fields.filter((f) => f.settled).map((f) => f.field))}
       wrong={wrong}
       doubts={doubts}
       occasion={card.occasion}
@@ -64,6 +74,8 @@ interface FilingProps {
   /** All that is filed as note; `ownNote` is the part written here. */
   note: string;
   ownNote: string;
+  /** Fields that a person has settled on the desk. */
+  settledOnCard: ReadonlySet<string>;
   wrong: readonly string[];
   doubts: number;
   /** Where the card comes from: what is filed begins with its kind, tags and owner. */
@@ -71,31 +83,44 @@ interface FilingProps {
   picture: React.ReactNode;
 }
 
-function Filing({ cardId, fields, note, ownNote, wrong, doubts, occasion, picture }: FilingProps) {
+function Filing({ cardId, fields, note, ownNote, settledOnCard, wrong, doubts, occasion, picture }: FilingProps) {
   const wide = useWide();
   const dispatch = useDispatch();
   const [kind, setKind] = useState<PersonKind>();
   const [tags, setTags] = useState(occasion?.tags ?? []);
   const [ownerId, setOwnerId] = useState(occasion?.ownerId ?? '');
   const { data: team } = useTeamQuery();
+  const { data: session } = useSessionQuery();
+  const ratings = session?.workspace.ratings ?? [];
+  const knownTags = useTagsQuery().data?.items.map(({ tag }) => tag) ?? [];
   const [chosenId, setChosenId] = useState<string | null>();
   const [choices, setChoices] = useState<Partial<Record<keyof PersonFields, KeepOrTake>>>({});
-  const query = { emails: fields.emails, phones: fields.phones.filter((p) => p.kind !== 'fax').map((p) => p.value) };
-  const { data, error: matchError, isFetching, refetch } = useMatchesQuery(query);
+  const { data, error: matchError, isFetching, refetch } = useMatchesQuery({ fields, cardId });
+  const [keepApart, { error: apartError }] = useNotSameMutation();
+  const [newJob, setNewJob] = useState<boolean>();
+  const [rating, setRating] = useState<string | null>();
+  const [consent, setConsent] = useState(NO_CONSENT);
   const { submit, isLoading, error } = useFiling(cardId);
   // Without a network nobody can be compared with: the server does it when the card arrives.
   const unreachable = isUnreachable(matchError);
   const matches = data?.matches ?? [];
-  // Somebody with the same address or number is most likely the same person: that is offered first.
+  // Whoever is likelier the same person than not is offered first; others are there to be chosen.
   const known: Match | undefined =
-    chosenId === null ? undefined : (matches.find((m) => m.person.id === chosenId) ?? matches[0]);
-  const differences = known ? compareFields(known.person.fields, fields) : [];
+    chosenId === null
+      ? undefined
+      : (matches.find((m) => m.person.id === chosenId) ?? matches.find((m) => m.likelihood >= 0.5));
+  const settledInRecord = known ? settledFields(known.person) : undefined;
+  const differences = known
+    ? compareFields(known.person.fields, fields, { onCard: settledOnCard, inRecord: settledInRecord! })
+    : [];
+  const inNewJob = known ? (newJob ?? known.newJob) : false;
   const choiceOf = (field: keyof PersonFields) =>
     choices[field] ?? differences.find((d) => d.field === field)?.suggestion;
   const filedKind = kind ?? known?.person.kind ?? occasion?.kind ?? 'contact';
   const merged = known
     ? mergeFields(known.person.fields, fields, Object.fromEntries(differences.map((d) => [d.field, choiceOf(d.field)])))
     : fields;
+  const consentProblem = consent.channels.length > 0 ? consentComplaint(consent) : undefined;
   const file = () =>
     submit({
       cardId,
@@ -105,7 +130,10 @@ function Filing({ cardId, fields, note, ownNote, wrong, doubts, occasion, pictur
       tags,
       ownerId: ownerId || null,
       uncompared: unreachable && !known,
-      known: known ? { personId: known.person.id, version: known.person.version } : null,
+      known: known ? { personId: known.person.id, version: known.person.version, newJob: inNewJob } : null,
+      notSame: matches.filter((m) => m !== known && (!known || m.band === 'same')).map((m) => m.person.id),
+      rating: rating === undefined ? (known?.person.rating ?? null) : rating,
+      consent: consent.channels.length > 0 ? consent : null,
     });
 
   const body = (
@@ -140,8 +168,25 @@ function Filing({ cardId, fields, note, ownNote, wrong, doubts, occasion, pictur
           ) : isFetching && !data ? (
             <Soft role="status">Looking …</Soft>
           ) : (
-            <KnownPeople matches={matches} chosen={known?.person.id ?? null} onChoose={setChosenId} />
+            <KnownPeople
+              matches={matches}
+              chosen={known?.person.id ?? null}
+              onChoose={(id) => {
+                setChosenId(id);
+                setChoices({});
+                setNewJob(undefined);
+              }}
+              onNotSame={(personId) => void keepApart({ ids: [cardId, personId] })}
+            />
           )}
+          {apartError ? <Notice fault>{problemText(apartError)}</Notice> : null}
+          {known && differences.some(({ field }) => field === 'company') ? (
+            <Toggle
+              label={`A new job: ${known.person.fields.company || 'the old one'} goes into the history`}
+              on={inNewJob}
+              onChange={setNewJob}
+            />
+          ) : null}
           {known ? (
             <CompareFields
               differences={differences}
@@ -155,7 +200,23 @@ function Filing({ cardId, fields, note, ownNote, wrong, doubts, occasion, pictur
           <Choice label="File as" options={KINDS} value={filedKind} onChange={setKind} />
           {occasion ? <Soft>{`From ${occasion.name}`}</Soft> : null}
         </View>
-        <TagField label="Tags" tags={tags} onChange={setTags} />
+        <TagField label="Tags" tags={tags} onChange={setTags} known={knownTags} />
+        {ratings.length > 0 ? (
+          <View className="items-start gap-1">
+            <Text aria-hidden>Rating</Text>
+            <Select
+              label="Rating"
+              value={(rating === undefined ? known?.person.rating : rating) ?? ''}
+              onChange={(value) => setRating(value || null)}
+              options={[{ value: '', label: 'None' }, ...ratings.map((value) => ({ value, label: value }))]}
+            />
+          </View>
+        ) : null}
+        <View className="gap-2">
+          <Subheading>May be written to or called</Subheading>
+          <ConsentFields consent={consent} onChange={setConsent} />
+          {consentProblem ? <Notice fault>{consentProblem}</Notice> : null}
+        </View>
         {known ? null : (
           <View className="items-start gap-1">
             <Text aria-hidden>Owner</Text>
@@ -190,14 +251,16 @@ function Filing({ cardId, fields, note, ownNote, wrong, doubts, occasion, pictur
         <Button
           look="ink"
           busy={isLoading}
-          disabled={!unreachable && ((isFetching && !data) || Boolean(matchError))}
+          disabled={Boolean(consentProblem) || (!unreachable && ((isFetching && !data) || Boolean(matchError)))}
           onPress={() => void file()}
           className={wide ? '' : 'flex-1'}
         >
           {wrong.length > 0
             ? 'File as typed'
             : name
-              ? `Update ${name}`
+              ? inNewJob
+                ? `File ${name}’s new job`
+                : `Update ${name}`
               : filedKind === 'lead'
                 ? 'File as lead'
                 : 'File as contact'}

@@ -1,5 +1,5 @@
 import type { PersonSummary } from '@dossier/contract';
-import { Link, useRouter } from 'expo-router';
+import { Link, useRouter, type Href } from 'expo-router';
 import { useDeferredValue, useState } from 'react';
 import { FlatList, TextInput, View } from 'react-native';
 import { problemText } from '@/lib/api';
@@ -14,8 +14,9 @@ import {
   Serif,
   Soft,
   Subheading,
+  Text,
 } from '@/ui';
-import { usePeopleInfiniteQuery } from './api';
+import { useFiledByItselfQuery, usePeopleInfiniteQuery } from './api';
 
 /** @param beside whether it stands beside a person, who is then what the page is about */
 export function PeopleList({ chosen, beside }: { chosen?: string; beside?: boolean }) {
@@ -26,6 +27,7 @@ export function PeopleList({ chosen, beside }: { chosen?: string; beside?: boole
     usePeopleInfiniteQuery(search);
   const people = data?.pages.flatMap((page) => page.items) ?? [];
   const total = data?.pages[0]?.total ?? 0;
+  const unseen = useFiledByItselfQuery().data?.total ?? 0;
   return (
     <View
       role={beside ? 'region' : 'main'}
@@ -47,6 +49,10 @@ export function PeopleList({ chosen, beside }: { chosen?: string; beside?: boole
           inputMode="search"
           className="min-h-touch rounded-[4px] border border-rule bg-sheet px-3 py-2 font-sans text-[17px] text-ink"
         />
+        <View className="flex-row flex-wrap gap-x-5">
+          <ListLink href="/duplicates">Twice in the records</ListLink>
+          {unseen > 0 ? <ListLink href="/filed-by-itself">{`Filed by itself (${unseen})`}</ListLink> : null}
+        </View>
         {error ? (
           <Notice fault action={<Button onPress={() => void refetch()}>Try again</Button>}>
             {problemText(error)}
@@ -82,6 +88,14 @@ export function PeopleList({ chosen, beside }: { chosen?: string; beside?: boole
     </View>
   );
 }
+
+const ListLink = ({ href, children }: { href: Href; children: string }) => (
+  <Link href={href}>
+    <View className="min-h-[36px] justify-center">
+      <Text className="text-[15px] underline underline-offset-4">{children}</Text>
+    </View>
+  </Link>
+);
 
 const PersonRow = ({ person, chosen }: { person: PersonSummary; chosen: boolean }) => (
   <Link href={`/people/${person.id}`} aria-current={chosen ? 'page' : undefined}>

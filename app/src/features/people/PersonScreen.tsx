@@ -1,6 +1,7 @@
 import type { Person } from '@dossier/contract';
 import { addressLines } from '@dossier/core/people';
 import { Link } from 'expo-router';
+import { useState } from 'react';
 import { View } from 'react-native';
 import { hasStatus, problemText } from '@/lib/api';
 import { formatWhen } from '@/lib/formatDate';
@@ -19,7 +20,11 @@ import {
   Text,
 } from '@/ui';
 import { usePersonQuery } from './api';
+import { Consents } from './Consents';
+import { EditPerson } from './EditPerson';
+import { DeletedNotice, EndOfRecord } from './EndOfRecord';
 import { History } from './History';
+import { Merges } from './Merges';
 import { ReachLinks } from './ReachLinks';
 import { VcardDownload } from './VcardDownload';
 
@@ -27,6 +32,7 @@ import { VcardDownload } from './VcardDownload';
 export function PersonScreen({ personId }: { personId: string }) {
   const wide = useWide();
   const { data: person, error, refetch } = usePersonQuery(personId);
+  const [editing, setEditing] = useState(false);
   if (error) {
     return (
       <EmptyState
@@ -46,22 +52,35 @@ export function PersonScreen({ personId }: { personId: string }) {
             <Text className="underline underline-offset-4">People</Text>
           </Link>
         )}
+        <DeletedNotice person={person} />
         <Who person={person} />
+        {person.deletedAt ? null : (
+          <View className="items-start">
+            <Button onPress={() => setEditing(!editing)}>{editing ? 'Close without saving' : 'Change'}</Button>
+          </View>
+        )}
+        {editing ? <EditPerson person={person} onDone={() => setEditing(false)} /> : null}
         {person.cardIds.length > 0 ? <Cards person={person} /> : null}
         <ReachLinks fields={person.fields} />
+        <FormerJobs person={person} />
         <Address person={person} />
         <More person={person} />
         {person.notes.length > 0 ? <Notes person={person} /> : null}
         <Rule />
+        <Consents person={person} />
+        <Rule />
         <VcardDownload person={person} />
         <Rule />
-        <History changes={person.history} />
+        <Merges person={person} />
+        <History changes={person.history} cardIds={person.cardIds} />
+        <Rule />
+        <EndOfRecord person={person} />
       </View>
     </Page>
   );
 }
 
-function Who({ person: { fields, fullName, kind, owner, tags } }: { person: Person }) {
+function Who({ person: { fields, fullName, kind, owner, tags, rating } }: { person: Person }) {
   const job = [fields.title, fields.department, fields.company].filter(Boolean).join(', ');
   return (
     <View className="gap-1">
@@ -71,7 +90,9 @@ function Who({ person: { fields, fullName, kind, owner, tags } }: { person: Pers
         {fields.suffix ? <Soft className="font-serif text-[19px]">{`  ${fields.suffix}`}</Soft> : null}
       </Heading>
       {job ? <Text className="text-[18px] leading-[25px]">{job}</Text> : null}
-      <Soft>{`${kind === 'lead' ? 'Lead' : 'Contact'} · owned by ${owner.name}`}</Soft>
+      <Soft>
+        {[kind === 'lead' ? 'Lead' : 'Contact', rating, `owned by ${owner.name}`].filter(Boolean).join(' · ')}
+      </Soft>
       {tags.length > 0 ? <Soft>{tags.join(', ')}</Soft> : null}
     </View>
   );
@@ -119,6 +140,19 @@ const countries = new Intl.DisplayNames('en', { type: 'region' });
 /** The name of an ISO 3166 code; anything else as it was written. */
 const countryName = (country: string): string =>
   /^[A-Z]{2}$/.test(country) ? (countries.of(country) ?? country) : country;
+
+/** Where somebody worked before. */
+const FormerJobs = ({ person }: { person: Person }) =>
+  person.formerJobs.length === 0 ? null : (
+    <View className="gap-1">
+      <Soft>Before</Soft>
+      {person.formerJobs.map((job) => (
+        <Text
+          key={job.id}
+        >{`${[job.title, job.company].filter(Boolean).join(', ')}, until ${formatWhen(job.endedAt)}`}</Text>
+      ))}
+    </View>
+  );
 
 const Notes = ({ person }: { person: Person }) => (
   <View className="gap-3">

@@ -1,12 +1,20 @@
 import type {
+  ConsentGiven,
   FileCard,
   Filed,
+  FiledByItself,
+  FilingSettings,
   Matches,
   MatchQuery,
+  Merged,
+  MergePeople,
   PeoplePage,
   Person,
+  PersonEdit,
   Suggestions,
   SuggestionQuery,
+  TagList,
+  TagRename,
 } from '@dossier/contract';
 import { api } from '@/lib/api';
 
@@ -34,8 +42,65 @@ export const peopleApi = api.injectEndpoints({
       query: ({ key, body }) => ({ url: '/people', method: 'POST', body, headers: { 'Idempotency-Key': key } }),
       invalidatesTags: (result) => (result ? ['Tray', 'Person', 'Card'] : []),
     }),
+    editPerson: build.mutation<void, { id: string; edit: PersonEdit }>({
+      query: ({ id, edit }) => ({ url: `/people/${id}`, method: 'PUT', body: edit }),
+      // Also when it was refused: what somebody else changed is shown then.
+      invalidatesTags: ['Person'],
+    }),
+    /** Deletes a person, brings it back, or forgets it for good. */
+    changePresence: build.mutation<void, { id: string; to: 'deleted' | 'restored' | 'erased' }>({
+      query: ({ id, to }) =>
+        to === 'deleted'
+          ? { url: `/people/${id}`, method: 'DELETE' }
+          : { url: `/people/${id}/${to === 'erased' ? 'erase' : 'restore'}`, method: 'POST' },
+      invalidatesTags: (_result, error, { to }) => (error ? [] : to === 'erased' ? ['Tray'] : ['Person']),
+    }),
+    giveConsent: build.mutation<void, { id: string; consent: ConsentGiven }>({
+      query: ({ id, consent }) => ({ url: `/people/${id}/consents`, method: 'POST', body: consent }),
+      invalidatesTags: ['Person'],
+    }),
+    withdrawConsent: build.mutation<void, string>({
+      query: (id) => ({ url: `/consents/${id}/withdraw`, method: 'POST' }),
+      invalidatesTags: ['Person'],
+    }),
+    mergePeople: build.mutation<Merged, MergePeople>({
+      query: (body) => ({ url: '/merges', method: 'POST', body }),
+      invalidatesTags: ['Person'],
+    }),
+    undoMerge: build.mutation<void, string>({
+      query: (id) => ({ url: `/merges/${id}/undo`, method: 'POST' }),
+      invalidatesTags: ['Person'],
+    }),
+    tags: build.query<TagList, void>({ query: () => '/tags', providesTags: ['Person'] }),
+    renameTag: build.mutation<void, TagRename>({
+      query: (body) => ({ url: '/tags/rename', method: 'POST', body }),
+      invalidatesTags: ['Person', 'Occasion'],
+    }),
+    filedByItself: build.query<FiledByItself, void>({ query: () => '/filed-by-itself', providesTags: ['Person'] }),
+    /** Somebody has looked at them; or they go back into the tray. */
+    answerFiled: build.mutation<void, { personIds: string[]; answer: 'seen' | 'take-back' }>({
+      query: ({ personIds, answer }) => ({ url: `/filed-by-itself/${answer}`, method: 'POST', body: { personIds } }),
+      invalidatesTags: ['Person', 'Tray', 'Card'],
+    }),
+    saveFilingSettings: build.mutation<void, FilingSettings>({
+      query: (body) => ({ url: '/filing-settings', method: 'PUT', body }),
+      invalidatesTags: ['Session'],
+    }),
   }),
 });
 
+export const {
+  useAnswerFiledMutation,
+  useChangePresenceMutation,
+  useEditPersonMutation,
+  useFiledByItselfQuery,
+  useGiveConsentMutation,
+  useMergePeopleMutation,
+  useRenameTagMutation,
+  useSaveFilingSettingsMutation,
+  useTagsQuery,
+  useUndoMergeMutation,
+  useWithdrawConsentMutation,
+} = peopleApi;
 export const { useFileCardMutation, useMatchesQuery, usePeopleInfiniteQuery, usePersonQuery, useSuggestionsQuery } =
   peopleApi;

@@ -1,6 +1,19 @@
 import { lazyScreen } from '@/lib/lazyScreen';
 
-export { useFileCardMutation, useMatchesQuery, useSuggestionsQuery } from './api';
+export {
+  useAnswerFiledMutation,
+  useFileCardMutation,
+  useFiledByItselfQuery,
+  useMatchesQuery,
+  useMergePeopleMutation,
+  useSuggestionsQuery,
+  useTagsQuery,
+  useUndoMergeMutation,
+} from './api';
+export { ConsentFields, consentComplaint, NO_CONSENT } from './ConsentFields';
 export { NobodyChosen, PeopleLayout } from './PeopleLayout';
+export { settledFields } from './settledFields';
 
 export const PersonScreen = lazyScreen(() => import('./PersonScreen'), 'PersonScreen');
+export const TagsScreen = lazyScreen(() => import('./TagsScreen'), 'TagsScreen');
+export const FilingSettings = lazyScreen(() => import('./FilingSettings'), 'FilingSettings');

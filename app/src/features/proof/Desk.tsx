@@ -17,6 +17,7 @@ import { Suspense, useCallback, useMemo, useRef, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { useDispatch } from 'react-redux';
 import { useMatchesQuery } from '@/features/people';
+import { useSettled } from '@/lib/useSettled';
 import { SecondLookPanel, useChangeCardsMutation } from '@/features/reading';
 import { problemText } from '@/lib/api';
 import { useWide } from '@/lib/useWide';
@@ -27,7 +28,7 @@ import { CardStage } from './CardStage';
 import { DeskBar, DeskHead, MoreActs, StageBar } from './DeskBars';
 import { FieldRow } from './FieldRow';
 import { KeyPalette } from './KeyPalette';
-import { KnownBeside } from './KnownBeside';
+import { canBeKnown, KnownBeside, WORTH_ASKING } from './KnownBeside';
 import { LooseLines } from './LooseLines';
 import { offersOf } from './offers';
 import { OnTheSpotNotice, PickPanel } from './PickPanel';
@@ -91,9 +92,9 @@ export function Desk({ card, cardDraft }: { card: ProofCard; cardDraft: CardDraf
 
   const person = personFieldsOf(draft);
   const empty = JSON.stringify(person) === JSON.stringify(personFieldsOf({ fields: [], nextId: 0 }));
-  const query = { emails: person.emails, phones: person.phones.filter((p) => p.kind !== 'fax').map((p) => p.value) };
-  const { data: found } = useMatchesQuery(query, { skip: query.emails.length + query.phones.length === 0 });
-  const known = found?.matches ?? [];
+  const asked = useSettled(person, 300);
+  const { data: found } = useMatchesQuery({ fields: asked, cardId }, { skip: !canBeKnown(asked) });
+  const known = found?.matches.filter(({ likelihood }) => likelihood >= WORTH_ASKING) ?? [];
 
   const add = (field: FieldName, label?: string) => {
     dispatch(proofActions.fieldAdded({ cardId, field, label }));

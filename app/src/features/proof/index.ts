@@ -6,6 +6,8 @@ export { FileFromTray, isClean } from './FileFromTray';
 export { FiledStrip } from './FiledStrip';
 export { runSlice } from './runSlice';
 export { useDeskFiling } from './useDeskFiling';
+export { sidesOf } from './sides';
+export { Strip } from './Strip';
 export { proofActions, proofSlice, selectDraft } from './slice';
 export { forgetDraft, useDraft } from './useDraft';
 

@@ -1,4 +1,4 @@
-import type { FileCard, ProofCard } from '@dossier/contract';
+import type { FilingRequest, ProofCard } from '@dossier/contract';
 import { displayName } from '@dossier/core/people';
 import { noteOf, personFieldsOf } from '@dossier/core/proof';
 import { useCallback } from 'react';
@@ -16,8 +16,8 @@ export const holdUntil = (): number => Date.now() + HOLD_MS;
 
 /**
  * Files a card as somebody new, as its occasion says, without leaving the desk: held back for a moment, so that it can be
- * undone, and sent then, also when the page is closed and opened again. The server refuses it if somebody with one of its
- * addresses or numbers has come to be known meanwhile.
+ * undone, and sent then, also when the page is closed and opened again. The server refuses it if somebody who is
+ * probably the same person is known.
  */
 export function useDeskFiling() {
   const dispatch = useDispatch();
@@ -30,7 +30,7 @@ export function useDeskFiling() {
     ) => {
       if (!session) return;
       const fields = personFieldsOf(draft);
-      const body: FileCard = {
+      const body: FilingRequest = {
         cardId: card.id,
         kind: card.occasion?.kind ?? 'contact',
         fields,

@@ -15,6 +15,8 @@ interface Props {
   onChoose: (run: boolean) => void;
   /** Something to do with it, at the end of the row. */
   act: ReactNode;
+  /** Something to be said under it. */
+  note: ReactNode;
 }
 
 /** One card, or one photograph whose cards are not known yet. */
@@ -24,7 +26,7 @@ export const TrayRow = (props: Props) =>
 const HOLD_MS = 450;
 
 /** A card opens on the desk; held, or with shift, or while rows are being chosen, it is chosen instead. */
-function CardRow({ item, chosen, onChoose, act }: Props) {
+function CardRow({ item, chosen, onChoose, act, note }: Props) {
   const held = useRef<{ timer?: ReturnType<typeof setTimeout>; done: boolean }>({ done: false });
   const label = rowLabel(item);
   if (chosen !== undefined) {
@@ -51,28 +53,31 @@ function CardRow({ item, chosen, onChoose, act }: Props) {
     };
   };
   return (
-    <View className="flex-row items-center border-b border-rule hover:bg-table">
-      <div
-        style={{ flex: 1, minWidth: 0 }}
-        onPointerDown={hold}
-        onPointerUp={release}
-        onPointerLeave={release}
-        onPointerCancel={release}
-        onClickCapture={(event) => {
-          if (!held.current.done && !event.shiftKey) return;
-          event.preventDefault();
-          event.stopPropagation();
-          if (event.shiftKey && !held.current.done) onChoose(true);
-          held.current.done = false;
-        }}
-      >
-        <Link href={`/proof/${item.id}`} aria-label={label}>
-          <View className="w-full px-4 py-3">
-            <RowBody item={item} />
-          </View>
-        </Link>
-      </div>
-      {act ? <View className="pr-4">{act}</View> : null}
+    <View className="border-b border-rule hover:bg-table">
+      <View className="flex-row items-center">
+        <div
+          style={{ flex: 1, minWidth: 0 }}
+          onPointerDown={hold}
+          onPointerUp={release}
+          onPointerLeave={release}
+          onPointerCancel={release}
+          onClickCapture={(event) => {
+            if (!held.current.done && !event.shiftKey) return;
+            event.preventDefault();
+            event.stopPropagation();
+            if (event.shiftKey && !held.current.done) onChoose(true);
+            held.current.done = false;
+          }}
+        >
+          <Link href={`/proof/${item.id}`} aria-label={label}>
+            <View className="w-full px-4 py-3">
+              <RowBody item={item} />
+            </View>
+          </Link>
+        </div>
+        {act ? <View className="pr-4">{act}</View> : null}
+      </View>
+      {note}
     </View>
   );
 }

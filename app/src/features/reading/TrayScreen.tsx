@@ -19,6 +19,8 @@ import { WaitingHere } from './WaitingHere';
 interface Props {
   /** What can be done with a card right on its row. */
   rowAct: (item: TrayItem) => ReactNode;
+  /** Something to be said under its row. */
+  rowNote: (item: TrayItem) => ReactNode;
   /** Whether a card can be filed at a glance. */
   isClean: (item: TrayItem) => boolean;
 }
@@ -32,7 +34,7 @@ export function TrayScreen(props: Props) {
 }
 
 /** The cards that are not filed yet, to be proved one after another or worked on several at a time. */
-function TrayOf({ accountId, rowAct, isClean }: Props & { accountId: string }) {
+function TrayOf({ accountId, rowAct, rowNote, isClean }: Props & { accountId: string }) {
   const router = useRouter();
   const [view, setView] = useState<TrayView>({});
   const { data, error, isLoading, isFetching, refetch, hasNextPage, fetchNextPage, isFetchingNextPage } =
@@ -125,6 +127,7 @@ function TrayOf({ accountId, rowAct, isClean }: Props & { accountId: string }) {
             chosen={selection.active ? selection.chosen.includes(item.id) : undefined}
             onChoose={(run) => selection.toggle(item.id, run)}
             act={rowAct(item)}
+            note={rowNote(item)}
           />
         )}
         extraData={selection}

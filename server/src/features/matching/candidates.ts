@@ -101,3 +101,15 @@ async function withLikeName(
   );
   return rows.map((row) => row.id);
 }
+
+/** From this likelihood on nobody is filed as somebody new without having been compared. */
+const PROBABLY = 0.5;
+
+export async function isProbablyKnown(
+  manager: EntityManager,
+  workspaceId: string,
+  fields: PersonFields,
+): Promise<boolean> {
+  const [first] = await findCandidates(manager, workspaceId, fields);
+  return first !== undefined && first.likelihood >= PROBABLY;
+}

@@ -1,2 +1,3 @@
+export { isProbablyKnown } from './candidates';
 export { DuplicateRow, MatchModelRow, SweepRow } from './entities';
 export { matchingRoutes } from './routes';

@@ -15,14 +15,14 @@ import { fileLocked } from './fileCard';
 /**
  * Files a card without a person, when its occasion or workspace lets it and there is nothing to ask: no doubt, a name, a way to
  * reach it, and nobody who is perhaps the same. Filed again it is filed once.
- * @param isKnown whether somebody here, or another card of the tray, is perhaps of the same person
+ * @param isAsked whether somebody here, or another card of the tray, is perhaps of the same person
  * @returns whether it was filed
  */
 export async function fileByItself(
   manager: EntityManager,
   who: SignedIn,
   cardId: string,
-  isKnown: (manager: EntityManager, card: Card) => Promise<boolean>,
+  isAsked: (manager: EntityManager, card: Card) => Promise<boolean>,
 ): Promise<boolean> {
   const card = await manager.findOne(Card, { where: { id: cardId }, relations: { occasion: true } });
   if (!card || card.state !== 'toProve' || card.draft || card.frontCardId) return false;
@@ -32,7 +32,7 @@ export async function fileByItself(
   const fields = personFieldsOf(draft);
   const isWhole =
     fields.familyName !== '' && fields.givenName !== '' && fields.emails.length + fields.phones.length > 0;
-  if (countDoubts(card.proposals) > 0 || !isWhole || (await isKnown(manager, card))) return false;
+  if (countDoubts(card.proposals) > 0 || !isWhole || (await isAsked(manager, card))) return false;
   const { kind, tags, ownerId } = card.occasion ?? { kind: 'contact', tags: [], ownerId: null };
   await fileLocked(
     manager,
@@ -47,11 +47,12 @@ export async function fileByItself(
       note: noteOf(draft),
       known: null,
       notSame: [],
-      uncompared: true,
+      uncompared: false,
       rating: null,
       consent: null,
     },
-    true,
+    // Compared just now, more strictly than usual.
+    { byItself: true, isKnown: () => Promise.resolve(false) },
   );
   return true;
 }

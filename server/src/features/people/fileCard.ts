@@ -1,8 +1,7 @@
 import type { Action, FileCard, Filed } from '@dossier/contract';
-import { emailKey, phoneKey } from '@dossier/core/matching';
 import { changesBetween, emptyPersonFields, type PersonFields } from '@dossier/core/people';
 import { lessonsOf } from '@dossier/core/reading';
-import { In, IsNull, type DataSource, type EntityManager } from 'typeorm';
+import type { DataSource, EntityManager } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
 import { conflict, notFound } from '../../platform/problem';
 import type { SignedIn } from '../../platform/session';
@@ -12,7 +11,7 @@ import { ownerIn } from '../capture';
 import { Card, closeSecondLook, learn, removePicturesSoon } from '../reading';
 import { log } from './changeLog';
 import { giveConsent } from './consents';
-import { FilingReceipt, Note, Person, Reach } from './entities';
+import { FilingReceipt, Note, Person } from './entities';
 import { keepApart } from './keepApart';
 import { lockPerson } from './lockPerson';
 import { changePerson, personColumns, saveParts } from './savePerson';
@@ -25,24 +24,35 @@ import { distinctTags } from './tags';
  * @throws ProblemError 404 for a card or person that is not here, 409 for a card filed otherwise or
  *   a person that changed since it was shown
  */
-export function fileCard(database: DataSource, who: SignedIn, key: string, request: FileCard): Promise<Filed> {
-  return inWorkspace(database, who.workspaceId, (manager) => fileLocked(manager, who, key, request, false));
+export function fileCard(
+  database: DataSource,
+  who: SignedIn,
+  key: string,
+  request: FileCard,
+  isKnown: IsKnown,
+): Promise<Filed> {
+  return inWorkspace(database, who.workspaceId, (manager) =>
+    fileLocked(manager, who, key, request, { byItself: false, isKnown }),
+  );
 }
 
-/** @param byItself whether nobody has looked at the card */
+/** Whether somebody of the workspace is probably the person of these fields. */
+export type IsKnown = (manager: EntityManager, workspaceId: string, fields: PersonFields) => Promise<boolean>;
+
+/** @param byItself whether nobody has looked at the card; @param isKnown asked when it was not compared */
 export async function fileLocked(
   manager: EntityManager,
   who: SignedIn,
   key: string,
   request: FileCard,
-  byItself: boolean,
+  { byItself, isKnown }: Pick<Filing, 'byItself' | 'isKnown'>,
 ): Promise<Filed> {
   const card = await manager.findOne(Card, { where: { id: request.cardId }, lock: { mode: 'pessimistic_write' } });
   if (!card) throw notFound('This card');
   const receipt = await manager.findOneBy(FilingReceipt, { workspaceId: who.workspaceId, key });
   if (receipt) return answerOf(receipt, request);
   if (card.state === 'filed') throw conflict('already-filed', 'This card is filed already. Open the person to see it.');
-  const filing = { manager, who, card, request, byItself, at: new Date() };
+  const filing = { manager, who, card, request, byItself, isKnown, at: new Date() };
   if (card.state === 'attached')
     throw conflict('is-a-back', 'This is the back of another card. File that card: the back goes with it.');
   const filed = request.known ? await updateKnown(filing, request.known) : await createPerson(filing);
@@ -76,12 +86,13 @@ interface Filing {
   card: Card;
   request: FileCard;
   byItself: boolean;
+  isKnown: IsKnown;
   at: Date;
 }
 
 async function createPerson(filing: Filing): Promise<Filed> {
   const { manager, who, request, at } = filing;
-  if (request.uncompared) await assertUnknown(manager, request.fields);
+  if (request.uncompared) await assertUnknown(filing);
   const personId = uuidv7();
   await manager.insert(Person, {
     id: personId,
@@ -116,14 +127,10 @@ async function updateKnown(filing: Filing, known: NonNullable<FileCard['known']>
   return { personId: person.id, outcome };
 }
 
-/** @throws ProblemError 409 when somebody has one of the addresses or numbers */
-async function assertUnknown(manager: EntityManager, { emails, phones }: PersonFields): Promise<void> {
-  const keys = [...emails.map(emailKey), ...phones.filter((p) => p.kind !== 'fax').map((p) => phoneKey(p.value))];
-  if (keys.length === 0 || !(await manager.existsBy(Reach, { key: In(keys), person: { deletedAt: IsNull() } }))) return;
-  throw conflict(
-    'perhaps-known',
-    'Somebody with the same address or number is known already. Compare them, then file this card.',
-  );
+/** @throws ProblemError 409 when somebody is probably the same person */
+async function assertUnknown({ manager, who, request, isKnown }: Filing): Promise<void> {
+  if (!(await isKnown(manager, who.workspaceId, request.fields))) return;
+  throw conflict('perhaps-known', 'Somebody here is probably the same person. Compare them, then file this card.');
 }
 
 /** Note, consent, who it is not, and what was done. */

@@ -19,7 +19,7 @@ import { listFiledByItself, markSeen, saveFilingSettings, takeBack } from './byI
 import { addConsent, withdrawConsent } from './consents';
 import { deletePerson, editPerson, restorePerson } from './editPerson';
 import { erasePerson } from './erasePerson';
-import { fileCard } from './fileCard';
+import { fileCard, type IsKnown } from './fileCard';
 import { findPeople } from './findPeople';
 import { loadPerson } from './loadPerson';
 import { mergePeople, undoMerge } from './merge';
@@ -28,7 +28,8 @@ import { listTags, renameTag } from './tags';
 
 const Id = z.object({ id: z.uuid() });
 
-export function peopleRoutes(database: DataSource): Router {
+/** @param isKnown asked before a card that nobody compared is filed as somebody new */
+export function peopleRoutes(database: DataSource, isKnown: IsKnown): Router {
   return Router()
     .get('/people', async (request, response) => {
       response.json(await findPeople(database, whoIs(request), PeopleQuery.parse(request.query)));
@@ -41,7 +42,7 @@ export function peopleRoutes(database: DataSource): Router {
       if (!key || key.length > 100) {
         throw new ProblemError(400, 'no-key', 'Something is missing', 'The header Idempotency-Key is missing.');
       }
-      const filed = await fileCard(database, whoIs(request), key, FileCard.parse(request.body));
+      const filed = await fileCard(database, whoIs(request), key, FileCard.parse(request.body), isKnown);
       response.status(filed.outcome === 'created' ? 201 : 200).json(filed);
     })
     .get('/people/:id', async (request, response) => {

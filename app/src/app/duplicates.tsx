@@ -1,0 +1,1 @@
+export { DuplicatesScreen as default } from '@/features/matching';

@@ -1,0 +1,1 @@
+export { FiledByItselfScreen as default } from '@/features/matching';

@@ -1,0 +1,1 @@
+export { TagsScreen as default } from '@/features/people';

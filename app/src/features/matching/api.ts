@@ -1,0 +1,34 @@
+import type { Duplicates, MergedCertain, NotSame, Sweep, TrayTwins } from '@dossier/contract';
+import { api } from '@/lib/api';
+
+const matchingApi = api.injectEndpoints({
+  endpoints: (build) => ({
+    duplicates: build.query<Duplicates, void>({ query: () => '/duplicates', providesTags: ['Person'] }),
+    startSweep: build.mutation<Sweep, void>({
+      query: () => ({ url: '/sweeps', method: 'POST' }),
+      invalidatesTags: ['Person'],
+    }),
+    cancelSweep: build.mutation<void, void>({
+      query: () => ({ url: '/sweeps/latest', method: 'DELETE' }),
+      invalidatesTags: ['Person'],
+    }),
+    mergeCertain: build.mutation<MergedCertain, void>({
+      query: () => ({ url: '/duplicates/merge', method: 'POST' }),
+      invalidatesTags: ['Person'],
+    }),
+    notSame: build.mutation<void, NotSame>({
+      query: (body) => ({ url: '/not-same', method: 'POST', body }),
+      invalidatesTags: ['Person', 'Tray'],
+    }),
+    trayTwins: build.query<TrayTwins, void>({ query: () => '/tray/twins', providesTags: ['Tray'] }),
+  }),
+});
+
+export const {
+  useCancelSweepMutation,
+  useDuplicatesQuery,
+  useMergeCertainMutation,
+  useNotSameMutation,
+  useStartSweepMutation,
+  useTrayTwinsQuery,
+} = matchingApi;

@@ -1,0 +1,198 @@
+import type { Person, PersonEdit, PersonKind } from '@dossier/contract';
+import type { PersonFields, PhoneEntry } from '@dossier/core/people';
+import { normalPhone } from '@dossier/core/people/typedPhone';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { useSessionQuery } from '@/features/account';
+import { hasStatus, problemText } from '@/lib/api';
+import { personFieldLabel } from '@/lib/fieldLabels';
+import { Button, Choice, Notice, Select, Subheading, TagField, Text, TextField } from '@/ui';
+import { useEditPersonMutation, useTagsQuery } from './api';
+
+const KINDS = [
+  { value: 'contact', label: 'Contact' },
+  { value: 'lead', label: 'Lead' },
+] as const;
+const TEXTS = ['prefix', 'givenName', 'middleName', 'familyName', 'suffix', 'title', 'department', 'company'] as const;
+const PLACE = ['street', 'postalCode', 'locality', 'region', 'country'] as const;
+const PHONE_KINDS = [
+  { value: 'mobile', label: 'mobile' },
+  { value: 'work', label: 'work' },
+  { value: 'fax', label: 'fax' },
+] as const;
+
+/** The whole record, to be changed by hand. What somebody else changed meanwhile is shown beside, and nothing is lost. */
+export function EditPerson({ person, onDone }: { person: Person; onDone: () => void }) {
+  const { data: session } = useSessionQuery();
+  const knownTags = useTagsQuery().data?.items.map(({ tag }) => tag) ?? [];
+  const [seen, setSeen] = useState(person);
+  const [edit, setEdit] = useState<Omit<PersonEdit, 'version'>>({
+    fields: person.fields,
+    kind: person.kind,
+    tags: person.tags,
+    rating: person.rating,
+  });
+  const [save, { isLoading, error }] = useEditPersonMutation();
+  const set = (fields: Partial<PersonFields>) => setEdit({ ...edit, fields: { ...edit.fields, ...fields } });
+  const { fields } = edit;
+  const submit = async () => {
+    const phones = fields.phones
+      .filter(({ value }) => value.trim())
+      .map((phone) => ({ ...phone, value: normalPhone(phone.value, session?.workspace.country ?? null) }));
+    const filled = (list: readonly string[]) => list.map((text) => text.trim()).filter(Boolean);
+    const cleaned = { ...fields, phones, emails: filled(fields.emails), websites: filled(fields.websites) };
+    const answer = await save({ id: person.id, edit: { ...edit, fields: cleaned, version: seen.version } });
+    if (!answer.error) onDone();
+  };
+  const changedMeanwhile = hasStatus(error, 409) && person.version !== seen.version;
+  return (
+    <View className="gap-5">
+      <Choice<PersonKind>
+        label="Kind"
+        options={KINDS}
+        value={edit.kind}
+        onChange={(kind) => setEdit({ ...edit, kind })}
+      />
+      <View className="gap-3">
+        {TEXTS.map((field) => (
+          <TextField
+            key={field}
+            label={personFieldLabel(field)}
+            value={fields[field]}
+            onChangeText={(text) => set({ [field]: text })}
+            maxLength={240}
+          />
+        ))}
+      </View>
+      <TextList label="E-mail" inputMode="email" values={fields.emails} onChange={(emails) => set({ emails })} />
+      <Phones phones={fields.phones} onChange={(phones) => set({ phones })} />
+      <TextList label="Web" inputMode="url" values={fields.websites} onChange={(websites) => set({ websites })} />
+      <View className="gap-3">
+        {PLACE.map((field) => (
+          <TextField
+            key={field}
+            label={personFieldLabel(field)}
+            value={fields[field]}
+            onChangeText={(text) => set({ [field]: text })}
+            maxLength={120}
+          />
+        ))}
+      </View>
+      <TagField label="Tags" tags={edit.tags} onChange={(tags) => setEdit({ ...edit, tags })} known={knownTags} />
+      <View className="items-start gap-1">
+        <Text aria-hidden>Rating</Text>
+        <Select
+          label="Rating"
+          value={edit.rating ?? ''}
+          onChange={(value) => setEdit({ ...edit, rating: value || null })}
+          options={[
+            { value: '', label: 'None' },
+            ...[...new Set([...(session?.workspace.ratings ?? []), ...(edit.rating ? [edit.rating] : [])])].map(
+              (value) => ({ value, label: value }),
+            ),
+          ]}
+        />
+      </View>
+      {changedMeanwhile ? (
+        <ChangedMeanwhile before={seen} now={person} mine={edit.fields} onKeepMine={() => setSeen(person)} />
+      ) : error ? (
+        <Notice fault>{problemText(error)}</Notice>
+      ) : null}
+      <View className="flex-row gap-2">
+        <Button look="ink" busy={isLoading} disabled={changedMeanwhile} onPress={() => void submit()}>
+          Save
+        </Button>
+        <Button look="bare" onPress={onDone}>
+          Leave as it was
+        </Button>
+      </View>
+    </View>
+  );
+}
+
+/** Both sides of what two people changed at once. */
+function ChangedMeanwhile({
+  before,
+  now,
+  mine,
+  onKeepMine,
+}: {
+  before: Person;
+  now: Person;
+  mine: PersonFields;
+  onKeepMine: () => void;
+}) {
+  const fields = [...TEXTS, ...PLACE].filter((field) => now.fields[field] !== before.fields[field]);
+  const by = now.history[0]?.actor ?? 'Somebody';
+  return (
+    <View role="alert" className="gap-2 border-l-2 border-brick pl-3">
+      <Subheading>{`${by} changed this record meanwhile`}</Subheading>
+      {fields.length === 0 ? <Text>Addresses, numbers, tags or rating were changed.</Text> : null}
+      {fields.map((field) => (
+        <Text
+          key={field}
+        >{`${personFieldLabel(field)}: theirs “${now.fields[field] || 'nothing'}”, yours “${mine[field] || 'nothing'}”`}</Text>
+      ))}
+      <View className="items-start">
+        <Button onPress={onKeepMine}>Keep what is written here</Button>
+      </View>
+    </View>
+  );
+}
+
+interface TextListProps {
+  label: string;
+  inputMode: 'email' | 'url';
+  values: readonly string[];
+  onChange: (values: string[]) => void;
+}
+
+const TextList = ({ label, inputMode, values, onChange }: TextListProps) => (
+  <View className="gap-3">
+    {[...values, ''].map((value, i) => (
+      <TextField
+        key={i}
+        label={i < values.length ? label : `Another ${label.toLowerCase()}`}
+        inputMode={inputMode}
+        autoCapitalize="none"
+        value={value}
+        onChangeText={(text) =>
+          onChange(i < values.length ? values.map((old, k) => (k === i ? text : old)) : [...values, text])
+        }
+        maxLength={254}
+      />
+    ))}
+  </View>
+);
+
+const Phones = ({ phones, onChange }: { phones: readonly PhoneEntry[]; onChange: (phones: PhoneEntry[]) => void }) => (
+  <View className="gap-3">
+    {[...phones, { value: '', kind: 'work' as const, extension: '' }].map((phone, i) => {
+      const set = (change: Partial<PhoneEntry>) =>
+        onChange(
+          i < phones.length
+            ? phones.map((old, k) => (k === i ? { ...old, ...change } : old))
+            : [...phones, { ...phone, ...change }],
+        );
+      return (
+        <View key={i} className="flex-row flex-wrap items-end gap-3">
+          <View className="min-w-[180px] flex-1">
+            <TextField
+              label={i < phones.length ? 'Phone' : 'Another phone'}
+              inputMode="tel"
+              value={phone.value}
+              onChangeText={(value) => set({ value })}
+              maxLength={60}
+            />
+          </View>
+          <Select
+            label={`Kind of phone ${i + 1}`}
+            options={PHONE_KINDS}
+            value={phone.kind}
+            onChange={(kind) => set({ kind })}
+          />
+        </View>
+      );
+    })}
+  </View>
+);
