@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
 import AxeBuilder from '@axe-core/playwright';
 import { expect, type FileChooser, type Page } from '@playwright/test';
@@ -6,7 +7,15 @@ export const demoPhoto = (name: string): string => join(import.meta.dirname, '..
 
 export async function signIn(
   page: Page,
-  desk: 'phone' | 'wide' | 'trouble' | 'capture' | 'colleague' | 'offline' | 'stormy' | 'proof-phone' | 'proof-wide',
+  desk:
+    | 'phone'
+    | 'wide'
+    | 'trouble'
+    | 'capture'
+    | 'colleague'
+    | 'offline'
+    | 'stormy'
+    | `${'proof' | 'known'}-${'phone' | 'wide'}`,
   path = '/tray',
 ): Promise<void> {
   await page.goto(path);
@@ -30,6 +39,15 @@ export async function pickFiles(page: Page, files: Parameters<FileChooser['setFi
       .click(),
   ]);
   await chooser.setFiles(files);
+}
+
+/** Puts a card into the tray of whoever is signed in, made of the text of a signature. @returns its id */
+export async function textCard(page: Page, lines: readonly string[]): Promise<string> {
+  const id = randomUUID();
+  const data = { kind: 'text', text: lines.join('\n'), takenAt: new Date().toISOString() };
+  const answer = await page.request.put(`/api/v1/cards/${id}/text`, { data });
+  expect(answer.ok()).toBe(true);
+  return id;
 }
 
 /** Takes what the camera sees. */

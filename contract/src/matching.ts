@@ -22,7 +22,19 @@ export const MatchQuery = z.object({
 });
 export type MatchQuery = z.infer<typeof MatchQuery>;
 
-export const Match = z.object({ person: Person, ...Likeness });
+/** A person as it is compared with a card. */
+export const KnownPerson = Person.pick({
+  id: true,
+  kind: true,
+  fullName: true,
+  fields: true,
+  rating: true,
+  version: true,
+}).extend({
+  /** Fields that somebody changed by hand last: they beat what is only read. */
+  settled: z.array(z.string()),
+});
+export const Match = z.object({ person: KnownPerson, ...Likeness });
 export type Match = z.infer<typeof Match>;
 export const Matches = z.object({ matches: z.array(Match) });
 export type Matches = z.infer<typeof Matches>;

@@ -18,15 +18,18 @@ export interface Limits {
 }
 export const LIMITS: Limits = { same: 0.95, perhaps: 0.05 };
 
-export interface Match {
+export interface Likely {
   /** Probability that both are records of one person, 0–1. */
   likelihood: number;
+  outcome: Outcome;
+}
+
+export interface Match extends Likely {
   band: Band;
   /** Agreements and differences, the most telling first. */
   evidence: Evidence[];
   /** The person agrees, the firm does not. */
   newJob: boolean;
-  outcome: Outcome;
 }
 
 /** How each part of two records compares. */
@@ -71,21 +74,11 @@ export class Matcher {
     return this.#matchOf(this.weigh(a, b));
   }
 
-  #matchOf({ findings, bits, newJob, names, reach, places }: Weighed): Match {
-    const likelihood = likelihoodOf(bits);
-    return {
-      likelihood,
-      band: this.bandOf(likelihood),
-      evidence: evidenceOf(findings),
-      newJob,
-      outcome: {
-        given: names.given,
-        family: names.family,
-        mailbox: whetherSame(reach.mailbox),
-        phone: whetherSame(reach.phone),
-        firm: places.firm,
-      },
-    };
+  #matchOf(weighed: Weighed): Match {
+    const likelihood = likelihoodOf(weighed.bits);
+    const { findings, newJob } = weighed;
+    const band = this.bandOf(likelihood);
+    return { likelihood, band, newJob, evidence: evidenceOf(findings), outcome: outcomeOf(weighed) };
   }
 
   bandOf(likelihood: number): Band {
@@ -93,17 +86,18 @@ export class Matcher {
   }
 
   /**
-   * The comparison, unless they are different, as most are.
+   * How likely two are one person, unless they are different, as most are; without the reasons, which take longer than the rest.
    * @param reached whether they may have an address or number in common; without one another name settles it, and quickly
    */
-  compareIfAlike(a: Features, b: Features, reached: boolean): Match | undefined {
+  weighIfAlike(a: Features, b: Features, reached: boolean): Likely | undefined {
     if (this.#lowIsDifferent && this.#names.disagree(a.name, b.name)) {
       if (!reached) return undefined;
       const { mailbox, phone } = compareReach(a, b, this.model.frequencies, this.#matches);
       if (mailbox !== 'own' && phone !== 'own') return undefined;
     }
     const weighed = this.weigh(a, b);
-    return this.bandOf(likelihoodOf(weighed.bits)) === 'different' ? undefined : this.#matchOf(weighed);
+    const likelihood = likelihoodOf(weighed.bits);
+    return this.bandOf(likelihood) === 'different' ? undefined : { likelihood, outcome: outcomeOf(weighed) };
   }
 
   /** The comparisons one by one, and their sum with what was known before, in bits of log-odds. */
@@ -123,6 +117,14 @@ export class Matcher {
     return { findings, bits, newJob: moved && !disagrees(names), names, reach, places };
   }
 }
+
+const outcomeOf = ({ names, reach, places }: Weighed): Outcome => ({
+  given: names.given,
+  family: names.family,
+  mailbox: whetherSame(reach.mailbox),
+  phone: whetherSame(reach.phone),
+  firm: places.firm,
+});
 
 const whetherSame = (reach: ReachOutcome): Outcome['mailbox'] =>
   reach === 'own' || reach === 'shared' ? 'same' : reach;

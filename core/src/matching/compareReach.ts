@@ -1,4 +1,5 @@
 import { formatPhone } from '../people/formatPhone';
+import { memo } from './memo';
 import type { Finding } from './evidence';
 import type { Features } from './features';
 import type { Frequencies } from './frequencies';
@@ -7,6 +8,8 @@ import { CHANCE, type MatchProbabilities } from './weights';
 
 /** `own` is what reaches both and hardly anybody else, `shared` what reaches an office. */
 export type ReachOutcome = 'own' | 'shared' | 'close' | 'different' | 'unknown';
+
+const printed = memo(formatPhone);
 
 /** What mailboxes and numbers say: by themselves, and as those of one office. */
 export interface ReachComparison {
@@ -94,7 +97,7 @@ function comparePhones(
   if (number !== undefined) {
     const [mine, theirs] = [a.extensions[number], b.extensions[number]];
     if (mine && theirs && mine !== theirs) {
-      shared.push({ about: 'phone', weight: 6, words: () => `same switchboard, ${formatPhone(number)}` });
+      shared.push({ about: 'phone', weight: 6, words: () => `same switchboard, ${printed(number)}` });
       against.push({ about: 'phone', weight: -4, words: () => 'another extension' });
       return 'different';
     }
@@ -103,7 +106,7 @@ function comparePhones(
     (sharers > 2 ? shared : own).push({
       about: 'phone',
       weight,
-      words: () => (sharers > 2 ? `same switchboard, ${formatPhone(number)}` : `same phone, ${formatPhone(number)}`),
+      words: () => (sharers > 2 ? `same switchboard, ${printed(number)}` : `same phone, ${printed(number)}`),
     });
     if (sharers <= 2) return 'own';
     // Beside the switchboard each has another number: that tells them apart.

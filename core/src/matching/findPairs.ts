@@ -1,8 +1,9 @@
 import { blockKeys, isReachKey } from './blockKeys';
-import type { Match, Matcher } from './comparePeople';
+import type { Likely, Matcher } from './comparePeople';
 import type { Features } from './features';
 
-export interface Pair extends Match {
+/** Two records that are alike. */
+export interface Pair extends Likely {
   /** Positions of both records in the register. */
   a: number;
   b: number;
@@ -58,7 +59,7 @@ export function* findPairs(
       [others, false],
     ] as const) {
       for (const a of list) {
-        const match = matcher.compareIfAlike(register[a]!, register[b]!, isReached);
+        const match = matcher.weighIfAlike(register[a]!, register[b]!, isReached);
         if (match) pairs.push({ ...match, a, b });
       }
     }

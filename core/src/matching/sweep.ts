@@ -1,4 +1,4 @@
-import { LIMITS, Matcher, type Limits } from './comparePeople';
+import { LIMITS, Matcher, type Limits, type Match } from './comparePeople';
 import type { Features } from './features';
 import { findPairs, type Pair } from './findPairs';
 import { FrequencyCounter } from './frequencies';
@@ -6,7 +6,7 @@ import { learnFrom, type Learned } from './learn';
 
 export interface Sweep {
   /** Pairs in the upper two bands, the likeliest first. */
-  pairs: Pair[];
+  pairs: (Match & Pair)[];
   frequencies: FrequencyCounter;
   learned: Learned;
 }
@@ -30,8 +30,8 @@ export function* sweep(register: readonly Features[], limits: Limits = LIMITS): 
   const learned = learnFrom(candidates, register.length);
   const matcher = new Matcher({ frequencies, ...learned, limits });
   const pairs = candidates
+    .filter(({ a, b }) => matcher.weighIfAlike(register[a]!, register[b]!, true))
     .map(({ a, b }) => ({ ...matcher.compare(register[a]!, register[b]!), a, b }))
-    .filter(({ band }) => band !== 'different')
     .sort((x, y) => y.likelihood - x.likelihood || x.a - y.a || x.b - y.b);
   return { pairs, frequencies, learned };
 }

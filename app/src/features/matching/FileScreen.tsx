@@ -9,14 +9,7 @@ import { ScrollView, View } from 'react-native';
 import { useDispatch } from 'react-redux';
 import { CardView, proofActions, useCardQuery, useDraft } from '@/features/proof';
 import { useSessionQuery, useTeamQuery } from '@/features/account';
-import {
-  ConsentFields,
-  consentComplaint,
-  NO_CONSENT,
-  settledFields,
-  useMatchesQuery,
-  useTagsQuery,
-} from '@/features/people';
+import { ConsentFields, consentComplaint, NO_CONSENT, useMatchesQuery, useTagsQuery } from '@/features/people';
 import { isUnreachable, problemText } from '@/lib/api';
 import { useWide } from '@/lib/useWide';
 import {
@@ -109,9 +102,8 @@ function Filing({ cardId, fields, note, ownNote, settledOnCard, wrong, doubts, o
     chosenId === null
       ? undefined
       : (matches.find((m) => m.person.id === chosenId) ?? matches.find((m) => m.likelihood >= 0.5));
-  const settledInRecord = known ? settledFields(known.person) : undefined;
   const differences = known
-    ? compareFields(known.person.fields, fields, { onCard: settledOnCard, inRecord: settledInRecord! })
+    ? compareFields(known.person.fields, fields, { onCard: settledOnCard, inRecord: new Set(known.person.settled) })
     : [];
   const inNewJob = known ? (newJob ?? known.newJob) : false;
   const choiceOf = (field: keyof PersonFields) =>
@@ -131,7 +123,7 @@ function Filing({ cardId, fields, note, ownNote, settledOnCard, wrong, doubts, o
       ownerId: ownerId || null,
       uncompared: unreachable && !known,
       known: known ? { personId: known.person.id, version: known.person.version, newJob: inNewJob } : null,
-      notSame: matches.filter((m) => m !== known && (!known || m.band === 'same')).map((m) => m.person.id),
+      notSame: known ? [] : matches.map((m) => m.person.id),
       rating: rating === undefined ? (known?.person.rating ?? null) : rating,
       consent: consent.channels.length > 0 ? consent : null,
     });

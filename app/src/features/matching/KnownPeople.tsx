@@ -35,7 +35,12 @@ export function KnownPeople({ matches, chosen, onChoose, onNotSame }: Props) {
             <View className="w-full">
               <Reasons evidence={evidence} />
             </View>
-            <Button look="bare" label={`${person.fullName} is somebody else`} onPress={() => onNotSame(person.id)}>
+            <Button
+              look="bare"
+              className="-ml-4"
+              label={`${person.fullName} is somebody else`}
+              onPress={() => onNotSame(person.id)}
+            >
               Somebody else
             </Button>
           </View>

@@ -12,7 +12,6 @@ export {
 } from './api';
 export { ConsentFields, consentComplaint, NO_CONSENT } from './ConsentFields';
 export { NobodyChosen, PeopleLayout } from './PeopleLayout';
-export { settledFields } from './settledFields';
 
 export const PersonScreen = lazyScreen(() => import('./PersonScreen'), 'PersonScreen');
 export const TagsScreen = lazyScreen(() => import('./TagsScreen'), 'TagsScreen');

@@ -2,16 +2,16 @@ import { blockKeys, featuresOf, type Features, type Match as Comparison } from '
 import { sortName, type PersonFields } from '@dossier/core/people';
 import type { EntityManager } from 'typeorm';
 import { Workspace } from '../../platform/entities';
-import { loadFields } from '../people';
+import { loadRecords, type PersonRecord } from '../people';
 import { matcherFor } from './matcherOf';
 
 /** With so many people a key says nothing; others do. */
 const LARGEST_BLOCK = 60;
 /** So many are compared at most, those with most keys in common first. */
-const MOST_COMPARED = 60;
+const MOST_COMPARED = 40;
 
 export interface Candidate extends Comparison {
-  personId: string;
+  person: PersonRecord;
 }
 
 /**
@@ -31,33 +31,25 @@ export async function findCandidates(
     manager,
     workspaceId,
     features,
-    country,
     await withKeyInCommon(manager, workspaceId, features, apartFrom),
   );
   if (byKeys.length > 0) return byKeys;
   const name = sortName(fields);
   if (!fields.familyName || name.length < 5) return [];
-  return compareWith(
-    manager,
-    workspaceId,
-    features,
-    country,
-    await withLikeName(manager, workspaceId, name, apartFrom),
-  );
+  return compareWith(manager, workspaceId, features, await withLikeName(manager, workspaceId, name, apartFrom));
 }
 
 async function compareWith(
   manager: EntityManager,
   workspaceId: string,
   features: Features,
-  country: string,
   ids: readonly string[],
 ): Promise<Candidate[]> {
   if (ids.length === 0) return [];
   const matcher = await matcherFor(manager, workspaceId, features);
-  const people = await loadFields(manager, ids);
-  return [...people]
-    .map(([personId, { fields }]) => ({ personId, ...matcher.compare(features, featuresOf(fields, country)) }))
+  const people = await loadRecords(manager, ids);
+  return people
+    .map((person) => ({ person, ...matcher.compare(features, person.features) }))
     .filter(({ band }) => band !== 'different')
     .sort((a, b) => b.likelihood - a.likelihood);
 }

@@ -109,7 +109,7 @@ async function groupsOf(manager: EntityManager) {
     .orderBy('d.likelihood', 'DESC')
     .addOrderBy('d.oneId')
     .addOrderBy('d.otherId')
-    .take(MOST_PAIRS)
+    .limit(MOST_PAIRS)
     .getMany();
   return groupPairs<string, DuplicateLink>(
     rows.map((row) => ({ a: row.oneId, b: row.otherId, likelihood: row.likelihood, row })),

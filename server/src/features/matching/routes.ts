@@ -3,7 +3,7 @@ import { Router } from 'express';
 import type { DataSource } from 'typeorm';
 import { whoIs, type SignedIn } from '../../platform/session';
 import { inWorkspace } from '../../platform/workspaceScope';
-import { keptApartFrom, loadPerson } from '../people';
+import { fieldsSettledIn, keptApartFrom } from '../people';
 import { findCandidates } from './candidates';
 import { cancelSweep, listDuplicates, mergeCertain, notSame, startSweep } from './duplicates';
 import { trayTwins } from './trayTwins';
@@ -43,11 +43,16 @@ function findMatches(database: DataSource, who: SignedIn, { fields, cardId }: Ma
   return inWorkspace(database, who.workspaceId, async (manager) => {
     const apart = cardId ? await keptApartFrom(manager, cardId) : [];
     const candidates = (await findCandidates(manager, who.workspaceId, fields, apart)).slice(0, MOST_MATCHES);
-    const matches: Matches['matches'] = [];
-    for (const { personId, likelihood, band, newJob, evidence } of candidates) {
-      const person = await loadPerson(manager, personId);
-      if (person && band !== 'different') matches.push({ person, likelihood, band, newJob, evidence });
-    }
+    const settled = await fieldsSettledIn(
+      manager,
+      candidates.map(({ person }) => person.id),
+    );
+    const matches = candidates.flatMap(({ person, likelihood, band, newJob, evidence }) => {
+      const { features: _, ...record } = person;
+      return band === 'different'
+        ? []
+        : [{ person: { ...record, settled: settled.get(person.id)! }, likelihood, band, newJob, evidence }];
+    });
     return { matches };
   });
 }

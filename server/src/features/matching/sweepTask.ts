@@ -1,16 +1,17 @@
-import { featuresOf, sweep, type Features, type Sweep } from '@dossier/core/matching/people';
-import type { PersonFields } from '@dossier/core/people';
+import { sweep, type Features, type Sweep } from '@dossier/core/matching/people';
 import type { Task } from 'graphile-worker';
 import type { DataSource, EntityManager } from 'typeorm';
 import { setImmediate as nextTurn } from 'node:timers/promises';
 import { z } from 'zod';
 import type { Logger } from '../../platform/logger';
 import { inWorkspace } from '../../platform/workspaceScope';
-import { NotSame } from '../people';
+import { loadRecordsAfter, NotSame } from '../people';
 import { DuplicateRow, MatchModelRow, SweepRow } from './entities';
 
 const Payload = z.object({ workspaceId: z.uuid(), sweepId: z.uuid() });
 const AT_ONCE = 5000;
+/** So many reasons are kept of each pair, the most telling ones. */
+const MOST_REASONS = 8;
 /** How often progress is written down and it is looked whether to stop. */
 const TELL_MS = 700;
 
@@ -84,7 +85,16 @@ async function keepFound(
     const [oneId, otherId] = [register[a]!.id, register[b]!.id].sort() as [string, string];
     return apart.has(`${oneId} ${otherId}`)
       ? []
-      : [{ one_id: oneId, other_id: otherId, likelihood, band, new_job: newJob, evidence }];
+      : [
+          {
+            one_id: oneId,
+            other_id: otherId,
+            likelihood,
+            band,
+            new_job: newJob,
+            evidence: evidence.slice(0, MOST_REASONS),
+          },
+        ];
   });
   await manager.delete(DuplicateRow, { workspaceId });
   for (let i = 0; i < rows.length; i += AT_ONCE) {
@@ -105,79 +115,14 @@ async function keepFound(
   await manager.update(SweepRow, { id: sweepId }, { state: 'done', progress: 1, finishedAt: new Date() });
 }
 
-interface Row {
-  id: string;
-  prefix: string;
-  given_name: string;
-  middle_name: string;
-  family_name: string;
-  suffix: string;
-  street: string;
-  postal_code: string;
-  locality: string;
-  country: string;
-  title: string | null;
-  company: string | null;
-  reach:
-    | {
-        kind: 'email' | 'phone' | 'website';
-        value: string;
-        key: string;
-        phone_kind: string | null;
-        extension: string;
-      }[]
-    | null;
-}
-
-/** Everybody who is not deleted, as they are compared; page by page, as plain rows. */
+/** Everybody who is not deleted, as they are compared, page by page. */
 async function loadRegister(manager: EntityManager): Promise<Registered[]> {
   const register: Registered[] = [];
-  for (let after = '00000000-0000-0000-0000-000000000000', page: Row[] = []; ; after = page.at(-1)!.id) {
-    page = await manager.query<Row[]>(
-      `select p.id, p.prefix, p.given_name, p.middle_name, p.family_name, p.suffix, p.street, p.postal_code, p.locality, p.country,
-         e.title, c.name as company,
-         (select json_agg(json_build_object('kind', r.kind, 'value', r.value, 'key', r.key, 'phone_kind', r.phone_kind, 'extension', r.extension)
-                          order by r.position) from reach r where r.person_id = p.id) as reach
-       from person p
-         left join employment e on e.person_id = p.id and e.ended_at is null
-         left join company c on c.id = e.company_id
-       where p.id > $1 and p.deleted_at is null order by p.id limit ${AT_ONCE}`,
-      [after],
-    );
-    for (const row of page) register.push({ id: row.id, features: featuresOfRow(row) });
+  for (let after = NOBODY; ; after = register.at(-1)!.id) {
+    const page = await loadRecordsAfter(manager, after, AT_ONCE);
+    for (const { id, features } of page) register.push({ id, features });
     if (page.length < AT_ONCE) return register;
   }
 }
 
-function featuresOfRow(row: Row): Features {
-  const reach = row.reach ?? [];
-  const values = (kind: string) => reach.filter((one) => one.kind === kind);
-  const fields: PersonFields = {
-    prefix: row.prefix,
-    givenName: row.given_name,
-    middleName: row.middle_name,
-    familyName: row.family_name,
-    suffix: row.suffix,
-    title: row.title ?? '',
-    department: '',
-    company: row.company ?? '',
-    emails: values('email').map(({ value }) => value),
-    phones: values('phone').map(({ value, phone_kind, extension }) => ({
-      value,
-      kind: (phone_kind ?? 'work') as 'work',
-      extension,
-    })),
-    websites: values('website').map(({ value }) => value),
-    street: row.street,
-    postalCode: row.postal_code,
-    locality: row.locality,
-    region: '',
-    country: row.country,
-    more: [],
-  };
-  return featuresOf(
-    fields,
-    undefined,
-    values('phone').map(({ key }) => key),
-  );
-}
+const NOBODY = '00000000-0000-0000-0000-000000000000';

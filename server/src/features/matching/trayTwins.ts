@@ -38,7 +38,8 @@ async function findTwins(manager: EntityManager, workspaceId: string): Promise<T
   const apart = new Set((await manager.find(NotSame)).map(({ oneId, otherId }) => `${oneId} ${otherId}`));
   const twins: TrayTwin[] = [];
   for (const { pairs } of findPairs(features, matcher)) {
-    for (const { a, b, likelihood, newJob, evidence } of pairs) {
+    for (const { a, b } of pairs) {
+      const { likelihood, newJob, evidence } = matcher.compare(features[a]!, features[b]!);
       const cardIds: TrayTwin['cardIds'] = [cards[a]!.id, cards[b]!.id];
       if (apart.has([...cardIds].sort().join(' '))) continue;
       const sameCard = likelihood >= LIMITS.same && !newJob && evidence.every(({ weight }) => weight > -1);

@@ -54,6 +54,6 @@ async function atDomains(manager: EntityManager, workspaceId: string, emails: re
                where e.company_id = company.id and k.workspace_id = :workspaceId and k.key = any(:keys))`,
       { keys: domains.map((domain) => `@${domain}`) },
     )
-    .take(5)
+    .limit(5)
     .getMany();
 }

@@ -1,32 +1,43 @@
 import { blockKeys, featuresOf } from '@dossier/core/matching/people';
 import type { PersonFields } from '@dossier/core/people';
-import type { DataSource, EntityManager } from 'typeorm';
+import { In, type DataSource, type EntityManager } from 'typeorm';
 import { Workspace } from '../../platform/entities';
 import type { Logger } from '../../platform/logger';
 import { inWorkspace } from '../../platform/workspaceScope';
 import { Person } from './entities';
 import { loadFields } from './loadFields';
-import { MatchKey } from './recordEntities';
 
 /** Goes up when keys are made in another way: everybody's are made anew then. */
 const KEYS_VERSION = 1;
-const AT_ONCE = 200;
+const AT_ONCE = 500;
 
 /** Replaces the keys by which a person is found as perhaps the same as another. */
-export async function saveMatchKeys(
+export const saveMatchKeys = (
   manager: EntityManager,
   { workspaceId, personId }: { workspaceId: string; personId: string },
   fields: PersonFields,
+): Promise<void> => saveKeysOf(manager, workspaceId, [[personId, fields]]);
+
+async function saveKeysOf(
+  manager: EntityManager,
+  workspaceId: string,
+  people: readonly (readonly [personId: string, fields: PersonFields])[],
 ): Promise<void> {
+  const ids = people.map(([personId]) => personId);
+  const rows = people.flatMap(([personId, fields]) => keysOf(fields).map((key) => [personId, key] as const));
+  await manager.query('delete from match_key where person_id = any($1)', [ids]);
+  await manager.query(
+    `insert into match_key (workspace_id, person_id, key)
+     select $1, made.person_id, made.key from unnest($2::uuid[], $3::text[]) as made(person_id, key) on conflict do nothing`,
+    [workspaceId, rows.map(([personId]) => personId), rows.map(([, key]) => key)],
+  );
+  await manager.update(Person, { id: In(ids) }, { keysVersion: KEYS_VERSION });
+}
+
+/** The keys of `core/matching`, and the firm's domains by themselves. */
+function keysOf(fields: PersonFields): string[] {
   const features = featuresOf(fields);
-  const keys = [...blockKeys(features), ...features.firms.filter((firm) => firm.startsWith('@'))];
-  await manager.delete(MatchKey, { personId });
-  if (keys.length > 0)
-    await manager.query(
-      `insert into match_key (workspace_id, key, person_id) select $1, unnest($2::text[]), $3 on conflict do nothing`,
-      [workspaceId, keys, personId],
-    );
-  await manager.update(Person, { id: personId }, { keysVersion: KEYS_VERSION });
+  return [...blockKeys(features), ...features.firms.filter((firm) => firm.startsWith('@'))];
 }
 
 /** Makes the keys of people whose were never made, or made in an older way; a few at a time. */
@@ -43,7 +54,11 @@ export async function makeMissingKeys(database: DataSource, logger: Logger): Pro
           manager,
           rows.map(({ id }) => id),
         );
-        for (const [personId, { fields }] of people) await saveMatchKeys(manager, { workspaceId, personId }, fields);
+        await saveKeysOf(
+          manager,
+          workspaceId,
+          [...people].map(([id, { fields }]) => [id, fields] as const),
+        );
         return rows.length;
       });
     }
