@@ -21,7 +21,7 @@ test('a known person is updated with a new title, then found in a new job; who i
   await signIn(page, deskOf(project.name));
   await fileAsNew(
     page,
-    card('Corwin Sealthwaite', 'Harbour master', 'Brackwater Quays', 'corwin@brackwater.example', '+44 7700 900417'),
+    card('Corwin Sealthwaite', 'Plant manager', 'Brackwater Quays', 'corwin@brackwater.example', '+44 7700 900417'),
   );
 
   // The card says another title: the desk tells that somebody is known, the comparison shows only what differs.
@@ -38,7 +38,7 @@ test('a known person is updated with a new title, then found in a new job; who i
   await expect(page.getByRole('radio', { name: 'Title: take Director of Operations' })).toBeChecked();
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Update Corwin Sealthwaite' }).click();
-  await expect(history(page).getByText('Title: Harbour master → Director of Operations')).toBeVisible();
+  await expect(history(page).getByText('Title: Plant manager → Director of Operations')).toBeVisible();
 
   // The same name and mobile at another firm: a new job, the old one stays in the history.
   const moved = await textCard(
@@ -162,7 +162,7 @@ test('two browsers change one record: the second is shown both and loses nothing
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Erase for good', exact: true }).click();
   await page.goto(address);
-  await expect(page.getByText('This person is not here')).toBeVisible();
+  await expect(page.getByText('This person is not here', { exact: true })).toBeVisible();
 });
 
 test('two cards of one person in the tray are pointed out, and cards filed by themselves are gathered for a glance', async ({
@@ -190,6 +190,7 @@ test('two cards of one person in the tray are pointed out, and cards filed by th
   await expectAccessible(page);
   await page.goto('/photograph');
   await pickFiles(page, [demoPhoto('tidewater')]);
+  await expect(page.getByText('all with Dossier, being read')).toBeVisible();
   await page.goto('/filed-by-itself');
   await expect(async () => {
     await page.reload();
