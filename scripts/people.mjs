@@ -1,12 +1,13 @@
 /**
  * A workspace of many people against a server, worker and PostgreSQL of its own:
  *
- *     npm run bench:people -- [COUNT]
+ *     npm run bench:people -- [COUNT] [--no-sweep]
  *
  * Fills it with COUNT (100,000) people of a drawn register, every fifth of them there twice, then measures how soon the
  * candidates for one card are there, people are found and opened, and how long the search for duplicates takes.
  */
 import { join } from 'node:path';
+import { parseArgs } from 'node:util';
 import { featuresOf } from '@dossier/core/matching/people';
 import { displayName, searchText, sortName } from '@dossier/core/people';
 import { drawRegister } from '@dossier/demo/register';
@@ -18,7 +19,8 @@ import { startPostgres } from './postgres.mjs';
 import { serverEnvironment, setUpDatabase, startServer, startWorker, waitForHealth } from './services.mjs';
 import { fieldsOfRow } from './src/registerCsv.ts';
 
-const count = Number(process.argv[2] ?? 100_000);
+const { values, positionals } = parseArgs({ allowPositionals: true, options: { 'no-sweep': { type: 'boolean' } } });
+const count = Number(positionals[0] ?? 100_000);
 const ASKED = 400;
 const AT_ONCE = 5000;
 const tell = (words) => process.stderr.isTTY && process.stderr.write(`\r${words}   `);
@@ -158,15 +160,7 @@ async function measure(owner, address, people) {
   const keysSeconds = (performance.now() - keysBegan) / 1000;
   await owner.query('analyze');
 
-  const sweepBegan = performance.now();
-  await call('POST', '/sweeps');
-  let found;
-  do {
-    await new Promise((resolve) => setTimeout(resolve, 500));
-    found = await call('GET', '/duplicates');
-    tell(`compared ${Math.round(100 * found.sweep.progress)} %`);
-  } while (['waiting', 'running'].includes(found.sweep.state));
-  const sweepSeconds = (performance.now() - sweepBegan) / 1000;
+  const sweep = values['no-sweep'] ? undefined : await measureSweep(call);
 
   const step = Math.max(1, Math.floor(people.length / ASKED));
   const asked = people.filter((_, i) => i % step === 0).slice(0, ASKED);
@@ -185,11 +179,24 @@ async function measure(owner, address, people) {
   return {
     people: people.length,
     keysMadeSeconds: Math.round(keysSeconds),
-    sweep: { state: found.sweep.state, seconds: Math.round(sweepSeconds), groups: found.total, certain: found.certain },
+    sweep,
     milliseconds: {
       candidatesForOneCard: await timed(({ fields }) => call('POST', '/matches', { fields, cardId: null })),
       openingAPerson: await timed(({ id }) => call('GET', `/people/${id}`)),
       search: await timed(({ fields }) => call('GET', `/people?q=${encodeURIComponent(fields.familyName)}`)),
     },
   };
+}
+
+async function measureSweep(call) {
+  const sweepBegan = performance.now();
+  await call('POST', '/sweeps');
+  let found;
+  do {
+    await new Promise((resolve) => setTimeout(resolve, 500));
+    found = await call('GET', '/duplicates');
+    tell(`compared ${Math.round(100 * found.sweep.progress)} %`);
+  } while (['waiting', 'running'].includes(found.sweep.state));
+  const seconds = Math.round((performance.now() - sweepBegan) / 1000);
+  return { state: found.sweep.state, seconds, groups: found.total, certain: found.certain };
 }
