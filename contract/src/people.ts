@@ -225,9 +225,7 @@ export type Merged = z.infer<typeof Merged>;
 
 /** People filed by Dossier itself and not looked at since. */
 export const FiledByItself = z.object({
-  items: z.array(
-    z.object({ personId: z.uuid(), cardId: z.uuid(), fullName: z.string(), company: z.string(), at: z.iso.datetime() }),
-  ),
+  items: z.array(z.object({ personId: z.uuid(), cardId: z.uuid(), fullName: z.string(), at: z.iso.datetime() })),
   total: z.number().int(),
 });
 export type FiledByItself = z.infer<typeof FiledByItself>;

@@ -10,9 +10,7 @@ import { fullForms } from './tables/shortForms';
 export function blockKeys(features: Features): string[] {
   const { name, firms, mailboxes, offices, phones, postalCode } = features;
   const keys = new Set<string>();
-  for (const mailbox of mailboxes) {
-    keys.add(`e${mailbox}`);
-  }
+  for (const mailbox of mailboxes) keys.add(`e${mailbox}`);
   for (const phone of phones) keys.add(`p${phone}`);
   for (const mailbox of mailboxes) {
     const local = mailbox.slice(0, mailbox.indexOf('@')).replace(/[^a-z]/g, '');

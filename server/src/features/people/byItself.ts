@@ -78,7 +78,6 @@ export function listFiledByItself(database: DataSource, { workspaceId }: SignedI
                 personId: person.id,
                 cardId,
                 fullName: person.fullName,
-                company: '',
                 at: person.glanceAt!.toISOString(),
               },
             ]

@@ -58,12 +58,3 @@ export function withdrawConsent(database: DataSource, who: SignedIn, consentId: 
     });
   });
 }
-
-/** The ways by which a person may be written to or called at this moment. All later sending asks here. */
-export async function allowedChannels(
-  manager: EntityManager,
-  personId: string,
-): Promise<Set<Consent['channels'][number]>> {
-  const consents = await manager.findBy(Consent, { personId, withdrawnAt: IsNull() });
-  return new Set(consents.flatMap(({ channels }) => channels));
-}
