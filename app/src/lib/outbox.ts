@@ -27,8 +27,11 @@ export const outboxSlice = createSlice({
 });
 const { requestDone, requestKept, requestRefused, requestsFound } = outboxSlice.actions;
 
-export const selectWaitingRequests = (state: { outbox: { waiting: WaitingRequest[] } }): WaitingRequest[] =>
-  state.outbox.waiting;
+export interface WithOutbox {
+  outbox: { waiting: WaitingRequest[] };
+}
+
+export const selectWaitingRequests = (state: WithOutbox): WaitingRequest[] => state.outbox.waiting;
 
 /** Answers after which sending the same once more is of no use. */
 const REFUSALS = new Set([400, 404, 409, 413, 415, 422]);

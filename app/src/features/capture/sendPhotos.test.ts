@@ -3,7 +3,7 @@ import { api } from '@/lib/api';
 import { deviceStore } from '@/lib/deviceStore';
 import { findKeptRequests, keepForLater, outboxSlice, sendOrKeep } from '@/lib/outbox';
 import { findKeptPhotos, forgetPhoto, keepPhoto, sendAnyway } from './keepPhoto';
-import { sendEverythingKept } from './sendPhotos';
+import { forgetWhatIsGone, sendEverythingKept } from './sendPhotos';
 import { captureSlice } from './slice';
 
 const createStore = () =>
@@ -88,6 +88,19 @@ describe('photographs on this device', () => {
     expect(fetched()).not.toHaveBeenCalled();
     await forgetPhoto(refused)(store.dispatch);
     expect(await onDevice()).toEqual([]);
+  });
+
+  it('are no longer shown as waiting when another tab has sent them', async () => {
+    await keepPhoto('ottilie', picture())(store.dispatch);
+    await keepForLater('ottilie', { method: 'PUT', path: '/occasions/o1', body: {}, words: 'Occasion' })(
+      store.dispatch,
+    );
+    fetched().mockResolvedValue(answer(201));
+    await sendEverythingKept('ottilie')(createStore().dispatch);
+    const still = await keepPhoto('ottilie', picture())(store.dispatch);
+    await forgetWhatIsGone()(store.dispatch, store.getState);
+    expect(store.getState().capture.waiting.map(({ id }) => id)).toEqual([still]);
+    expect(store.getState().outbox.waiting).toEqual([]);
   });
 
   it('of another account are never sent', async () => {

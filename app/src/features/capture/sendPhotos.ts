@@ -1,8 +1,9 @@
 import type { Dispatch } from '@reduxjs/toolkit';
 import { API, api } from '@/lib/api';
 import { deviceStore, type KeptPhoto } from '@/lib/deviceStore';
-import { meaningOf, sendKept, type Answer } from '@/lib/outbox';
-import { captureSlice } from './slice';
+import { forgetRequest, meaningOf, sendKept, type Answer, type WithOutbox } from '@/lib/outbox';
+import { forgetPhoto } from './keepPhoto';
+import { captureSlice, type WithCapture } from './slice';
 import { upload } from './upload';
 
 const { photoRefused, photoSending, photoSent } = captureSlice.actions;
@@ -33,6 +34,19 @@ export const sendEverythingKept =
       return 'done';
     };
     return 'locks' in navigator ? navigator.locks.request('dossier-send-photos', sendAll) : sendAll();
+  };
+
+/** What another tab has sent in the meantime is no longer shown here as waiting. */
+export const forgetWhatIsGone =
+  () =>
+  async (dispatch: Dispatch, getState: () => WithCapture & WithOutbox): Promise<void> => {
+    // Everything shown was written to the device store before it was shown.
+    const { capture, outbox } = getState();
+    const store = await deviceStore();
+    for (const { id } of capture.waiting)
+      if ((await store.getKey('photos', id)) === undefined) await forgetPhoto(id)(dispatch);
+    for (const { id } of outbox.waiting)
+      if ((await store.getKey('requests', id)) === undefined) await forgetRequest(id)(dispatch);
   };
 
 const sendPhoto =

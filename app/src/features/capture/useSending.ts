@@ -1,9 +1,9 @@
 import { useEffect } from 'react';
-import { useDispatch, useSelector } from 'react-redux';
-import { findKeptRequests, selectWaitingRequests } from '@/lib/outbox';
+import { useDispatch, useSelector, useStore } from 'react-redux';
+import { findKeptRequests, selectWaitingRequests, type WithOutbox } from '@/lib/outbox';
 import { findKeptPhotos } from './keepPhoto';
-import { sendEverythingKept } from './sendPhotos';
-import { selectWaitingPhotos } from './slice';
+import { forgetWhatIsGone, sendEverythingKept } from './sendPhotos';
+import { selectWaitingPhotos, type WithCapture } from './slice';
 
 const FIRST_RETRY_MS = 2_000;
 const LONGEST_RETRY_MS = 60_000;
@@ -11,6 +11,7 @@ const LONGEST_RETRY_MS = 60_000;
 /** Keeps sending what is on the device: at the start, for each new photograph, when the network is back, and again after a failure. */
 export function useSending(accountId: string | undefined): void {
   const dispatch = useDispatch();
+  const { getState } = useStore<WithCapture & WithOutbox>();
   const photos = useSelector(selectWaitingPhotos);
   const requests = useSelector(selectWaitingRequests);
   const heldUntil = Math.min(...requests.flatMap(({ notBefore }) => notBefore ?? []), Infinity);
@@ -29,6 +30,7 @@ export function useSending(accountId: string | undefined): void {
     let timer: ReturnType<typeof setTimeout> | undefined;
     const run = async () => {
       const outcome = await sendEverythingKept(accountId)(dispatch);
+      await forgetWhatIsGone()(dispatch, getState);
       if (stopped || outcome === 'done') return;
       timer = setTimeout(() => void run(), delay);
       delay = Math.min(LONGEST_RETRY_MS, delay * 2);
@@ -48,5 +50,5 @@ export function useSending(accountId: string | undefined): void {
       clearTimeout(held);
       window.removeEventListener('online', atOnce);
     };
-  }, [accountId, dispatch, toSend, heldUntil]);
+  }, [accountId, dispatch, getState, toSend, heldUntil]);
 }
