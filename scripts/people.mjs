@@ -160,14 +160,13 @@ async function measure(owner, address, people) {
   const keysSeconds = (performance.now() - keysBegan) / 1000;
   await owner.query('analyze');
 
-  const sweep = values['no-sweep'] ? undefined : await measureSweep(call);
-
   const step = Math.max(1, Math.floor(people.length / ASKED));
   const asked = people.filter((_, i) => i % step === 0).slice(0, ASKED);
-  const timed = async (ask) => {
-    for (const person of asked.slice(0, 20)) await ask(person);
+  const strangers = drawRegister(ASKED, 0, 2).rows.map((row) => ({ fields: fieldsOfRow(row) }));
+  const timed = async (ask, whom = asked) => {
+    for (const person of whom.slice(0, 20)) await ask(person);
     const ms = [];
-    for (const person of asked) {
+    for (const person of whom) {
       const began = performance.now();
       await ask(person);
       ms.push(performance.now() - began);
@@ -176,27 +175,31 @@ async function measure(owner, address, people) {
     const at = (share) => Math.round(10 * ms[Math.floor(share * (ms.length - 1))]) / 10;
     return { median: at(0.5), p95: at(0.95), p99: at(0.99) };
   };
-  return {
-    people: people.length,
-    keysMadeSeconds: Math.round(keysSeconds),
-    sweep,
-    milliseconds: {
-      candidatesForOneCard: await timed(({ fields }) => call('POST', '/matches', { fields, cardId: null })),
-      openingAPerson: await timed(({ id }) => call('GET', `/people/${id}`)),
-      search: await timed(({ fields }) => call('GET', `/people?q=${encodeURIComponent(fields.familyName)}`)),
-    },
+  const milliseconds = {
+    candidatesForOneCard: await timed(({ fields }) => call('POST', '/matches', { fields, cardId: null })),
+    candidatesForSomebodyNew: await timed(
+      ({ fields }) => call('POST', '/matches', { fields, cardId: null }),
+      strangers,
+    ),
+    openingAPerson: await timed(({ id }) => call('GET', `/people/${id}`)),
+    duplicates: await timed(() => call('GET', '/duplicates'), asked.slice(0, 25)),
+    search: await timed(({ fields }) => call('GET', `/people?q=${encodeURIComponent(fields.familyName)}`)),
   };
+  // Last: by now the worker's own processes have started, which takes both cores a while.
+  const sweep = values['no-sweep'] ? undefined : await measureSweep(call);
+  return { people: people.length, keysMadeSeconds: Math.round(keysSeconds), milliseconds, sweep };
 }
 
 async function measureSweep(call) {
   const sweepBegan = performance.now();
   await call('POST', '/sweeps');
-  let found;
+  let sweep;
   do {
     await new Promise((resolve) => setTimeout(resolve, 500));
-    found = await call('GET', '/duplicates');
-    tell(`compared ${Math.round(100 * found.sweep.progress)} %`);
-  } while (['waiting', 'running'].includes(found.sweep.state));
+    ({ sweep } = await call('GET', '/sweeps/latest'));
+    tell(`compared ${Math.round(100 * sweep.progress)} %`);
+  } while (['waiting', 'running'].includes(sweep.state));
   const seconds = Math.round((performance.now() - sweepBegan) / 1000);
-  return { state: found.sweep.state, seconds, groups: found.total, certain: found.certain };
+  const { total, certain } = await call('GET', '/duplicates');
+  return { state: sweep.state, seconds, groups: total, certain };
 }

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { KeepPictures } from './occasion';
+import { MatchLimits } from './people';
 
 export const SignIn = z.object({
   email: z.string().trim().toLowerCase().pipe(z.email('Write your e-mail address in full.')).pipe(z.string().max(254)),
@@ -28,6 +29,7 @@ export const Session = z.object({
     filesItself: z.boolean(),
     /** The team's words for rating people. */
     ratings: z.array(z.string()),
+    limits: MatchLimits,
   }),
 });
 export type Session = z.infer<typeof Session>;

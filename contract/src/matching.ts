@@ -66,6 +66,8 @@ export const Sweep = z.object({
   finishedAt: z.iso.datetime().nullable(),
 });
 export type Sweep = z.infer<typeof Sweep>;
+export const LatestSweep = z.object({ sweep: Sweep.nullable() });
+export type LatestSweep = z.infer<typeof LatestSweep>;
 
 /** Records that are likely of one person. */
 export const DuplicateGroup = z.object({

@@ -234,7 +234,20 @@ export const PersonIds = z.object({ personIds: z.array(z.uuid()).min(1).max(500)
 export type PersonIds = z.infer<typeof PersonIds>;
 
 /** What the workspace lets be filed without a person, and its words for rating. */
-export const FilingSettings = z.object({ filesItself: z.boolean(), ratings: z.array(text(60).min(1)).max(12) });
+/** Likelihoods, 0–1, from which two records are taken for one person, and from which somebody is asked. */
+export const MatchLimits = z
+  .object({ same: z.number().min(0.5).max(0.999), perhaps: z.number().min(0.01).max(0.5) })
+  .refine(
+    ({ same, perhaps }) => perhaps < same,
+    'Whoever is taken for the same must be likelier than whoever is asked about.',
+  );
+export type MatchLimits = z.infer<typeof MatchLimits>;
+
+export const FilingSettings = z.object({
+  filesItself: z.boolean(),
+  ratings: z.array(text(60).min(1)).max(12),
+  limits: MatchLimits,
+});
 export type FilingSettings = z.infer<typeof FilingSettings>;
 
 /** All tags in use, with how many people have them. */

@@ -22,6 +22,7 @@ import { Learning1780000000001 } from './migrations/1780000000001-learning';
 import { Occasions1780000000002 } from './migrations/1780000000002-occasions';
 import { SecondLooks1780000000003 } from './migrations/1780000000003-secondLooks';
 import { Matching1780000000005 } from './migrations/1780000000005-matching';
+import { LimitsAndSearch1780000000006 } from './migrations/1780000000006-limitsAndSearch';
 import { ProofDesk1780000000004 } from './migrations/1780000000004-proofDesk';
 import { StoredFile, Workspace } from './platform/entities';
 
@@ -40,6 +41,7 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       SecondLooks1780000000003,
       ProofDesk1780000000004,
       Matching1780000000005,
+      LimitsAndSearch1780000000006,
     ],
     entities: [
       Workspace,

@@ -3,6 +3,7 @@ import { ReadingPool } from '@dossier/reader';
 import { Logger as QueueLogger, makeWorkerUtils, run, type WorkerEvents } from 'graphile-worker';
 import type { DataSource } from 'typeorm';
 import { fileCleanTask } from './features/matching/fileCleanTask';
+import { nightlySweepsTask } from './features/matching/nightlySweeps';
 import { sweepTask } from './features/matching/sweepTask';
 import { makeMissingKeys } from './features/people';
 import { readOutlinesTask, readPhotoTask } from './features/reading/jobs';
@@ -15,8 +16,8 @@ import type { Logger } from './platform/logger';
 /** How long after its last sign of life the jobs of a worker are given to another. */
 const GONE_AFTER_SECONDS = 20;
 const ORPHAN_CHECK_MS = 5_000;
-/** Pictures are looked through for what is no longer to be kept every hour. */
-const REGULARLY = '17 * * * * removePictures';
+/** Pictures are looked through for what is no longer to be kept every hour, people for who is there twice every night. */
+const REGULARLY = '17 * * * * removePictures\n23 2 * * * nightlySweeps';
 
 /** Takes reading jobs from PostgreSQL's queue until stopped. */
 export async function startWorker(
@@ -28,7 +29,8 @@ export async function startWorker(
   const parts = { database, pool, logger };
   const names = new Set<string>();
   const events = new EventEmitter() as WorkerEvents;
-  events.on('worker:create', ({ worker }) => names.add(worker.workerId));
+  // Jobs are locked in the name of the pool that took them.
+  events.on('pool:create', ({ workerPool }) => names.add(workerPool.id));
   const runner = await run({
     connectionString: config.databaseUrl,
     concurrency: config.readingLanes,
@@ -42,6 +44,7 @@ export async function startWorker(
       readArea: readAreaTask(parts),
       removePictures: removePicturesTask(database, logger),
       sweepPeople: sweepTask(database, logger),
+      nightlySweeps: nightlySweepsTask(database),
       fileClean: fileCleanTask(database),
     },
     crontab: REGULARLY,

@@ -186,6 +186,7 @@ describe('people', () => {
       expect([q, found.body.items.map((p) => p.id)]).toEqual([q, [body.personId]]);
     }
     expect((await rep.get<PeoplePage>('/people?q=asa%25zz')).body.items).toEqual([]);
+    expect((await rep.get<PeoplePage>(`/people?q=${encodeURIComponent(`o'a) or (1=1`)}`)).body.items).toEqual([]);
   });
 
   it('come a page at a time, each once', async () => {

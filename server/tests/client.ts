@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { FileCard, PersonFields, ProofCard, Tray, TrayItem } from '@dossier/contract';
+import type { FileCard, Match, Matches, Person, PersonFields, ProofCard, Tray, TrayItem } from '@dossier/contract';
 import { emptyPersonFields } from '@dossier/core/people';
 import { until } from './services';
 
@@ -45,6 +45,15 @@ export class Client {
 
   get<T>(path: string): Promise<Answer<T>> {
     return this.send<T>('GET', path);
+  }
+
+  async person(id: string): Promise<Person> {
+    return (await this.get<Person>(`/people/${id}`)).body;
+  }
+
+  /** Who is perhaps the person of these fields. */
+  async matches(fields: PersonFields, cardId: string | null = null): Promise<Match[]> {
+    return (await this.send<Matches>('POST', '/matches', { fields, cardId })).body.matches;
   }
 
   sendPhoto(id: string, bytes: Buffer): Promise<Answer> {

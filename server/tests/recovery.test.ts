@@ -11,6 +11,7 @@ describe('a worker that is killed in the middle', () => {
   const workers: Service[] = [];
   let rep: Client;
   const env = databaseOf('recovery');
+  const queue = new Queue(env.DOSSIER_DATABASE_URL);
   const begin = () => {
     const worker = startRole('worker', env);
     workers.push(worker);
@@ -23,9 +24,11 @@ describe('a worker that is killed in the middle', () => {
     const address = `http://127.0.0.1:${port}/api/v1`;
     await until(() => isUp(address));
     rep = await Client.signedIn('ottilie@keldermoss.example', 'cold-chain', address);
+    await queue.connect();
   });
   afterAll(async () => {
     await Promise.all([api, ...workers].map((service) => service.stop('SIGKILL')));
+    await queue.end();
   });
 
   it('is followed by another that finishes the job, with each card once', async () => {
@@ -35,6 +38,13 @@ describe('a worker that is killed in the middle', () => {
     await until(async () =>
       (await rep.get<Tray>('/tray')).body.items.find((i) => i.id === id && i.state === 'reading'),
     );
+    // While it lives nobody takes its job away, however long that takes.
+    await until(async () => {
+      const { rowCount } = await queue.query(
+        'select from graphile_worker.jobs job join worker_heartbeat beat on beat.workers ? job.locked_by',
+      );
+      return rowCount || undefined;
+    });
     await first.stop('SIGKILL');
     const { body } = await rep.get<Tray>('/tray');
     expect(body.items).toHaveLength(1);
@@ -50,10 +60,7 @@ describe('a worker that is killed in the middle', () => {
     const id = randomUUID();
     await rep.sendPhoto(id, demoPhoto('skerry'));
     // As after four workers that did not come back.
-    const queue = new Queue(env.DOSSIER_DATABASE_URL);
-    await queue.connect();
     await queue.query(`update graphile_worker._private_jobs set attempts = 4 where key = $1`, [`read:${id}`]);
-    await queue.end();
     begin();
     const [item] = await rep.itemsOf(id);
     expect(item).toMatchObject({ kind: 'photo', state: 'unreadable', message: expect.stringMatching(/Take it again/) });

@@ -1,4 +1,4 @@
-import type { Finding } from './evidence';
+import type { Finding, Words } from './evidence';
 import { shareOf, type Frequencies } from './frequencies';
 import { differingLetters } from './letters';
 import { familyLikeness, givenLikeness, remembered } from './likeness';
@@ -23,12 +23,12 @@ export interface NameComparison {
 interface Compared<Outcome> {
   outcome: Outcome;
   weight: number;
-  words: () => string;
+  words: Words;
 }
 
 const GIVEN_CHANCE = { close: CHANCE.givenClose, sound: CHANCE.givenSound, resembling: CHANCE.givenResembling };
 
-const UNKNOWN: Compared<'unknown'> = { outcome: 'unknown', weight: 0, words: () => '' };
+const UNKNOWN: Compared<'unknown'> = { outcome: 'unknown', weight: 0, words: '' };
 
 /** Bits that a name in the wrong columns costs: a few records in a hundred have it. */
 const SWAP_COST = 3;
@@ -81,7 +81,7 @@ export class NameComparer {
     };
     const swapped = this.#compareParts(a, turned);
     if (weightOf(swapped) - SWAP_COST <= weightOf(straight)) return straight;
-    const cost: Finding = { about: 'name', weight: -SWAP_COST, words: () => 'given and family name change places' };
+    const cost: Finding = { about: 'name', weight: -SWAP_COST, words: 'given and family name change places' };
     return { ...swapped, findings: [...swapped.findings, cost] };
   }
 
@@ -138,7 +138,7 @@ export class NameComparer {
       a.givenParts.filter((name) => name.length > 1 && b.givenParts.includes(name)),
     );
     if (common === undefined)
-      return { outcome: 'different', weight: Math.log2(m.different), words: () => 'another given name' };
+      return { outcome: 'different', weight: Math.log2(m.different), words: 'another given name' };
     const weight = Math.log2(m.part / shareOf(this.frequencies, 'given', common));
     return { outcome: 'part', weight, words: () => `${nice(common)} among the given names` };
   }
@@ -147,7 +147,7 @@ export class NameComparer {
   #compareInitials(a: readonly string[], b: readonly string[]): Compared<GivenOutcome> {
     const [first, other] = [a[0]!, b[0]!];
     if (first[0] !== other[0] && !isAmong(first, b) && !isAmong(other, a)) {
-      return { outcome: 'otherInitial', weight: -5, words: () => 'another initial' };
+      return { outcome: 'otherInitial', weight: -5, words: 'another initial' };
     }
     const initial = first.length === 1 ? first : other[0]!;
     const chance = Math.max(
@@ -193,7 +193,7 @@ export class NameComparer {
           )
         : undefined;
     if (common === undefined)
-      return { outcome: 'different', weight: Math.log2(m.different), words: () => 'another family name' };
+      return { outcome: 'different', weight: Math.log2(m.different), words: 'another family name' };
     const weight = Math.log2(m.part / shareOf(this.frequencies, 'family', common));
     return { outcome: 'part', weight, words: () => `${nice(common)} in both family names` };
   }
@@ -237,10 +237,10 @@ const RARE = 0.001;
 
 function compareMiddle(mine: string | undefined, theirs: string | undefined): Finding | undefined {
   if (!mine || !theirs) return undefined;
-  if (mine[0] !== theirs[0]) return { about: 'middleName', weight: -4, words: () => 'another middle name' };
+  if (mine[0] !== theirs[0]) return { about: 'middleName', weight: -4, words: 'another middle name' };
   const bothInFull = mine.length > 1 && theirs.length > 1;
   if (bothInFull && mine !== theirs) return undefined;
-  return { about: 'middleName', weight: bothInFull ? 5 : 3, words: () => 'same middle name' };
+  return { about: 'middleName', weight: bothInFull ? 5 : 3, words: 'same middle name' };
 }
 
 const inOrder = (a: NameForm, b: NameForm): boolean =>

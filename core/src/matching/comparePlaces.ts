@@ -41,34 +41,34 @@ export function comparePlaces(
     shared.push({
       about: 'firm',
       weight: Math.max(0.5, Math.log2(m.close / chance)),
-      words: () => 'firm written otherwise',
+      words: 'firm written otherwise',
     });
   } else if (comparable(a, b)) {
     firm = 'different';
-    against.push({ about: 'firm', weight: Math.log2(m.different), words: () => 'another firm' });
+    against.push({ about: 'firm', weight: Math.log2(m.different), words: 'another firm' });
   }
   if (a.address && a.address === b.address)
     shared.push({
       about: 'address',
       weight: Math.log2(0.7 / shareOf(frequencies, 'address', a.address)),
-      words: () => 'same address',
+      words: 'same address',
     });
   else if (a.postalCode && a.postalCode === b.postalCode)
     shared.push({
       about: 'postalCode',
       weight: Math.log2(0.7 / shareOf(frequencies, 'postalCode', a.postalCode)),
-      words: () => 'same postal code',
+      words: 'same postal code',
     });
   else if (a.locality && a.locality === b.locality)
     shared.push({
       about: 'town',
       weight: Math.log2(0.75 / shareOf(frequencies, 'locality', a.locality)),
-      words: () => 'same town',
+      words: 'same town',
     });
   else if (a.country && b.country && a.country !== b.country)
-    against.push({ about: 'country', weight: -2.5, words: () => 'another country' });
+    against.push({ about: 'country', weight: -2.5, words: 'another country' });
   else if (a.locality && b.locality)
-    against.push({ about: 'town', weight: firm === 'same' ? -0.7 : -1.5, words: () => 'another town' });
+    against.push({ about: 'town', weight: firm === 'same' ? -0.7 : -1.5, words: 'another town' });
   return { firm, shared, against };
 }
 

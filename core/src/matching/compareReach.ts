@@ -70,7 +70,7 @@ function compareMailboxes(
     own.push({
       about: 'mailbox',
       weight: Math.min(6, Math.log2(m.close / CHANCE.mailboxClose)),
-      words: () => 'e-mail differs by a slip',
+      words: 'e-mail differs by a slip',
     });
     return 'close';
   }
@@ -79,7 +79,7 @@ function compareMailboxes(
   against.push({
     about: 'mailbox',
     weight: Math.log2(m.different) - (oneFirm ? 1 : 0),
-    words: () => (oneFirm ? 'another e-mail at the same firm' : 'another e-mail'),
+    words: oneFirm ? 'another e-mail at the same firm' : 'another e-mail',
   });
   return 'different';
 }
@@ -98,7 +98,7 @@ function comparePhones(
     const [mine, theirs] = [a.extensions[number], b.extensions[number]];
     if (mine && theirs && mine !== theirs) {
       shared.push({ about: 'phone', weight: 6, words: () => `same switchboard, ${printed(number)}` });
-      against.push({ about: 'phone', weight: -4, words: () => 'another extension' });
+      against.push({ about: 'phone', weight: -4, words: 'another extension' });
       return 'different';
     }
     const sharers = mine && mine === theirs ? 1 : frequencies.sharers(number);
@@ -112,14 +112,14 @@ function comparePhones(
     // Beside the switchboard each has another number: that tells them apart.
     const isOwn = (phone: string) => frequencies.sharers(phone) <= 2;
     if (!a.phones.some(isOwn) || !b.phones.some(isOwn)) return 'shared';
-    against.push({ about: 'phone', weight: Math.log2(m.different), words: () => 'another direct number' });
+    against.push({ about: 'phone', weight: Math.log2(m.different), words: 'another direct number' });
     return 'different';
   }
   if (a.phones.some((mine) => b.phones.some((theirs) => differsByOneDigit(mine, theirs)))) {
-    own.push({ about: 'phone', weight: 2, words: () => 'phone differs by one digit' });
+    own.push({ about: 'phone', weight: 2, words: 'phone differs by one digit' });
     return 'close';
   }
-  against.push({ about: 'phone', weight: Math.log2(m.different), words: () => 'another phone' });
+  against.push({ about: 'phone', weight: Math.log2(m.different), words: 'another phone' });
   return 'different';
 }
 

@@ -14,19 +14,22 @@ export interface Evidence {
     | 'postalCode'
     | 'town'
     | 'country'
-    | 'title';
+    | 'title'
+    | 'occasion';
   /** Logarithm to base 2 of how much likelier this is for one person than for two; negative where it speaks against. */
   weight: number;
   words: string;
 }
 
-/** Evidence whose words are put together only when somebody reads them: a register is millions of comparisons. */
+/** Words put together only when somebody reads them, where they are not always the same: a register is millions of comparisons. */
+export type Words = string | (() => string);
+
 export interface Finding extends Omit<Evidence, 'words'> {
-  words: () => string;
+  words: Words;
 }
 
 /** The most telling first. */
 export const evidenceOf = (findings: readonly Finding[]): Evidence[] =>
   findings
-    .map(({ about, weight, words }) => ({ about, weight, words: words() }))
+    .map(({ about, weight, words }) => ({ about, weight, words: typeof words === 'string' ? words : words() }))
     .sort((x, y) => Math.abs(y.weight) - Math.abs(x.weight));

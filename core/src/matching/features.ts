@@ -28,16 +28,25 @@ export interface Features {
   postalCode: string;
   locality: string;
   country: string;
+  /** Where their cards were received. */
+  occasions: readonly string[];
 }
 
-/** Everything of a person that is compared; occasions and notes are not. */
+/** Everything of a person that is compared, as far as it is printed. */
 export type MatchFields = Omit<PersonFields, 'department' | 'more' | 'region'>;
+
+/** What is known beside the fields. */
+export interface Known {
+  /** Keys of the phones in their order, where they were made before. */
+  phoneKeys?: readonly string[];
+  /** Ids of the occasions at which their cards were received. */
+  occasions?: readonly string[];
+}
 
 /**
  * @param country ISO 3166 code assumed for numbers without a calling code
- * @param phoneKeys keys of the phones in their order, where they are known already
  */
-export function featuresOf(fields: MatchFields, country?: string, phoneKeys?: readonly string[]): Features {
+export function featuresOf(fields: MatchFields, country?: string, { phoneKeys, occasions = [] }: Known = {}): Features {
   const emails = fields.emails.map(emailKey).filter((email) => email.includes('@'));
   const domains = emails.map((email) => firmDomain(email.slice(email.indexOf('@') + 1)));
   const sites = fields.websites.map((site) => firmDomain(websiteKey(site).split('/')[0]!));
@@ -66,6 +75,7 @@ export function featuresOf(fields: MatchFields, country?: string, phoneKeys?: re
     postalCode,
     locality: toLatin(fields.locality).replace(/[^a-z]/g, ''),
     country: fields.country.trim().toUpperCase(),
+    occasions,
   };
 }
 

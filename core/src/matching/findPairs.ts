@@ -44,16 +44,20 @@ export class BlockIndex {
 /**
  * All pairs of a register in the upper two bands, as they are found. Memory grows with the register and not with the pairs.
  * Yields the number of records looked through with each record's pairs, so that a caller can tell how far it is, and stop.
+ * @param part which of so many equal parts of the pairs is compared, from 0
  */
 export function* findPairs(
   register: readonly Features[],
   matcher: Matcher,
+  part = 0,
+  parts = 1,
 ): Generator<{ done: number; pairs: Pair[] }> {
   const index = new BlockIndex();
   const seen = new Int32Array(register.length);
   for (let b = 0; b < register.length; b++) {
-    const pairs: Pair[] = [];
     const { reached, others } = index.add(b, register[b]!, seen);
+    if (b % parts !== part) continue;
+    const pairs: Pair[] = [];
     for (const [list, isReached] of [
       [reached, true],
       [others, false],

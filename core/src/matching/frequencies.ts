@@ -5,7 +5,7 @@ import { soundKey } from './soundKey';
 
 /** What is counted: how many people have a value, so that a rare one says more than a common one. */
 export type Counted =
-  'given' | 'initial' | 'family' | 'sound' | 'firm' | 'address' | 'postalCode' | 'locality' | 'title';
+  'given' | 'initial' | 'family' | 'sound' | 'firm' | 'address' | 'postalCode' | 'locality' | 'title' | 'occasion';
 
 /** How often values occur among the people of a workspace or register. */
 export interface Frequencies {
@@ -35,6 +35,7 @@ const COUNTED: readonly Counted[] = [
   'postalCode',
   'locality',
   'title',
+  'occasion',
 ];
 
 /** Gathers frequencies person by person. */
@@ -60,6 +61,7 @@ export class FrequencyCounter implements Frequencies {
     for (const what of ['address', 'postalCode', 'locality', 'title'] as const) {
       if (features[what]) this.#up(what, features[what]);
     }
+    for (const occasion of features.occasions) this.#up('occasion', occasion);
     for (const key of features.mailboxes) this.#share(key, name);
     for (const key of features.phones) this.#share(key, name);
   }
@@ -136,6 +138,7 @@ const BEFORE: Readonly<Record<Counted, readonly [share: number, people: number]>
   postalCode: [0.002, 100],
   locality: [0.01, 100],
   title: [0.01, 100],
+  occasion: [0.1, 100],
 };
 
 /** The share of people that have a value, 0–1. */

@@ -19,6 +19,12 @@ export class Workspace {
   /** Cards without any doubt are filed without a person. */
   @Column({ name: 'files_itself', type: 'boolean', default: false })
   filesItself!: boolean;
+  /** Likelihood from which two records are taken for one person, 0–1. */
+  @Column({ name: 'same_from', type: 'real', default: 0.95 })
+  sameFrom!: number;
+  /** Likelihood from which somebody is asked whether two are one person, 0–1. */
+  @Column({ name: 'perhaps_from', type: 'real', default: 0.05 })
+  perhapsFrom!: number;
   /** The team's words for rating people. */
   @Column({ type: 'text', array: true, default: () => "'{Hot,Warm,Cool}'" })
   ratings!: string[];

@@ -1,6 +1,6 @@
-import type { DuplicateGroup, Duplicates } from '@dossier/contract';
+import type { DuplicateGroup, Duplicates, Sweep } from '@dossier/contract';
 import { Link } from 'expo-router';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { useMergePeopleMutation, useUndoMergeMutation } from '@/features/people';
 import { problemText } from '@/lib/api';
@@ -22,6 +22,7 @@ import {
 import {
   useCancelSweepMutation,
   useDuplicatesQuery,
+  useLatestSweepQuery,
   useMergeCertainMutation,
   useNotSameMutation,
   useStartSweepMutation,
@@ -32,9 +33,14 @@ const ASK_AGAIN_MS = 1000;
 
 /** Records that are likely of one person: found in all people, looked at one after the other, the certain ones merged in one act. */
 export function DuplicatesScreen() {
-  const { data: latest } = useDuplicatesQuery();
-  const searching = latest?.sweep?.state === 'waiting' || latest?.sweep?.state === 'running';
-  const { data, error, refetch } = useDuplicatesQuery(undefined, { pollingInterval: searching ? ASK_AGAIN_MS : 0 });
+  const { data, error, refetch } = useDuplicatesQuery();
+  const searching = isUnderWay(data?.sweep);
+  const { data: latest } = useLatestSweepQuery(undefined, { skip: !searching, pollingInterval: ASK_AGAIN_MS });
+  const sweep = latest?.sweep && latest.sweep.id === data?.sweep?.id ? latest.sweep : data?.sweep;
+  const hasEnded = searching && !isUnderWay(sweep);
+  useEffect(() => {
+    if (hasEnded) void refetch();
+  }, [hasEnded, refetch]);
   const [mergeAll, merging] = useMergeCertainMutation();
   const [undone, setUndone] = useState<string[]>([]);
   if (error && !data) {
@@ -56,7 +62,7 @@ export function DuplicatesScreen() {
           <Heading>Twice in the records</Heading>
           <Soft>{found(data)}</Soft>
         </View>
-        <Search data={data} searching={searching} />
+        <Search sweep={sweep} searching={searching} />
         {merging.error ? <Notice fault>{problemText(merging.error)}</Notice> : null}
         {merged.length > 0 ? <MergedAll mergeIds={merged} onUndone={() => setUndone([...undone, ...merged])} /> : null}
         {data.certain > 1 && !searching ? (
@@ -77,9 +83,12 @@ export function DuplicatesScreen() {
   );
 }
 
+const isUnderWay = (sweep: Sweep | null | undefined): boolean =>
+  sweep?.state === 'waiting' || sweep?.state === 'running';
+
 function found({ sweep, total }: Duplicates): string {
   if (!sweep) return 'Dossier has not looked through all people yet.';
-  if (sweep.state === 'waiting' || sweep.state === 'running') return 'Dossier is looking through all people.';
+  if (isUnderWay(sweep)) return 'Dossier is looking through all people.';
   const when = `Looked through ${sweep.people} people ${formatWhen(sweep.finishedAt ?? sweep.startedAt)}.`;
   if (sweep.state === 'cancelled') return `${when} It was stopped before the end.`;
   if (sweep.state === 'failed') return `${when} It could not be finished. Look once more.`;
@@ -88,7 +97,7 @@ function found({ sweep, total }: Duplicates): string {
     : `${when} ${total === 1 ? 'One group is' : `${total} groups are`} left to look at.`;
 }
 
-function Search({ data: { sweep }, searching }: { data: Duplicates; searching: boolean }) {
+function Search({ sweep, searching }: { sweep: Sweep | null | undefined; searching: boolean }) {
   const [start, starting] = useStartSweepMutation();
   const [cancel, cancelling] = useCancelSweepMutation();
   const problem = starting.error ?? cancelling.error;

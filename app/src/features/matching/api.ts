@@ -1,9 +1,10 @@
-import type { Duplicates, MergedCertain, NotSame, Sweep, TrayTwins } from '@dossier/contract';
+import type { Duplicates, LatestSweep, MergedCertain, NotSame, Sweep, TrayTwins } from '@dossier/contract';
 import { api } from '@/lib/api';
 
 const matchingApi = api.injectEndpoints({
   endpoints: (build) => ({
     duplicates: build.query<Duplicates, void>({ query: () => '/duplicates', providesTags: ['Person'] }),
+    latestSweep: build.query<LatestSweep, void>({ query: () => '/sweeps/latest' }),
     startSweep: build.mutation<Sweep, void>({
       query: () => ({ url: '/sweeps', method: 'POST' }),
       invalidatesTags: ['Person'],
@@ -27,6 +28,7 @@ const matchingApi = api.injectEndpoints({
 export const {
   useCancelSweepMutation,
   useDuplicatesQuery,
+  useLatestSweepQuery,
   useMergeCertainMutation,
   useNotSameMutation,
   useStartSweepMutation,

@@ -2,15 +2,20 @@ import { Link } from 'expo-router';
 import { View } from 'react-native';
 import { useSessionQuery } from '@/features/account';
 import { problemText } from '@/lib/api';
-import { Notice, Soft, Subheading, TagField, Text, Toggle } from '@/ui';
+import { Notice, Select, Soft, Subheading, TagField, Text, Toggle } from '@/ui';
 import { useSaveFilingSettingsMutation } from './api';
 
-/** Whether cards are filed without a person, the words for rating, and where tags are kept. */
+const percent = (share: number) => ({ value: String(share), label: `${Math.round(share * 100)} %` });
+const SAME_FROM = [0.8, 0.9, 0.95, 0.98, 0.99].map(percent);
+const PERHAPS_FROM = [0.02, 0.05, 0.1, 0.2, 0.5].map(percent);
+
+/** Whether cards are filed without a person, from when on two are one person, the words for rating, and where tags are kept. */
 export function FilingSettings() {
   const { data: session } = useSessionQuery();
   const [save, { error }] = useSaveFilingSettingsMutation();
   if (!session) return null;
-  const { filesItself, ratings } = session.workspace;
+  const { filesItself, ratings, limits } = session.workspace;
+  const settings = { filesItself, ratings, limits };
   return (
     <View className="gap-4">
       <Subheading>Filing</Subheading>
@@ -18,18 +23,33 @@ export function FilingSettings() {
         <Toggle
           label="File cards without any doubt by itself"
           on={filesItself}
-          onChange={(on) => void save({ filesItself: on, ratings })}
+          onChange={(on) => void save({ ...settings, filesItself: on })}
         />
         <Soft>
           Only cards on which nothing is doubtful and whose person nobody here is like. They are gathered for a glance,
           and each can be taken back.
         </Soft>
       </View>
+      <View className="gap-3">
+        <Select
+          label="Taken for the same person when this likely"
+          options={SAME_FROM}
+          value={String(limits.same)}
+          onChange={(same) => void save({ ...settings, limits: { ...limits, same: Number(same) } })}
+        />
+        <Select
+          label="Asked about when this likely"
+          options={PERHAPS_FROM}
+          value={String(limits.perhaps)}
+          onChange={(perhaps) => void save({ ...settings, limits: { ...limits, perhaps: Number(perhaps) } })}
+        />
+        <Soft>Nobody is ever merged unasked. Look through all people once more to see what another limit changes.</Soft>
+      </View>
       <TagField
         label="Words for rating people"
         hint="From the best to the least."
         tags={ratings}
-        onChange={(next) => void save({ filesItself, ratings: next })}
+        onChange={(next) => void save({ ...settings, ratings: next })}
       />
       {error ? <Notice fault>{problemText(error)}</Notice> : null}
       <Link href="/tags">

@@ -69,5 +69,6 @@ const describe = ({ id, name, email, role, workspace }: Account): Session => ({
     ownFields: workspace!.ownFields,
     filesItself: workspace!.filesItself,
     ratings: workspace!.ratings,
+    limits: { same: workspace!.sameFrom, perhaps: workspace!.perhapsFrom },
   },
 });

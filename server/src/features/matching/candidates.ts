@@ -1,9 +1,14 @@
-import { blockKeys, featuresOf, type Features, type Match as Comparison } from '@dossier/core/matching/people';
+import {
+  blockKeys,
+  featuresOf,
+  type Features,
+  type Limits,
+  type Match as Comparison,
+} from '@dossier/core/matching/people';
 import { sortName, type PersonFields } from '@dossier/core/people';
 import type { EntityManager } from 'typeorm';
-import { Workspace } from '../../platform/entities';
 import { loadRecords, type PersonRecord } from '../people';
-import { matcherFor } from './matcherOf';
+import { isUsual, matcherFor } from './matcherOf';
 
 /** With so many people a key says nothing; others do. */
 const LARGEST_BLOCK = 60;
@@ -17,41 +22,54 @@ export interface Candidate extends Comparison {
 /**
  * Who of the workspace is the same person, or perhaps, the likeliest first. PostgreSQL brings together whoever has a key in common
  * (an address, a number, the sound of the name, pieces of name and firm), or a name with the same letters; the comparison decides.
- * @param apartFrom ids of whom it was said not to be the same
+ * @param cardId the card that the fields are from: people it was said not to be of are left out
  */
 export async function findCandidates(
   manager: EntityManager,
   workspaceId: string,
   fields: PersonFields,
-  apartFrom: readonly string[] = [],
+  cardId: string | null = null,
 ): Promise<Candidate[]> {
-  const { country } = await manager.findOneByOrFail(Workspace, { id: workspaceId });
-  const features = featuresOf(fields, country);
-  const byKeys = await compareWith(
-    manager,
-    workspaceId,
-    features,
-    await withKeyInCommon(manager, workspaceId, features, apartFrom),
-  );
+  const { country, limits, occasions, apartFrom } = await circumstances(manager, workspaceId, cardId);
+  const features = featuresOf(fields, country, { occasions });
+  const compareWith = async (ids: readonly string[]): Promise<Candidate[]> => {
+    if (ids.length === 0) return [];
+    const matcher = await matcherFor(manager, workspaceId, features, limits);
+    const people = await loadRecords(manager, ids);
+    return people
+      .map((person) => ({ person, ...matcher.compare(features, person.features) }))
+      .filter(({ band }) => band !== 'different')
+      .sort((a, b) => b.likelihood - a.likelihood);
+  };
+  const byKeys = await compareWith(await withKeyInCommon(manager, workspaceId, features, apartFrom));
   if (byKeys.length > 0) return byKeys;
   const name = sortName(fields);
   if (!fields.familyName || name.length < 5) return [];
-  return compareWith(manager, workspaceId, features, await withLikeName(manager, workspaceId, name, apartFrom));
+  if (await isUsual(manager, workspaceId, features.name.familyLast)) return [];
+  return compareWith(await withLikeName(manager, name, apartFrom));
 }
 
-async function compareWith(
+interface Circumstances {
+  country: string;
+  limits: Limits;
+  occasions: string[];
+  apartFrom: string[];
+}
+
+async function circumstances(
   manager: EntityManager,
   workspaceId: string,
-  features: Features,
-  ids: readonly string[],
-): Promise<Candidate[]> {
-  if (ids.length === 0) return [];
-  const matcher = await matcherFor(manager, workspaceId, features);
-  const people = await loadRecords(manager, ids);
-  return people
-    .map((person) => ({ person, ...matcher.compare(features, person.features) }))
-    .filter(({ band }) => band !== 'different')
-    .sort((a, b) => b.likelihood - a.likelihood);
+  cardId: string | null,
+): Promise<Circumstances> {
+  const [row] = await manager.query<(Omit<Circumstances, 'limits'> & Limits)[]>(
+    `select country, same_from as same, perhaps_from as perhaps,
+       array(select occasion_id from card where id = $2 and occasion_id is not null) as occasions,
+       array(select case one_id when $2 then other_id else one_id end from not_same where one_id = $2 or other_id = $2) as "apartFrom"
+     from workspace where id = $1`,
+    [workspaceId, cardId],
+  );
+  const { same, perhaps, ...rest } = row!;
+  return { ...rest, limits: { same, perhaps } };
 }
 
 async function withKeyInCommon(
@@ -78,19 +96,11 @@ async function withKeyInCommon(
   return rows.map((row) => row.person_id);
 }
 
-async function withLikeName(
-  manager: EntityManager,
-  workspaceId: string,
-  name: string,
-  apartFrom: readonly string[],
-): Promise<string[]> {
-  await manager.query(`select set_config('pg_trgm.similarity_threshold', '0.4', true)`);
-  const rows = await manager.query<{ id: string }[]>(
-    `select id from person
-     where workspace_id = $1 and deleted_at is null and sort_name % $2 and not id = any($3::uuid[])
-     order by similarity(sort_name, $2) desc, id limit 20`,
-    [workspaceId, name, apartFrom],
-  );
+async function withLikeName(manager: EntityManager, name: string, apartFrom: readonly string[]): Promise<string[]> {
+  const rows = await manager.query<{ id: string }[]>('select id from people_named_like($1, $2::uuid[], 20) id', [
+    name,
+    apartFrom,
+  ]);
   return rows.map((row) => row.id);
 }
 

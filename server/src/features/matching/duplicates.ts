@@ -1,4 +1,4 @@
-import type { Duplicates, MergedCertain, Sweep } from '@dossier/contract';
+import type { Duplicates, LatestSweep, MergedCertain, Sweep } from '@dossier/contract';
 import { groupPairs, type Link } from '@dossier/core/matching/people';
 import { In, type DataSource, type EntityManager } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
@@ -15,30 +15,38 @@ const MOST_PAIRS = 20_000;
 const MOST_MERGED = 300;
 
 /** Begins a search through all people; one that is under way goes on. */
-export function startSweep(database: DataSource, who: SignedIn): Promise<Sweep> {
-  return inWorkspace(database, who.workspaceId, async (manager) => {
-    await manager.query(`select pg_advisory_xact_lock(hashtextextended($1, 1))`, [who.workspaceId]);
-    const latest = await latestSweep(manager);
-    if (latest && ['waiting', 'running'].includes(latest.state)) return view(latest);
-    const row: SweepRow = {
-      id: uuidv7(),
-      workspaceId: who.workspaceId,
-      state: 'waiting',
-      progress: 0,
-      people: 0,
-      startedAt: new Date(),
-      finishedAt: null,
-    };
-    await manager.insert(SweepRow, row);
-    await addJob(
-      manager,
-      'sweepPeople',
-      { workspaceId: who.workspaceId, sweepId: row.id },
-      { key: `sweep:${who.workspaceId}`, maxAttempts: 2, priority: 5 },
-    );
-    return view(row);
-  });
+export const startSweep = (database: DataSource, { workspaceId }: SignedIn): Promise<Sweep> =>
+  inWorkspace(database, workspaceId, (manager) => beginSweep(manager, workspaceId));
+
+export async function beginSweep(manager: EntityManager, workspaceId: string): Promise<Sweep> {
+  await manager.query(`select pg_advisory_xact_lock(hashtextextended($1, 1))`, [workspaceId]);
+  const latest = await latestSweep(manager);
+  if (latest && ['waiting', 'running'].includes(latest.state)) return view(latest);
+  const row: SweepRow = {
+    id: uuidv7(),
+    workspaceId,
+    state: 'waiting',
+    progress: 0,
+    people: 0,
+    startedAt: new Date(),
+    finishedAt: null,
+  };
+  await manager.insert(SweepRow, row);
+  await addJob(
+    manager,
+    'sweepPeople',
+    { workspaceId, sweepId: row.id },
+    { key: `sweep:${workspaceId}`, maxAttempts: 2, priority: 5 },
+  );
+  return view(row);
 }
+
+/** Where the latest search stands. */
+export const showSweep = (database: DataSource, { workspaceId }: SignedIn): Promise<LatestSweep> =>
+  inWorkspace(database, workspaceId, async (manager) => {
+    const latest = await latestSweep(manager);
+    return { sweep: latest ? view(latest) : null };
+  });
 
 export function cancelSweep(database: DataSource, who: SignedIn): Promise<void> {
   return inWorkspace(database, who.workspaceId, async (manager) => {
@@ -60,19 +68,19 @@ export function listDuplicates(database: DataSource, { workspaceId }: SignedIn):
       manager,
       shown.flatMap(({ members }) => members),
     );
+    const reasons = await reasonsOf(manager, shown.map(({ links }) => links.at(-1)!)); // prettier-ignore
     return {
       sweep: sweep ? view(sweep) : null,
       total: groups.length,
       certain: groups.filter(isCertain).length,
       groups: shown.map(({ members, links }) => {
-        const weakest = links.at(-1)!.row;
-        const { likelihood, band, evidence } = weakest;
+        const { likelihood, band, a, b } = links.at(-1)!;
         return {
           people: members.flatMap((id) => people.get(id) ?? []),
           likelihood,
           band,
-          newJob: links.some(({ row }) => row.newJob),
-          evidence,
+          newJob: links.some((link) => link.newJob),
+          evidence: reasons.get(`${a} ${b}`) ?? [],
         };
       }),
     };
@@ -102,26 +110,32 @@ export function notSame(database: DataSource, who: SignedIn, [a, b]: readonly [s
 }
 
 async function groupsOf(manager: EntityManager) {
-  const rows = await manager
-    .createQueryBuilder(DuplicateRow, 'd')
-    .innerJoin('d.one', 'one', 'one.deletedAt is null')
-    .innerJoin('d.other', 'other', 'other.deletedAt is null')
-    .orderBy('d.likelihood', 'DESC')
-    .addOrderBy('d.oneId')
-    .addOrderBy('d.otherId')
-    .limit(MOST_PAIRS)
-    .getMany();
-  return groupPairs<string, DuplicateLink>(
-    rows.map((row) => ({ a: row.oneId, b: row.otherId, likelihood: row.likelihood, row })),
+  const links = await manager.query<DuplicateLink[]>(
+    `select d.one_id as a, d.other_id as b, d.likelihood, d.band, d.new_job as "newJob"
+     from duplicate d
+       join person one on one.id = d.one_id and one.deleted_at is null
+       join person other on other.id = d.other_id and other.deleted_at is null
+     order by d.likelihood desc, d.one_id, d.other_id limit ${MOST_PAIRS}`,
   );
+  return groupPairs<string, DuplicateLink>(links);
 }
 
-interface DuplicateLink extends Link<string> {
-  row: DuplicateRow;
+type DuplicateLink = Link<string> & Pick<DuplicateRow, 'band' | 'newJob'>;
+
+/** Why the two of each pair are alike, by both ids. */
+async function reasonsOf(
+  manager: EntityManager,
+  pairs: readonly Link<string>[],
+): Promise<Map<string, DuplicateRow['evidence']>> {
+  const rows = await manager.findBy(
+    DuplicateRow,
+    pairs.map(({ a, b }) => ({ oneId: a, otherId: b })),
+  );
+  return new Map(rows.map(({ oneId, otherId, evidence }) => [`${oneId} ${otherId}`, evidence]));
 }
 
 const isCertain = ({ links }: { links: readonly DuplicateLink[] }): boolean =>
-  links.every(({ row }) => row.band === 'same' && !row.newJob);
+  links.every(({ band, newJob }) => band === 'same' && !newJob);
 
 const latestSweep = (manager: EntityManager): Promise<SweepRow | null> =>
   manager.findOne(SweepRow, { where: {}, order: { startedAt: 'DESC' } });

@@ -16,7 +16,7 @@ export function fileCleanTask(database: DataSource): Task {
       fileByItself(manager, who, cardId, async (_, card) => {
         const fields = fieldsOfCard(card);
         return (
-          (await findCandidates(manager, who.workspaceId, fields)).length > 0 ||
+          (await findCandidates(manager, who.workspaceId, fields, card.id)).length > 0 ||
           hasTwin(manager, who.workspaceId, card.id)
         );
       }),

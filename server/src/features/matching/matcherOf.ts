@@ -1,4 +1,4 @@
-import { frequenciesOf, Matcher, type Features, type Frequencies } from '@dossier/core/matching/people';
+import { frequenciesOf, Matcher, type Features, type Frequencies, type Limits } from '@dossier/core/matching/people';
 import type { EntityManager } from 'typeorm';
 import { MatchModelRow } from './entities';
 
@@ -16,7 +16,12 @@ const kept = new Map<string, Kept>();
  * Compares with what the workspace's latest search has taught; who shares an address or number, and how many work at a firm, is
  * counted anew for these people.
  */
-export async function matcherFor(manager: EntityManager, workspaceId: string, asked: Features): Promise<Matcher> {
+export async function matcherFor(
+  manager: EntityManager,
+  workspaceId: string,
+  asked: Features,
+  limits: Limits,
+): Promise<Matcher> {
   const model = await modelOf(manager, workspaceId);
   const sharers = await countSharers(manager, workspaceId, [...asked.mailboxes, ...asked.phones]);
   const firms = await countKeys(
@@ -27,6 +32,7 @@ export async function matcherFor(manager: EntityManager, workspaceId: string, as
   const { frequencies } = model;
   return new Matcher({
     ...model.learned,
+    limits,
     frequencies: {
       people: frequencies.people,
       count: (what, value) =>
@@ -36,6 +42,12 @@ export async function matcherFor(manager: EntityManager, workspaceId: string, as
       sharers: (key) => Math.max(sharers.get(key) ?? 1, frequencies.sharers(key)),
     },
   });
+}
+
+/** Whether several people have a family name: then it is hardly another one misread. */
+export async function isUsual(manager: EntityManager, workspaceId: string, familyName: string): Promise<boolean> {
+  const { frequencies } = await modelOf(manager, workspaceId);
+  return frequencies.count('family', familyName) > 1;
 }
 
 async function modelOf(manager: EntityManager, workspaceId: string): Promise<Kept> {

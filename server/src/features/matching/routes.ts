@@ -3,9 +3,9 @@ import { Router } from 'express';
 import type { DataSource } from 'typeorm';
 import { whoIs, type SignedIn } from '../../platform/session';
 import { inWorkspace } from '../../platform/workspaceScope';
-import { fieldsSettledIn, keptApartFrom } from '../people';
+import { fieldsSettledIn } from '../people';
 import { findCandidates } from './candidates';
-import { cancelSweep, listDuplicates, mergeCertain, notSame, startSweep } from './duplicates';
+import { cancelSweep, listDuplicates, mergeCertain, notSame, showSweep, startSweep } from './duplicates';
 import { trayTwins } from './trayTwins';
 
 /** The likeliest few are enough to choose from. */
@@ -32,6 +32,9 @@ export function matchingRoutes(database: DataSource): Router {
     .post('/sweeps', async (request, response) => {
       response.status(202).json(await startSweep(database, whoIs(request)));
     })
+    .get('/sweeps/latest', async (request, response) => {
+      response.json(await showSweep(database, whoIs(request)));
+    })
     .delete('/sweeps/latest', async (request, response) => {
       await cancelSweep(database, whoIs(request));
       response.status(204).end();
@@ -41,8 +44,7 @@ export function matchingRoutes(database: DataSource): Router {
 /** People of the workspace that are, or may be, the person of a card, the likeliest first. */
 function findMatches(database: DataSource, who: SignedIn, { fields, cardId }: MatchQuery): Promise<Matches> {
   return inWorkspace(database, who.workspaceId, async (manager) => {
-    const apart = cardId ? await keptApartFrom(manager, cardId) : [];
-    const candidates = (await findCandidates(manager, who.workspaceId, fields, apart)).slice(0, MOST_MATCHES);
+    const candidates = (await findCandidates(manager, who.workspaceId, fields, cardId)).slice(0, MOST_MATCHES);
     const settled = await fieldsSettledIn(
       manager,
       candidates.map(({ person }) => person.id),

@@ -1,19 +1,15 @@
-import { sweep, type Features, type Sweep } from '@dossier/core/matching/people';
 import type { Task } from 'graphile-worker';
-import type { DataSource, EntityManager } from 'typeorm';
-import { setImmediate as nextTurn } from 'node:timers/promises';
+import { In, type DataSource, type EntityManager } from 'typeorm';
 import { z } from 'zod';
 import type { Logger } from '../../platform/logger';
 import { inWorkspace } from '../../platform/workspaceScope';
-import { loadRecordsAfter, NotSame } from '../people';
+import { LIST_BEGIN, loadMatchRecordsAfter, NotSame, Person, type ListPlace, type MatchRecord } from '../people';
 import { DuplicateRow, MatchModelRow, SweepRow } from './entities';
+import { limitsOf } from './limits';
+import { searchRegister, type FoundPairs } from './searchRegister';
 
 const Payload = z.object({ workspaceId: z.uuid(), sweepId: z.uuid() });
 const AT_ONCE = 5000;
-/** So many reasons are kept of each pair, the most telling ones. */
-const MOST_REASONS = 8;
-/** How often progress is written down and it is looked whether to stop. */
-const TELL_MS = 700;
 
 /** Looks through all people of a workspace for those that are likely the same, and learns how its records are. */
 export function sweepTask(database: DataSource, logger: Logger): Task {
@@ -21,22 +17,33 @@ export function sweepTask(database: DataSource, logger: Logger): Task {
     const { workspaceId, sweepId } = Payload.parse(raw);
     const step = <T>(work: (manager: EntityManager) => Promise<T>) => inWorkspace(database, workspaceId, work);
     const change = (values: Partial<SweepRow>) => step((manager) => manager.update(SweepRow, { id: sweepId }, values));
-    const isCancelled = () => step((manager) => manager.existsBy(SweepRow, { id: sweepId, state: 'cancelled' }));
-    if (await isCancelled()) return;
+    const toDo = await step((manager) =>
+      manager.existsBy(SweepRow, { id: sweepId, state: In(['waiting', 'running']) }),
+    );
+    if (!toDo) return;
     try {
       const started = performance.now();
-      const register = await step(loadRegister);
-      await change({ state: 'running', people: register.length });
-      const found = await searchThrough(register, async (progress) => {
-        await step((manager) => manager.update(SweepRow, { id: sweepId, state: 'running' }, { progress }));
-        return isCancelled();
+      const [size, limits] = await step(async (manager) => [
+        await manager.count(Person),
+        await limitsOf(manager, workspaceId),
+      ]);
+      await change({ state: 'running', people: size });
+      const found = await searchRegister({
+        size,
+        limits,
+        pages: () => registerPages(workspaceId, step),
+        tell: (progress) =>
+          step(async (manager) => {
+            const { affected } = await manager.update(SweepRow, { id: sweepId, state: 'running' }, { progress });
+            return affected !== 0;
+          }),
       });
       if (!found) return;
-      await step((manager) => keepFound(manager, workspaceId, sweepId, register, found));
+      await step((manager) => keepFound(manager, workspaceId, sweepId, found));
       logger.info(
         {
           workspaceId,
-          people: register.length,
+          people: found.ids.length,
           pairs: found.pairs.length,
           ms: Math.round(performance.now() - started),
         },
@@ -49,40 +56,17 @@ export function sweepTask(database: DataSource, logger: Logger): Task {
   };
 }
 
-interface Registered {
-  id: string;
-  features: Features;
-}
-
-/** Searches a little at a time, so that the process stays alive to others. @returns nothing when cancelled */
-async function searchThrough(
-  register: readonly Registered[],
-  tell: (progress: number) => Promise<boolean>,
-): Promise<Sweep | undefined> {
-  const search = sweep(register.map(({ features }) => features));
-  let told = performance.now();
-  for (;;) {
-    const step = search.next();
-    if (step.done) return step.value;
-    await nextTurn();
-    if (performance.now() - told < TELL_MS) continue;
-    told = performance.now();
-    if (await tell(step.value)) return undefined;
-  }
-}
-
 async function keepFound(
   manager: EntityManager,
   workspaceId: string,
   sweepId: string,
-  register: readonly Registered[],
-  found: Sweep,
+  found: FoundPairs,
 ): Promise<void> {
   const row = await manager.findOne(SweepRow, { where: { id: sweepId }, lock: { mode: 'pessimistic_write' } });
   if (row?.state !== 'running') return;
   const apart = new Set((await manager.find(NotSame)).map(({ oneId, otherId }) => `${oneId} ${otherId}`));
   const rows = found.pairs.flatMap(({ a, b, likelihood, band, newJob, evidence }) => {
-    const [oneId, otherId] = [register[a]!.id, register[b]!.id].sort() as [string, string];
+    const [oneId, otherId] = [found.ids[a]!, found.ids[b]!].sort() as [string, string];
     return apart.has(`${oneId} ${otherId}`)
       ? []
       : [
@@ -92,7 +76,7 @@ async function keepFound(
             likelihood,
             band,
             new_job: newJob,
-            evidence: evidence.slice(0, MOST_REASONS),
+            evidence,
           },
         ];
   });
@@ -109,20 +93,23 @@ async function keepFound(
   }
   await manager.upsert(
     MatchModelRow,
-    { workspaceId, frequencies: found.frequencies.toTable(), learned: found.learned, at: new Date() } as object,
+    { workspaceId, frequencies: found.frequencies, learned: found.learned, at: new Date() } as object,
     ['workspaceId'],
   );
   await manager.update(SweepRow, { id: sweepId }, { state: 'done', progress: 1, finishedAt: new Date() });
 }
 
-/** Everybody who is not deleted, as they are compared, page by page. */
-async function loadRegister(manager: EntityManager): Promise<Registered[]> {
-  const register: Registered[] = [];
-  for (let after = NOBODY; ; after = register.at(-1)!.id) {
-    const page = await loadRecordsAfter(manager, after, AT_ONCE);
-    for (const { id, features } of page) register.push({ id, features });
-    if (page.length < AT_ONCE) return register;
+/** Everybody who is not deleted, as they are compared, page by page; the next page is read while the last one is looked at. */
+async function* registerPages(
+  workspaceId: string,
+  step: <T>(work: (manager: EntityManager) => Promise<T>) => Promise<T>,
+): AsyncGenerator<MatchRecord[]> {
+  const pageAfter = (place: ListPlace) =>
+    step((manager) => loadMatchRecordsAfter(manager, workspaceId, place, AT_ONCE));
+  let next: ReturnType<typeof pageAfter> | undefined = pageAfter(LIST_BEGIN);
+  while (next) {
+    const page: Awaited<typeof next> = await next;
+    next = page.last && page.records.length === AT_ONCE ? pageAfter(page.last) : undefined;
+    yield page.records;
   }
 }
-
-const NOBODY = '00000000-0000-0000-0000-000000000000';

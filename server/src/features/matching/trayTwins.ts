@@ -1,12 +1,13 @@
 import type { TrayTwin, TrayTwins } from '@dossier/contract';
 import { draftOf, personFieldsOf, type Draft } from '@dossier/core/proof';
-import { featuresOf, findPairs, FrequencyCounter, LIMITS, Matcher, type Features } from '@dossier/core/matching/people';
+import { featuresOf, findPairs, FrequencyCounter, Matcher, type Features } from '@dossier/core/matching/people';
 import { In, type DataSource, type EntityManager } from 'typeorm';
 import { Workspace } from '../../platform/entities';
 import type { SignedIn } from '../../platform/session';
 import { inWorkspace } from '../../platform/workspaceScope';
 import { NotSame } from '../people';
 import { Card, IN_TRAY } from '../reading';
+import { limitsOf } from './limits';
 
 /** So many cards are compared with each other; a tray that is fuller is worked off from the oldest. */
 const MOST_CARDS = 2000;
@@ -27,14 +28,15 @@ export async function hasTwin(manager: EntityManager, workspaceId: string, cardI
 async function findTwins(manager: EntityManager, workspaceId: string): Promise<TrayTwin[]> {
   const cards = await manager.find(Card, {
     where: { state: In([...IN_TRAY]) },
-    select: { id: true, readingId: true, draftVersion: true },
+    select: { id: true, readingId: true, draftVersion: true, occasionId: true },
     order: { takenAt: 'ASC', id: 'ASC' },
     take: MOST_CARDS,
   });
+  const { same } = await limitsOf(manager, workspaceId);
   const features = await featuresOfCards(manager, workspaceId, cards);
   const frequencies = new FrequencyCounter();
   for (const one of features) frequencies.add(one);
-  const matcher = new Matcher({ frequencies, limits: { ...LIMITS, perhaps: LIKELY } });
+  const matcher = new Matcher({ frequencies, limits: { same, perhaps: LIKELY } });
   const apart = new Set((await manager.find(NotSame)).map(({ oneId, otherId }) => `${oneId} ${otherId}`));
   const twins: TrayTwin[] = [];
   for (const { pairs } of findPairs(features, matcher)) {
@@ -42,7 +44,7 @@ async function findTwins(manager: EntityManager, workspaceId: string): Promise<T
       const { likelihood, newJob, evidence } = matcher.compare(features[a]!, features[b]!);
       const cardIds: TrayTwin['cardIds'] = [cards[a]!.id, cards[b]!.id];
       if (apart.has([...cardIds].sort().join(' '))) continue;
-      const sameCard = likelihood >= LIMITS.same && !newJob && evidence.every(({ weight }) => weight > -1);
+      const sameCard = likelihood >= same && !newJob && evidence.every(({ weight }) => weight > -1);
       twins.push({ cardIds, likelihood, sameCard, words: evidence[0]?.words ?? '' });
     }
   }
@@ -53,22 +55,27 @@ const MOST_TWINS = 200;
 /** Below this two cards are not worth a word in the tray. */
 const LIKELY = 0.5;
 
+type CardState = Pick<Card, 'id' | 'readingId' | 'draftVersion' | 'occasionId'>;
+
 async function featuresOfCards(
   manager: EntityManager,
   workspaceId: string,
-  cards: readonly Pick<Card, 'id' | 'readingId' | 'draftVersion'>[],
+  cards: readonly CardState[],
 ): Promise<Features[]> {
-  const keyOf = (card: Pick<Card, 'id' | 'readingId' | 'draftVersion'>) =>
-    `${card.id} ${card.readingId} ${card.draftVersion}`;
+  const keyOf = (card: CardState) => `${card.id} ${card.readingId} ${card.draftVersion} ${card.occasionId}`;
   const missing = cards.filter((card) => !known.has(keyOf(card)));
   if (missing.length > 0) {
     const { country } = await manager.findOneByOrFail(Workspace, { id: workspaceId });
     if (known.size > 5 * MOST_CARDS) known.clear();
     const rows = await manager.find(Card, {
       where: { id: In(missing.map(({ id }) => id)) },
-      select: { id: true, readingId: true, draftVersion: true, proposals: true, draft: true },
+      select: { id: true, readingId: true, draftVersion: true, occasionId: true, proposals: true, draft: true },
     });
-    for (const row of rows) known.set(keyOf(row), featuresOf(fieldsOfCard(row), country));
+    for (const row of rows)
+      known.set(
+        keyOf(row),
+        featuresOf(fieldsOfCard(row), country, { occasions: row.occasionId ? [row.occasionId] : [] }),
+      );
   }
   return cards.map((card) => known.get(keyOf(card)) ?? EMPTY);
 }

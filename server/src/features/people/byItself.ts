@@ -125,7 +125,9 @@ export function takeBack(database: DataSource, who: SignedIn, personIds: readonl
 export async function saveFilingSettings(
   database: DataSource,
   { workspaceId }: SignedIn,
-  { filesItself, ratings }: FilingSettings,
+  { filesItself, ratings, limits }: FilingSettings,
 ): Promise<void> {
-  await database.getRepository(Workspace).update({ id: workspaceId }, { filesItself, ratings });
+  await database
+    .getRepository(Workspace)
+    .update({ id: workspaceId }, { filesItself, ratings, sameFrom: limits.same, perhapsFrom: limits.perhaps });
 }

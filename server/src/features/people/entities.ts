@@ -6,7 +6,7 @@ import { Account } from '../account';
 
 /** The record of somebody: a lead or a contact. */
 @Entity('person')
-@Index('person_list', ['workspaceId', 'sortName', 'id'])
+@Index('person_list', ['workspaceId', 'sortName', 'id'], { where: 'deleted_at IS NULL' })
 @Index('person_search', { synchronize: false })
 @Index('person_owner', ['ownerId'])
 @Index('person_unindexed', ['workspaceId', 'keysVersion'])

@@ -26,7 +26,7 @@ const SUMMARY = `
 /**
  * People in order of family name, one keyset page at a time. Every word of the query must occur in
  * the name, the company, an e-mail address or a phone number; case, accents and the punctuation of
- * numbers do not matter. Served by a trigram index.
+ * numbers do not matter.
  */
 export function findPeople(
   database: DataSource,
@@ -34,39 +34,20 @@ export function findPeople(
   query: z.infer<typeof PeopleQuery>,
 ): Promise<PeoplePage> {
   return inWorkspace(database, who.workspaceId, async (manager) => {
-    const patterns = searchPatterns(query.q);
-    const matching = [
-      'p.workspace_id = $1',
-      'p.deleted_at is null',
-      ...patterns.map((_, i) => `p.search_text like $${i + 2}`),
-    ];
-    const parameters: unknown[] = [who.workspaceId, ...patterns];
-    const total = await countMatching(manager, matching, parameters);
-    const after = query.cursor ? decodeCursor(query.cursor) : undefined;
-    if (after) {
-      matching.push(`(p.sort_name, p.id) > ($${parameters.length + 1}, $${parameters.length + 2}::uuid)`);
-      parameters.push(...after);
-    }
-    const rows = await manager.query<Row[]>(
-      `${SUMMARY} where ${matching.join(' and ')} order by p.sort_name, p.id limit ${query.limit + 1}`,
-      parameters,
+    const [afterName, afterId] = (query.cursor && decodeCursor(query.cursor)) || [null, null];
+    const [found] = await manager.query<{ total: string; ids: string[] }[]>(
+      'select total, ids from find_people($1, $2, $3, $4)',
+      [searchPatterns(query.q), afterName, afterId, query.limit + 1],
     );
-    const page = rows.slice(0, query.limit);
-    const last = page[page.length - 1];
-    return { items: page.map(summary), total, next: rows.length > query.limit && last ? encodeCursor(last) : null };
+    const { total, ids } = found!;
+    const rows = await manager.query<Row[]>(
+      `${SUMMARY} where p.id = any($1::uuid[]) order by p.sort_name, p.id limit ${query.limit}`,
+      [ids],
+    );
+    const last = rows[rows.length - 1];
+    const next = ids.length > query.limit && last ? encodeCursor(last) : null;
+    return { items: rows.map(summary), total: Number(total), next };
   });
-}
-
-async function countMatching(
-  manager: EntityManager,
-  conditions: readonly string[],
-  parameters: readonly unknown[],
-): Promise<number> {
-  const [row] = await manager.query<{ count: string }[]>(
-    `select count(*) from person p where ${conditions.join(' and ')}`,
-    [...parameters],
-  );
-  return Number(row!.count);
 }
 
 const summary = (row: Row): PersonSummary => ({

@@ -1,8 +1,15 @@
 export { fileByItself } from './byItself';
 export { ChangeLogEntry, Company, Employment, FilingReceipt, Note, Person, Reach } from './entities';
 export { summariesOf } from './findPeople';
-export { inOrder, keepApart, keptApartFrom } from './keepApart';
-export { loadRecords, loadRecordsAfter, type PersonRecord } from './loadRecords';
+export { inOrder, keepApart } from './keepApart';
+export {
+  LIST_BEGIN,
+  loadMatchRecordsAfter,
+  loadRecords,
+  type ListPlace,
+  type MatchRecord,
+  type PersonRecord,
+} from './loadRecords';
 export { fieldsSettledIn } from './settledFields';
 export { loadPerson } from './loadPerson';
 export { makeMissingKeys } from './matchKeys';

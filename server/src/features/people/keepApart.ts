@@ -17,9 +17,3 @@ export async function keepApart(manager: EntityManager, who: SignedIn, a: string
     .orIgnore()
     .execute();
 }
-
-/** Ids that this one was said not to be the same as. */
-export async function keptApartFrom(manager: EntityManager, id: string): Promise<string[]> {
-  const rows = await manager.find(NotSame, { where: [{ oneId: id }, { otherId: id }] });
-  return rows.map(({ oneId, otherId }) => (oneId === id ? otherId : oneId));
-}

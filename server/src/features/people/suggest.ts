@@ -11,12 +11,15 @@ const TITLES = `
   where workspace_id = $1 and title <> '' and lower(title) like lower($2) || '%'
   group by title order by count(*) desc, title limit ${MOST}`;
 const COMPANIES = `
-  select company.name as text from company
-    left join employment on employment.company_id = company.id and employment.ended_at is null
-    left join reach on reach.person_id = employment.person_id and reach.kind = 'email' and reach.key like $3
+  with there as (
+    select employment.company_id, count(*) as people
+    from match_key join employment on employment.person_id = match_key.person_id and employment.ended_at is null
+    where match_key.workspace_id = $1 and match_key.key = $3
+    group by employment.company_id)
+  select company.name as text from company left join there on there.company_id = company.id
   where company.workspace_id = $1
-    and (($2 <> '' and lower(company.name) like lower($2) || '%') or reach.id is not null)
-  group by company.name order by count(reach.id) desc, company.name limit ${MOST}`;
+    and (($2 <> '' and lower(company.name) like lower($2) || '%') or there.people is not null)
+  group by company.name order by sum(there.people) desc nulls last, company.name limit ${MOST}`;
 
 /** Texts of the workspace's people that begin like what is written, or are the company of an e-mail's domain. */
 export function suggest(
@@ -25,7 +28,7 @@ export function suggest(
   { field, q, domain }: SuggestionQuery,
 ): Promise<string[]> {
   const begins = q.replace(/[\\%_]/g, '\\$&');
-  const firm = domain && !isFreeMail(domain) ? `%@${domain.replace(/[\\%_]/g, '\\$&')}` : '';
+  const firm = domain && !isFreeMail(domain) ? `@${domain.toLowerCase()}` : '';
   if (field === 'title' && begins === '') return Promise.resolve([]);
   return inWorkspace(database, workspaceId, async (manager) => {
     const rows = await manager.query<{ text: string }[]>(

@@ -1,0 +1,122 @@
+import type { Merged, PersonFields } from '@dossier/contract';
+import type { DataSource } from 'typeorm';
+import { createDataSource } from '../src/dataSource';
+import { Client } from './client';
+import { drawnPeople } from './somebody';
+import { databaseOf } from './services';
+
+jest.setTimeout(180_000);
+
+let rep: Client;
+let owner: DataSource;
+beforeAll(async () => {
+  rep = await Client.signedIn('ottilie@keldermoss.example');
+  owner = await createDataSource(databaseOf('api').DOSSIER_OWNER_URL!, 2).initialize();
+});
+afterAll(() => owner.destroy());
+const somebody = drawnPeople(13);
+
+/** Every row of these people, as it is in the database. */
+async function rowsOf(...ids: string[]): Promise<object> {
+  const rows: Record<string, unknown> = {};
+  for (const [table, column] of [
+    ['person', 'id'],
+    ['employment', 'person_id'],
+    ['reach', 'person_id'],
+    ['note', 'person_id'],
+    ['card', 'person_id'],
+    ['consent', 'person_id'],
+    ['match_key', 'person_id'],
+    ['filing_receipt', 'person_id'],
+  ])
+    rows[table!] = await owner.query(`select * from ${table} where ${column} = any($1) order by 1, 2, 3`, [ids]);
+  return rows;
+}
+
+describe('a merge', () => {
+  const two = async () => {
+    const fields = somebody();
+    const into = await rep.filed(fields, { note: 'Prefers the phone.', tags: ['fair'] });
+    const other = await rep.filed(
+      {
+        ...fields,
+        givenName: `${fields.givenName[0]}.`,
+        company: 'Larkspur Foods',
+        emails: ['second@larkspur.example'],
+        locality: 'Tarnmoor',
+      },
+      {
+        note: 'Asked for prices.',
+        tags: ['Fair', 'route'],
+        consent: { channels: ['email'], scope: 'offers', wording: 'May we write?', how: 'spoken' },
+      },
+    );
+    return { into, other, fields };
+  };
+  const merge = async ({ into, other }: { into: string; other: string }) =>
+    rep.send<Merged & { code: string }>('POST', '/merges', {
+      into: { id: into, version: (await rep.person(into)).version },
+      others: [{ id: other, version: (await rep.person(other)).version }],
+    });
+
+  it('moves everything, loses nothing, and undone leaves every row as it was', async () => {
+    const pair = await two();
+    const before = await rowsOf(pair.into, pair.other);
+    const { status, body } = await merge(pair);
+    expect(status).toBe(201);
+    const merged = await rep.person(pair.into);
+    expect(merged.fields.emails).toContain('second@larkspur.example');
+    expect(merged.fields).toMatchObject({
+      givenName: pair.fields.givenName,
+      locality: 'Tarnmoor',
+      company: 'Larkspur Foods',
+    });
+    expect(merged.notes.map(({ text }) => text).sort()).toEqual(['Asked for prices.', 'Prefers the phone.']);
+    expect(merged.tags).toEqual(['fair', 'route']);
+    expect(merged.consents).toHaveLength(1);
+    expect(merged.history.filter(({ action }) => action === 'filed')).toHaveLength(2);
+    expect((await rep.person(pair.other)).id).toBe(pair.into);
+    expect((await rep.send('POST', `/merges/${body.mergeId}/undo`)).status).toBe(204);
+    expect(await rowsOf(pair.into, pair.other)).toEqual(before);
+    expect((await rep.send('POST', `/merges/${body.mergeId}/undo`)).status).toBe(204);
+    expect((await rep.person(pair.into)).history[0]!.action).toBe('unmerged');
+  });
+
+  it('undone later keeps what was changed since, and refuses when that stands against it', async () => {
+    const pair = await two();
+    const { body } = await merge(pair);
+    const merged = await rep.person(pair.into);
+    const edit = (fields: Partial<PersonFields>, version: number) =>
+      rep.send('PUT', `/people/${pair.into}`, {
+        version,
+        kind: merged.kind,
+        tags: merged.tags,
+        rating: 'Warm',
+        fields: { ...merged.fields, ...fields },
+      });
+    await edit({ suffix: 'MBA', locality: 'Port Ellery' }, merged.version);
+    const refused = await rep.send<{ code: string; detail: string }>('POST', `/merges/${body.mergeId}/undo`);
+    expect([refused.status, refused.body.code]).toEqual([409, 'changed-since']);
+    expect(refused.body.detail).toContain('locality: Port Ellery');
+    await edit({ suffix: 'MBA' }, merged.version + 1);
+    expect((await rep.send('POST', `/merges/${body.mergeId}/undo`)).status).toBe(204);
+    const after = await rep.person(pair.into);
+    expect(after.fields).toMatchObject({
+      suffix: 'MBA',
+      locality: '',
+      emails: (await rep.person(pair.into)).fields.emails,
+    });
+    expect(after.fields.emails).not.toContain('second@larkspur.example');
+    expect((await rep.person(pair.other)).fields).toMatchObject({
+      givenName: `${pair.fields.givenName[0]}.`,
+      locality: 'Tarnmoor',
+    });
+  });
+
+  it('is refused for a record that changed, or with itself', async () => {
+    const pair = await two();
+    const stale = { into: { id: pair.into, version: 7 }, others: [{ id: pair.other, version: 1 }] };
+    expect((await rep.send<Merged & { code: string }>('POST', '/merges', stale)).body.code).toBe('person-changed');
+    expect((await merge({ into: pair.into, other: pair.into })).status).toBe(409);
+  });
+});

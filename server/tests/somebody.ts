@@ -1,0 +1,38 @@
+import type { PersonFields } from '@dossier/contract';
+import { personFields } from './client';
+
+const GIVEN = 'Ysolde Corwin Tamsin Leopold Marguerite Oswin Philippa Gunnar Beatrice Dmitri Winifred Ignacio'.split(
+  ' ',
+);
+const FAMILY =
+  'Quillhampton Braithwell Ostlund Vandermolen Fitzwarren Szymczak Haldorsen Montclair Underhay Pruszkowski Eglantine Zimmerlin Jarvholm Castellane Wetherspar Ruyterkade Nyqvist Thornbeck Ixworth Llanfair Gudmundsen Abercastle Yarrowby Delacroix Mapplebeck Kristeller Saltonstall Oxenholme Dunmarrow Faircliff Bexhollow Wickenstow Trevannick Pendlebarrow'.split(
+    ' ',
+  );
+const TITLES = ['Buyer', 'Plant manager', 'Dispatcher', 'Head of quality', 'Owner'];
+
+export const mobile = (value: string) => ({ value, kind: 'mobile' as const, extension: '' });
+
+/**
+ * Made-up people that no other test knows, and that have nothing in common with each other.
+ * @param first number of the first of them: the tests of all files work on one database
+ */
+export function drawnPeople(first: number): (fields?: Partial<PersonFields>) => PersonFields {
+  let number = first;
+  return (fields = {}) => {
+    const familyName = FAMILY[number % FAMILY.length]!;
+    const domain = `${familyName.toLowerCase()}-${TITLES.length * 7 + number}.example`;
+    const made = personFields({
+      givenName: GIVEN[(number * 5) % GIVEN.length],
+      familyName,
+      title: TITLES[number % TITLES.length],
+      company: `${['Brine', 'Kestrel', 'Juniper', 'Halyard', 'Osprey', 'Copperleaf', 'Windrush'][number % 7]}${number} ${['Packers', 'Creamery', 'Fisheries'][number % 3]}`,
+      emails: [`post.${number}@${domain}`],
+      phones: [mobile(`+4477009${String((number * 7919) % 100_000).padStart(5, '0')}`)],
+      postalCode: `TM${number} ${number % 9}AA`,
+      ...fields,
+    });
+    number++;
+    if (number > FAMILY.length) throw new Error('There are not enough made-up people for these tests.');
+    return made;
+  };
+}
