@@ -52,5 +52,18 @@ export default tseslint.config(
     },
     rules: { '@typescript-eslint/no-require-imports': 'off' },
   },
+  {
+    // What a measuring program does inside a page.
+    files: ['scripts/desk.mjs'],
+    languageOptions: {
+      globals: {
+        window: 'readonly',
+        document: 'readonly',
+        requestAnimationFrame: 'readonly',
+        cancelAnimationFrame: 'readonly',
+        MessageChannel: 'readonly',
+      },
+    },
+  },
   prettier,
 );

@@ -7,6 +7,9 @@ import { demoPhoto, expectAccessible, goTo, pickFiles, signIn } from './desk';
 const deskOf = (project: string) => `proof-${project}` as 'proof-phone' | 'proof-wide';
 const field = (page: Page, name: string): Locator => page.getByRole('textbox', { name, exact: true });
 
+/** What the card on the desk says; the next one is made ready out of sight. */
+const shown = (page: Page, text: string | RegExp): Locator => page.getByText(text).filter({ visible: true });
+
 /** Signs in, photographs cards and opens the first of them on the desk. */
 async function openCard(page: Page, project: string, photo: string, name: RegExp): Promise<void> {
   await signIn(page, deskOf(project), '/photograph');
@@ -202,6 +205,19 @@ test('long names, names from right to left and thirty loose lines have their pla
   await remove(page);
 });
 
+test('a card whose picture was not kept is proved beside the lines that were read', async ({ page }, { project }) => {
+  await seeOtherwise(page, (card) => (card.picture = false));
+  await openCard(page, project.name, 'maple', /Priya Raman/);
+  await expect(page.getByRole('group', { name: 'The text of the card' })).toContainText('Raman');
+  await expect(page.getByRole('img', { name: 'The card' })).toHaveCount(0);
+  await field(page, 'Family name').fill('Ramanujan');
+  await expect(page.getByRole('button', { name: 'Pick text' })).toHaveCount(0);
+  await page.reload();
+  await expect(field(page, 'Family name')).toHaveValue('Ramanujan');
+  await expectAccessible(page);
+  await remove(page);
+});
+
 test('ten cards are filed one after the other by keyboard alone, the last filing is undone, clean ones go at a glance', async ({
   page,
 }, { project }) => {
@@ -214,8 +230,8 @@ test('ten cards are filed one after the other by keyboard alone, the last filing
   await page.getByRole('button', { name: 'Close' }).click();
   await page.getByRole('button', { name: 'Prove the first' }).click();
   for (let card = 1; card <= 10; card++) {
-    await expect(page.getByText(`${card} of 12`)).toBeVisible();
-    await expect(page.getByText(/doubts? left|\d doubts?$/)).toBeVisible();
+    await expect(shown(page, `${card} of 12`)).toBeVisible();
+    await expect(shown(page, /doubts? left|\d doubts?$/)).toBeVisible();
     while (await page.getByRole('button', { name: 'Next doubt' }).isVisible()) {
       await page.keyboard.press('Alt+KeyN');
       await page.keyboard.press('Alt+KeyR');
@@ -224,9 +240,9 @@ test('ten cards are filed one after the other by keyboard alone, the last filing
     await page.keyboard.press('Control+Enter');
     await expect(page).not.toHaveURL(url);
   }
-  await expect(page.getByText('11 of 12')).toBeVisible();
+  await expect(shown(page, '11 of 12')).toBeVisible();
   await page.getByRole('button', { name: 'Undo filing', exact: true }).click();
-  await expect(page.getByText('10 of 12')).toBeVisible();
+  await expect(shown(page, '10 of 12')).toBeVisible();
   await page.keyboard.press('Alt+KeyK');
   const keys = page.getByRole('dialog', { name: 'All keys' });
   await expect(keys.getByText('Go to the next doubt')).toBeVisible();

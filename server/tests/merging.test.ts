@@ -1,8 +1,9 @@
 import type { Merged, PersonFields } from '@dossier/contract';
+import fc from 'fast-check';
 import type { DataSource } from 'typeorm';
 import { createDataSource } from '../src/dataSource';
 import { Client } from './client';
-import { drawnPeople } from './somebody';
+import { drawnPeople, mobile } from './somebody';
 import { databaseOf } from './services';
 
 jest.setTimeout(180_000);
@@ -80,6 +81,47 @@ describe('a merge', () => {
     expect(await rowsOf(pair.into, pair.other)).toEqual(before);
     expect((await rep.send('POST', `/merges/${body.mergeId}/undo`)).status).toBe(204);
     expect((await rep.person(pair.into)).history[0]!.action).toBe('unmerged');
+  });
+
+  it('of any records, undone, leaves every row as it was', async () => {
+    const text = (...values: string[]) => fc.constantFrom('', ...values);
+    const partial = fc.record({
+      title: text('Buyer', 'Head buyer'),
+      company: text('Larkspur Foods', 'Larkspur Foods plc', 'Quayside Bakery'),
+      emails: fc.uniqueArray(fc.constantFrom('a@larkspur.example', 'b@larkspur.example', 'c@quay.example')),
+      phones: fc.uniqueArray(fc.constantFrom('+447700900811', '+447700900812').map(mobile), {
+        selector: (p) => p.value,
+      }),
+      locality: text('Tarnmoor', 'Port Ellery'),
+      suffix: text('MBA', 'PhD'),
+    });
+    const name = somebody();
+    await fc.assert(
+      fc.asyncProperty(fc.array(partial, { minLength: 2, maxLength: 3 }), async (records) => {
+        const ids: string[] = [];
+        for (const record of records) {
+          const cardId = await rep.typedCard();
+          const { body } = await rep.file({ cardId, fields: { ...name, ...record }, notSame: ids });
+          ids.push(body.personId);
+        }
+        const before = await rowsOf(...ids);
+        const [into, ...others] = await Promise.all(
+          ids.map(async (id) => ({ id, version: (await rep.person(id)).version })),
+        );
+        const { status, body } = await rep.send<Merged>('POST', '/merges', { into, others });
+        expect(status).toBe(201);
+        const { emails, phones } = (await rep.person(into!.id)).fields;
+        expect(emails.sort()).toEqual([...new Set(records.flatMap((record) => record.emails))].sort());
+        expect(new Set(phones.map(({ value }) => value))).toEqual(
+          new Set(records.flatMap((record) => record.phones.map(({ value }) => value))),
+        );
+        expect((await rep.send('POST', `/merges/${body.mergeId}/undo`)).status).toBe(204);
+        expect(await rowsOf(...ids)).toEqual(before);
+        // Nothing of this run is known in the next.
+        for (const id of ids) await rep.send('DELETE', `/people/${id}`);
+      }),
+      { numRuns: 12 },
+    );
   });
 
   it('undone later keeps what was changed since, and refuses when that stands against it', async () => {

@@ -3,5 +3,5 @@ import { ProofScreen } from '@/features/proof';
 
 export default function Proof() {
   const { cardId } = useLocalSearchParams<{ cardId: string }>();
-  return <ProofScreen key={cardId} cardId={cardId} />;
+  return <ProofScreen cardId={cardId} />;
 }

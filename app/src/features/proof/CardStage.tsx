@@ -25,13 +25,16 @@ const OUTLINE_MARGIN = 0.3;
 const TAP = 7;
 const GLIDE = 'transform 240ms cubic-bezier(0.3, 0.1, 0.2, 1)';
 
+/** The next card has the same room: it is placed before it can be measured. */
+let lastRoom: { width: number; height: number } | undefined;
+
 /**
  * The card as photographed, flat and upright: it glides to the field in focus, is moved with a finger and zoomed with two
  * or the wheel; a word touched leads to its field, words swept over are picked.
  */
 export function CardStage(props: Props) {
   const { cardId, reading, picture, spans, words, picking, onWord, onPick } = props;
-  const [room, setRoom] = useState<{ width: number; height: number }>();
+  const [room, setRoom] = useState(lastRoom);
   const card = useMemo(() => ({ width: reading.width, height: reading.height }), [reading.width, reading.height]);
   const area = useMemo(() => areaOfSpans(reading, spans), [reading, spans]);
   if (!picture) return <TextSheet reading={reading} spans={spans} maxHeight="100%" />;
@@ -40,9 +43,14 @@ export function CardStage(props: Props) {
   return (
     <View
       className="h-full w-full overflow-hidden"
-      onLayout={({ nativeEvent: { layout } }) => setRoom({ width: layout.width, height: layout.height })}
+      onLayout={({ nativeEvent: { layout } }) => {
+        // None while it is made ready out of sight.
+        if (layout.width === 0) return;
+        lastRoom = { width: layout.width, height: layout.height };
+        setRoom(lastRoom);
+      }}
     >
-      {room && room.width > 0 ? (
+      {room ? (
         <Movable
           key={cardId}
           card={card}
@@ -58,6 +66,7 @@ export function CardStage(props: Props) {
           <img
             src={cardPicture(cardId)}
             alt="The card"
+            decoding="async"
             draggable={false}
             style={{ width: '100%', height: '100%', display: 'block', borderRadius: 4 }}
           />

@@ -39,16 +39,23 @@ import { proofActions, type CardDraft } from './slice';
 import { useDeskFiling } from './useDeskFiling';
 import { useDeskKeys } from './useDeskKeys';
 import { usePicking } from './usePicking';
-import { useRun } from './useRun';
+import type { Run } from './useRun';
+
+interface DeskProps {
+  card: ProofCard;
+  cardDraft: CardDraft;
+  run: Run;
+  /** To another card of the run; without one to the tray. */
+  onGo: (cardId: string | undefined) => void;
+}
 
 /** One card and its fields; on a phone one above the other, on a wide screen side by side. */
-export function Desk({ card, cardDraft }: { card: ProofCard; cardDraft: CardDraft }) {
+export function Desk({ card, cardDraft, run, onGo }: DeskProps) {
   const { id: cardId, country } = card;
   const { draft } = cardDraft;
   const wide = useWide();
   const router = useRouter();
   const dispatch = useDispatch();
-  const run = useRun(cardId);
   const file = useDeskFiling();
   const [change, { error: changeError }] = useChangeCardsMutation();
   const inputs = useRef(new Map<string, HTMLTextAreaElement>());
@@ -109,16 +116,15 @@ export function Desk({ card, cardDraft }: { card: ProofCard; cardDraft: CardDraf
     const at = doubtful.findIndex((f) => f.id === focusedId);
     focusField(doubtful[(at + 1) % doubtful.length]?.id);
   };
-  const go = (id: string | undefined) => router.replace(id ? `/proof/${id}` : '/tray');
   const fileAndGo = async () => {
     if (empty) return;
     if (known.length > 0) return router.push(`/file/${cardId}`);
     await file(card, cardDraft);
-    go(run.next);
+    onGo(run.next);
   };
   const leave = async (state: 'setAside' | 'discarded') => {
     const answer = await change({ cardIds: [cardId], state });
-    if (!answer.error && state === 'setAside') go(run.next);
+    if (!answer.error && state === 'setAside') onGo(run.next);
   };
 
   const onWord = (word: CardWord) => {
@@ -155,8 +161,8 @@ export function Desk({ card, cardDraft }: { card: ProofCard; cardDraft: CardDraf
     pick: shown.picture ? () => setPicking(!picking) : undefined,
     undo: cardDraft.past.length > 0 ? () => void dispatch(proofActions.undone({ cardId })) : undefined,
     redo: cardDraft.future.length > 0 ? () => void dispatch(proofActions.redone({ cardId })) : undefined,
-    next: run.next ? () => go(run.next) : undefined,
-    previous: run.previous ? () => go(run.previous) : undefined,
+    next: run.next ? () => onGo(run.next) : undefined,
+    previous: run.previous ? () => onGo(run.previous) : undefined,
     setAside: () => void leave('setAside'),
     secondLook: () => setOpen('secondLook'),
     details: empty ? undefined : () => router.push(`/file/${cardId}`),

@@ -12,8 +12,16 @@ import { openDraft } from './useDraft';
 /** So many cards behind the one on the desk are loaded with their pictures. */
 const AHEAD = 2;
 
-/** Where a card stands among those that are proved in one go, and which are before and behind it. */
-export function useRun(cardId: string) {
+/** Where a card stands; ids of the cards before and behind it, as far as they are still to be proved. */
+export interface Run {
+  position: number;
+  of: number;
+  next: string | undefined;
+  previous: string | undefined;
+}
+
+/** Where the card on the desk, and any other, stands among those that are proved in one go; loads what comes next. */
+export function useRun(cardId: string): (id: string) => Run {
   const dispatch = useDispatch<ThunkDispatch<unknown, unknown, UnknownAction>>();
   const { data, hasNextPage, fetchNextPage, isFetchingNextPage } = useTrayInfiniteQuery({});
   const ids = useSelector((state: { run: { ids: string[] } }) => state.run.ids);
@@ -34,13 +42,16 @@ export function useRun(cardId: string) {
     if (hasNextPage && !isFetchingNextPage) void fetchNextPage();
   }, [fetchNextPage, hasNextPage, isFetchingNextPage]);
 
-  const at = ids.indexOf(cardId);
   const open = useMemo(() => new Set(tray.filter((id) => !filed.has(id))), [tray, filed]);
   const isOpen = (id: string) => open.has(id);
-  const next = ids.slice(at + 1).find(isOpen) ?? ids.slice(0, Math.max(0, at)).find(isOpen);
-  const previous = ids.slice(0, Math.max(0, at)).findLast(isOpen);
+  const runOf = (id: string): Run => {
+    const at = ids.indexOf(id);
+    const before = ids.slice(0, Math.max(0, at));
+    const next = ids.slice(at + 1).find(isOpen) ?? before.find(isOpen);
+    return { position: at + 1, of: ids.length, next, previous: before.findLast(isOpen) };
+  };
   const ahead = ids
-    .slice(at + 1)
+    .slice(ids.indexOf(cardId) + 1)
     .filter(isOpen)
     .slice(0, AHEAD)
     .join();
@@ -67,5 +78,5 @@ export function useRun(cardId: string) {
     };
   }, [ahead, dispatch, who]);
 
-  return { position: at + 1, of: ids.length, next, previous };
+  return runOf;
 }

@@ -14,6 +14,7 @@ import { isUsual, matcherFor } from './matcherOf';
 const LARGEST_BLOCK = 60;
 /** So many are compared at most, those with most keys in common first. */
 const MOST_COMPARED = 40;
+const LONG_NAME = 7;
 
 export interface Candidate extends Comparison {
   person: PersonRecord;
@@ -44,7 +45,8 @@ export async function findCandidates(
   const byKeys = await compareWith(await withKeyInCommon(manager, workspaceId, features, apartFrom));
   if (byKeys.length > 0) return byKeys;
   const name = sortName(fields);
-  if (!fields.familyName || name.length < 5) return [];
+  // A short name misread in two places could be anybody's.
+  if (features.name.familyLast.length < LONG_NAME) return [];
   if (await isUsual(manager, workspaceId, features.name.familyLast)) return [];
   return compareWith(await withLikeName(manager, name, apartFrom));
 }
