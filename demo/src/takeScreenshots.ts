@@ -75,6 +75,7 @@ await borders(phone);
 await phone.goto(`${address}/people`);
 await phone.getByRole('link', { name: /Tobias Skerritt/ }).waitFor();
 await save(phone, 'people');
+await twiceInTheRecords(phone);
 await knownPerson(phone);
 await phone.goto(`${address}/account`);
 await phone.getByRole('link', { name: /What Dossier has learned/ }).waitFor();
@@ -131,6 +132,36 @@ async function borders(page: Page): Promise<void> {
   await page.waitForLoadState('networkidle');
   await save(page, 'borders');
   await page.mouse.up();
+}
+
+/** Somebody filed a second time with another title, as another program would; taken out of the records again afterwards. */
+async function twiceInTheRecords(page: Page): Promise<void> {
+  const second = await page.evaluate(
+    async ([cardId, key]) => {
+      const send = async (method: string, path: string, body: object, headers = {}) => {
+        const answer = await fetch(`/api/v1${path}`, {
+          method,
+          headers: { 'Content-Type': 'application/json', ...headers },
+          body: JSON.stringify(body),
+        });
+        if (!answer.ok) throw new Error(`${path}: ${answer.status}`);
+        return (await answer.json().catch(() => undefined)) as { personId: string };
+      };
+      const { items } = (await (await fetch('/api/v1/people?q=skerritt')).json()) as { items: { id: string }[] };
+      const { fields } = (await (await fetch(`/api/v1/people/${items[0]!.id}`)).json()) as { fields: object };
+      const text = 'Tobias Skerritt';
+      await send('PUT', `/cards/${cardId}/text`, { kind: 'text', text, takenAt: new Date().toISOString() });
+      const filing = { cardId, kind: 'contact', fields: { ...fields, title: 'Head of Auctions', phones: [] } };
+      const { personId } = await send('POST', '/people', filing, { 'Idempotency-Key': key! });
+      await send('POST', '/sweeps', {});
+      return personId;
+    },
+    [randomUUID(), randomUUID()],
+  );
+  await page.goto(`${address}/duplicates`);
+  await page.getByRole('group', { name: 'Tobias Skerritt' }).waitFor();
+  await save(page, 'duplicates');
+  await page.evaluate((id) => fetch(`/api/v1/people/${id}`, { method: 'DELETE' }), second);
 }
 
 /** A card of somebody who is filed already, with a new title; taken out of the tray again afterwards. */

@@ -6,8 +6,12 @@ import {
   FrequencyCounter,
   frequenciesOf,
   learnFrom,
+  likeliestFirst,
+  LIMITS,
   Matcher,
+  RegisterSearch,
   sweep,
+  type Features,
   type Match,
 } from './people';
 import { ASSUMED_MATCHES } from './weights';
@@ -87,6 +91,29 @@ describe('the same person', () => {
     expect(match.evidence.map((e) => Math.abs(e.weight))).toEqual(
       match.evidence.map((e) => Math.abs(e.weight)).sort((a, b) => b - a),
     );
+  });
+});
+
+describe('the occasion', () => {
+  const met = (fields: PersonFields, ...occasions: string[]) => featuresOf(fields, 'GB', { occasions });
+  const compareMet = (a: Features, b: Features, others: Features[] = []) => {
+    const frequencies = new FrequencyCounter();
+    for (const features of [a, b, ...others]) frequencies.add(features);
+    return new Matcher({ frequencies }).compare(a, b);
+  };
+  const saysOf = (match: Match) => match.evidence.find(({ about }) => about === 'occasion')?.weight;
+
+  it('of both cards speaks a little for one person, less so where everybody was', () => {
+    const others = Array.from({ length: 200 }, (_, i) => met(colleagues[i % colleagues.length]!, 'fair'));
+    const visit = saysOf(compareMet(met(nella, 'visit'), met(nella, 'visit'), others))!;
+    const fair = saysOf(compareMet(met(nella, 'fair'), met(nella, 'fair', 'visit'), others))!;
+    expect([visit > fair, fair >= 0, visit <= 2]).toEqual([true, true, true]);
+    expect(saysOf(compareMet(met(nella, 'fair'), met(nella, 'visit'), others))).toBeUndefined();
+  });
+
+  it('makes nobody the same who is somebody else', () => {
+    const [a, b] = [met(colleagues[0]!, 'fair'), met(colleagues[1]!, 'fair')];
+    expect(compareMet(a, b).band).toBe('different');
   });
 });
 
@@ -239,6 +266,23 @@ describe('a whole register', () => {
       ]),
     );
     expect(step.value.pairs).toHaveLength(3);
+  });
+
+  it('is searched in parts with the same result', () => {
+    const found = (part: number, parts: number) => {
+      const search = new RegisterSearch(register, LIMITS, part, parts);
+      const steps = search.candidates();
+      let step = steps.next();
+      while (!step.done) step = steps.next();
+      return { candidates: step.value, search };
+    };
+    const whole = found(0, 1);
+    const shares = [found(0, 3), found(1, 3), found(2, 3)];
+    const learned = learnFrom(whole.candidates, register.length);
+    expect(learnFrom(shares.flatMap(({ candidates }) => candidates), register.length)).toEqual(learned); // prettier-ignore
+    const judged = likeliestFirst(shares.flatMap(({ search }) => search.judge(learned)));
+    expect(judged).toEqual(likeliestFirst(whole.search.judge(learned)));
+    expect(judged).toHaveLength(3);
   });
 
   it('brings together whatever single thing is wrong', () => {

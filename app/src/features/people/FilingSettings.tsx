@@ -5,9 +5,8 @@ import { problemText } from '@/lib/api';
 import { Notice, Select, Soft, Subheading, TagField, Text, Toggle } from '@/ui';
 import { useSaveFilingSettingsMutation } from './api';
 
-const percent = (share: number) => ({ value: String(share), label: `${Math.round(share * 100)} %` });
-const SAME_FROM = [0.8, 0.9, 0.95, 0.98, 0.99].map(percent);
-const PERHAPS_FROM = [0.02, 0.05, 0.1, 0.2, 0.5].map(percent);
+const SAME_FROM = [0.8, 0.9, 0.95, 0.98, 0.99];
+const PERHAPS_FROM = [0.02, 0.05, 0.1, 0.2, 0.5];
 
 /** Whether cards are filed without a person, from when on two are one person, the words for rating, and where tags are kept. */
 export function FilingSettings() {
@@ -31,17 +30,17 @@ export function FilingSettings() {
         </Soft>
       </View>
       <View className="gap-3">
-        <Select
+        <LimitSelect
           label="Taken for the same person when this likely"
           options={SAME_FROM}
-          value={String(limits.same)}
-          onChange={(same) => void save({ ...settings, limits: { ...limits, same: Number(same) } })}
+          limit={limits.same}
+          onChange={(same) => void save({ ...settings, limits: { ...limits, same } })}
         />
-        <Select
+        <LimitSelect
           label="Asked about when this likely"
           options={PERHAPS_FROM}
-          value={String(limits.perhaps)}
-          onChange={(perhaps) => void save({ ...settings, limits: { ...limits, perhaps: Number(perhaps) } })}
+          limit={limits.perhaps}
+          onChange={(perhaps) => void save({ ...settings, limits: { ...limits, perhaps } })}
         />
         <Soft>Nobody is ever merged unasked. Look through all people once more to see what another limit changes.</Soft>
       </View>
@@ -60,3 +59,22 @@ export function FilingSettings() {
     </View>
   );
 }
+
+interface LimitSelectProps {
+  label: string;
+  options: readonly number[];
+  limit: number;
+  onChange: (limit: number) => void;
+}
+
+const LimitSelect = ({ label, options, limit, onChange }: LimitSelectProps) => (
+  <View className="items-start gap-1">
+    <Text aria-hidden>{label}</Text>
+    <Select
+      label={label}
+      options={options.map((share) => ({ value: String(share), label: `${Math.round(share * 100)} %` }))}
+      value={String(limit)}
+      onChange={(share) => onChange(Number(share))}
+    />
+  </View>
+);
