@@ -1,7 +1,10 @@
 import { randomUUID } from 'node:crypto';
 import type { OccasionList, Person, PhotoOutlines, ProofCard, Team, Tray, TrayItem } from '@dossier/contract';
+import { createDataSource } from '../src/dataSource';
+import { removePicturesTask } from '../src/features/reading/removePictures';
+import { createLogger } from '../src/platform/logger';
 import { Client, demoPhoto, personFields } from './client';
-import { until } from './services';
+import { databaseOf, until } from './services';
 
 jest.setTimeout(180_000);
 
@@ -311,6 +314,19 @@ describe('pictures', () => {
     // Photographed on 20 November 2026, received today: the card is old, the photograph is not.
     expect((await set(1)).status).toBe(204);
     await kept(item, [404, 200]);
+    await set(null);
+    // The hourly look through all workspaces finds what nobody's change has brought up.
+    const old = await photographAndFile(await makeOccasion());
+    const owner = await createDataSource(databaseOf('api').DOSSIER_OWNER_URL!, 2).initialize();
+    await owner.query(
+      `update workspace set keep_days = 1 from card where card.workspace_id = workspace.id and card.id = $1`,
+      [old.id],
+    );
+    await owner.destroy();
+    const serving = await createDataSource(databaseOf('api').DOSSIER_DATABASE_URL!, 2).initialize();
+    await removePicturesTask(serving, createLogger('silent', 'test'))({}, {} as never);
+    await serving.destroy();
+    expect(await picturesOf(old)).toEqual([404, 200]);
     await set(null);
     expect((await rep.send('PUT', '/picture-settings', { keepPictures: 'all', keepDays: null })).status).toBe(400);
   });

@@ -31,7 +31,7 @@ export function removePicturesTask(database: DataSource, logger: Logger): Task {
     const { workspaceId } = Payload.parse(raw ?? {});
     const workspaces = await database
       .getRepository(Workspace)
-      .find({ where: { id: workspaceId }, select: { id: true } });
+      .find({ where: workspaceId ? { id: workspaceId } : {}, select: { id: true } });
     for (const { id } of workspaces) {
       let removed = 0;
       for (let some = BATCH; some === BATCH; removed += some)
