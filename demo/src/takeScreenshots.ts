@@ -40,6 +40,9 @@ async function desk(from: Browser, options: BrowserContextOptions): Promise<Page
   await page.getByLabel('Password').fill('cold-chain');
   await page.getByRole('button', { name: 'Sign in' }).click();
   await page.getByRole('heading', { name: 'Tray' }).waitFor();
+  // Word of a batch has been heard.
+  const heard = page.getByRole('button', { name: 'Close', exact: true });
+  if (await heard.isVisible()) await heard.click();
   return page;
 }
 
@@ -136,32 +139,23 @@ async function borders(page: Page): Promise<void> {
 
 /** Somebody filed a second time with another title, as another program would; taken out of the records again afterwards. */
 async function twiceInTheRecords(page: Page): Promise<void> {
-  const second = await page.evaluate(
-    async ([cardId, key]) => {
-      const send = async (method: string, path: string, body: object, headers = {}) => {
-        const answer = await fetch(`/api/v1${path}`, {
-          method,
-          headers: { 'Content-Type': 'application/json', ...headers },
-          body: JSON.stringify(body),
-        });
-        if (!answer.ok) throw new Error(`${path}: ${answer.status}`);
-        return (await answer.json().catch(() => undefined)) as { personId: string };
-      };
-      const { items } = (await (await fetch('/api/v1/people?q=skerritt')).json()) as { items: { id: string }[] };
-      const { fields } = (await (await fetch(`/api/v1/people/${items[0]!.id}`)).json()) as { fields: object };
-      const text = 'Tobias Skerritt';
-      await send('PUT', `/cards/${cardId}/text`, { kind: 'text', text, takenAt: new Date().toISOString() });
-      const filing = { cardId, kind: 'contact', fields: { ...fields, title: 'Head of Auctions', phones: [] } };
-      const { personId } = await send('POST', '/people', filing, { 'Idempotency-Key': key! });
-      await send('POST', '/sweeps', {});
-      return personId;
-    },
-    [randomUUID(), randomUUID()],
-  );
+  const api = `${address}/api/v1`;
+  const read = async <T>(path: string): Promise<T> => (await (await page.request.get(api + path)).json()) as T;
+  const [first] = (await read<{ items: { id: string }[] }>('/people?q=skerritt')).items;
+  const { fields } = await read<{ fields: object }>(`/people/${first!.id}`);
+  const cardId = randomUUID();
+  const takenAt = new Date().toISOString();
+  await page.request.put(`${api}/cards/${cardId}/text`, { data: { kind: 'text', text: 'Tobias Skerritt', takenAt } });
+  const filed = await page.request.post(`${api}/people`, {
+    data: { cardId, kind: 'contact', fields: { ...fields, title: 'Head of Auctions', phones: [] } },
+    headers: { 'Idempotency-Key': randomUUID() },
+  });
+  const { personId } = (await filed.json()) as { personId: string };
+  await page.request.post(`${api}/sweeps`);
   await page.goto(`${address}/duplicates`);
   await page.getByRole('group', { name: 'Tobias Skerritt' }).waitFor();
   await save(page, 'duplicates');
-  await page.evaluate((id) => fetch(`/api/v1/people/${id}`, { method: 'DELETE' }), second);
+  await page.request.delete(`${api}/people/${personId}`);
 }
 
 /** A card of somebody who is filed already, with a new title; taken out of the tray again afterwards. */

@@ -175,9 +175,8 @@ function Group({ group: { people, evidence, likelihood, newJob } }: { group: Dup
               <Serif numberOfLines={2} className="text-[18px] leading-[24px]">
                 {person.fullName || 'Unnamed'}
               </Serif>
-              <Soft numberOfLines={2}>
-                {[person.title, person.company, `changed ${formatWhen(person.updatedAt)}`].filter(Boolean).join(' · ')}
-              </Soft>
+              <Soft numberOfLines={2}>{[person.title, person.company].filter(Boolean).join(', ')}</Soft>
+              <Soft>{`changed ${formatWhen(person.updatedAt)}`}</Soft>
             </View>
             {person === into ? <Soft>stays</Soft> : null}
           </Pressable>

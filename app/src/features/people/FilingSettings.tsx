@@ -31,13 +31,13 @@ export function FilingSettings() {
       </View>
       <View className="gap-3">
         <LimitSelect
-          label="Taken for the same person when this likely"
+          label="Taken for one person from a likelihood of"
           options={SAME_FROM}
           limit={limits.same}
           onChange={(same) => void save({ ...settings, limits: { ...limits, same } })}
         />
         <LimitSelect
-          label="Asked about when this likely"
+          label="Asked about from a likelihood of"
           options={PERHAPS_FROM}
           limit={limits.perhaps}
           onChange={(perhaps) => void save({ ...settings, limits: { ...limits, perhaps } })}

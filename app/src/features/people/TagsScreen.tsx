@@ -1,4 +1,5 @@
 import { Tag } from '@dossier/contract';
+import { Link } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { problemText } from '@/lib/api';
@@ -20,6 +21,9 @@ export function TagsScreen() {
   return (
     <Page measure={560}>
       <View className="gap-4">
+        <Link href="/account" aria-label="Back to your account">
+          <Text className="underline underline-offset-4">Account</Text>
+        </Link>
         <View className="gap-1">
           <Heading>Tags</Heading>
           <Soft>Give a tag another word, or the word of another tag to make one of both.</Soft>
