@@ -96,6 +96,8 @@ class SweepProcess {
     this.#child.on('message', (reply: SweepReply) => {
       if (reply.kind === 'progress') this.share = reply.share;
     });
+    // Whoever asks is told; between questions nobody is there to hear it.
+    this.#child.on('error', () => undefined);
   }
 
   /** Resolves when the process can take more. @throws Error when it has ended */
@@ -109,7 +111,10 @@ class SweepProcess {
         if (message.kind === kind) resolve(message as Extract<SweepReply, { kind: K }>);
       });
       this.#child.once('exit', () => reject(new Error('The process that compares people has ended.')));
+      this.#child.once('error', reject);
     });
+    // When nothing can be sent, that is what is told.
+    reply.catch(() => undefined);
     await this.send(request);
     return reply;
   }
