@@ -14,7 +14,10 @@ import { isUsual, matcherFor } from './matcherOf';
 const LARGEST_BLOCK = 60;
 /** So many are compared at most, those with most keys in common first. */
 const MOST_COMPARED = 40;
+/** A shorter name misread in several places could be anybody's. */
 const LONG_NAME = 7;
+/** Among so many with pieces in common, whoever it is would have been one of them. */
+const MANY = 20;
 
 export interface Candidate extends Comparison {
   person: PersonRecord;
@@ -42,13 +45,13 @@ export async function findCandidates(
       .filter(({ band }) => band !== 'different')
       .sort((a, b) => b.likelihood - a.likelihood);
   };
-  const byKeys = await compareWith(await withKeyInCommon(manager, workspaceId, features, apartFrom));
+  const keyed = await withKeyInCommon(manager, workspaceId, features, apartFrom);
+  const byKeys = await compareWith(keyed);
   if (byKeys.length > 0) return byKeys;
-  const name = sortName(fields);
-  // A short name misread in two places could be anybody's.
-  if (features.name.familyLast.length < LONG_NAME) return [];
-  if (await isUsual(manager, workspaceId, features.name.familyLast)) return [];
-  return compareWith(await withLikeName(manager, name, apartFrom));
+  const { familyLast } = features.name;
+  const mayBeMisread =
+    keyed.length < MANY && familyLast.length >= LONG_NAME && !(await isUsual(manager, workspaceId, familyLast));
+  return mayBeMisread ? compareWith(await withLikeName(manager, sortName(fields), apartFrom)) : [];
 }
 
 interface Circumstances {
