@@ -17,10 +17,10 @@ export function sweepTask(database: DataSource, logger: Logger): Task {
     const { workspaceId, sweepId } = Payload.parse(raw);
     const step = <T>(work: (manager: EntityManager) => Promise<T>) => inWorkspace(database, workspaceId, work);
     const change = (values: Partial<SweepRow>) => step((manager) => manager.update(SweepRow, { id: sweepId }, values));
-    const toDo = await step((manager) =>
+    const isWanted = await step((manager) =>
       manager.existsBy(SweepRow, { id: sweepId, state: In(['waiting', 'running']) }),
     );
-    if (!toDo) return;
+    if (!isWanted) return;
     try {
       const started = performance.now();
       const [size, limits] = await step(async (manager) => [
