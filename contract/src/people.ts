@@ -233,7 +233,6 @@ export type FiledByItself = z.infer<typeof FiledByItself>;
 export const PersonIds = z.object({ personIds: z.array(z.uuid()).min(1).max(500) });
 export type PersonIds = z.infer<typeof PersonIds>;
 
-/** What the workspace lets be filed without a person, and its words for rating. */
 /** Likelihoods, 0–1, from which two records are taken for one person, and from which somebody is asked. */
 export const MatchLimits = z
   .object({ same: z.number().min(0.5).max(0.999), perhaps: z.number().min(0.01).max(0.5) })
@@ -243,6 +242,7 @@ export const MatchLimits = z
   );
 export type MatchLimits = z.infer<typeof MatchLimits>;
 
+/** What the workspace lets be filed without a person, its words for rating, and when two are one person. */
 export const FilingSettings = z.object({
   filesItself: z.boolean(),
   ratings: z.array(text(60).min(1)).max(12),

@@ -127,6 +127,8 @@ async function reasonsOf(
   manager: EntityManager,
   pairs: readonly Link<string>[],
 ): Promise<Map<string, DuplicateRow['evidence']>> {
+  // An empty list of conditions would be none at all.
+  if (pairs.length === 0) return new Map();
   const rows = await manager.findBy(
     DuplicateRow,
     pairs.map(({ a, b }) => ({ oneId: a, otherId: b })),
