@@ -18,6 +18,7 @@ export const ReadLine = z.object({
   quad: QuadShape,
   characters: z.array(ReadCharacter),
   confidence: z.number(),
+  icon: z.enum(['mobile']).optional(),
 });
 
 const PictureQuality = z.object({

@@ -22,8 +22,11 @@ import { textHulls } from './textHulls';
 
 const WORKING_LONG_SIDE = 1280;
 const TEXT_LONG_SIDE = 800;
-/** Text lower than this, in pixels of the working picture, is looked for once more at its full size. */
-const SMALL_TEXT = 15;
+/**
+ * Where half of the text found is lower than this, in pixels of the working picture with the detector's margin, some
+ * is lost (up to half of the lines, measured): it is looked for once more at full size.
+ */
+const SMALL_TEXT = 24;
 
 /**
  * Finds the outlines of the cards in a photograph.

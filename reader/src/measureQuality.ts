@@ -45,8 +45,9 @@ export function measureQuality(
 
 const round = (value: number): number => Math.round(value * 1000) / 1000;
 
-function quantile(values: readonly number[], share: number): number {
-  const sorted = [...values].sort((a, b) => a - b);
+/** Of numbers in any order; typed arrays are sorted many times as fast as lists. */
+function quantile(values: ArrayLike<number>, share: number): number {
+  const sorted = Float32Array.from(values).sort();
   return sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))] ?? 0;
 }
 
@@ -58,20 +59,16 @@ function measureLine(card: Pixels, quad: Quad): { contrast: number; blur?: numbe
   const height = (distance(quad[0], quad[3]) + distance(quad[1], quad[2])) / 2;
   const width = distance(quad[0], quad[1]);
   if (height < 4 || width < height) return undefined;
-  const profiles: number[] = [];
-  const changes: number[] = [];
   const steps = Math.floor(width);
-  for (let row = 0; row < ROWS; row++) {
+  const profiles = new Float32Array(ROWS * steps);
+  const changes = new Float32Array(ROWS * (steps - 1));
+  for (let row = 0, p = 0, c = 0; row < ROWS; row++) {
     const down = 0.32 + (0.36 * row) / (ROWS - 1);
-    let before = NaN;
-    for (let step = 0; step < steps; step++) {
-      const value = brightnessAt(card, pointIn(quad, step / steps, down));
-      profiles.push(value);
-      if (!Number.isNaN(before)) changes.push(Math.abs(value - before));
-      before = value;
+    for (let step = 0; step < steps; step++, p++) {
+      profiles[p] = brightnessAt(card, pointIn(quad, step / steps, down));
+      if (step > 0) changes[c++] = Math.abs(profiles[p]! - profiles[p - 1]!);
     }
   }
-  if (profiles.length === 0) return undefined;
   const contrast = quantile(profiles, 0.97) - quantile(profiles, 0.03);
   const steepest = quantile(changes, 0.98);
   // Where hardly anything is to be seen there is no edge whose width could be told.
@@ -79,10 +76,12 @@ function measureLine(card: Pixels, quad: Quad): { contrast: number; blur?: numbe
 }
 
 function pointIn(quad: Quad, across: number, down: number): readonly [number, number] {
-  const mix = (i: number) =>
-    (quad[0][i]! * (1 - across) + quad[1][i]! * across) * (1 - down) +
-    (quad[3][i]! * (1 - across) + quad[2][i]! * across) * down;
-  return [mix(0), mix(1)];
+  const [a, b, c, d] = quad;
+  const [left, right] = [1 - across, across];
+  return [
+    (a[0] * left + b[0] * right) * (1 - down) + (d[0] * left + c[0] * right) * down,
+    (a[1] * left + b[1] * right) * (1 - down) + (d[1] * left + c[1] * right) * down,
+  ];
 }
 
 function brightnessAt({ data, width, height }: Pixels, [x, y]: readonly [number, number]): number {

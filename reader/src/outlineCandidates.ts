@@ -26,7 +26,13 @@ export async function outlineCandidates(small: Pixels): Promise<Quad[]> {
     const quads: Quad[] = [];
     const kernel = keep(cv.getStructuringElement(cv.MORPH_RECT, new cv.Size(3, 3)));
     const mask = keep(new cv.Mat());
-    const collect = () => quads.push(...quadsOfMask(cv, mask, small));
+    const between = keep(new cv.Mat());
+    const collect = (regions: Mat) => quads.push(...quadsOfRegions(cv, regions, small));
+    const collectEdged = () => {
+      cv.bitwise_not(mask, between);
+      collect(mask);
+      collect(between);
+    };
 
     for (const [low, high] of [
       [20, 60],
@@ -36,10 +42,10 @@ export async function outlineCandidates(small: Pixels): Promise<Quad[]> {
         if (i > 0 && low > 20) return;
         cv.Canny(plane, mask, low, high);
         cv.dilate(mask, mask, kernel);
-        collect();
+        collectEdged();
         if (i === 0) {
           cv.morphologyEx(mask, mask, cv.MORPH_CLOSE, keep(cv.getStructuringElement(cv.MORPH_RECT, new cv.Size(9, 9))));
-          collect();
+          collectEdged();
         }
       });
     }
@@ -48,7 +54,7 @@ export async function outlineCandidates(small: Pixels): Promise<Quad[]> {
       for (const kind of [cv.THRESH_BINARY, cv.THRESH_BINARY_INV]) {
         cv.threshold(plane, mask, 0, 255, kind | cv.THRESH_OTSU);
         cv.morphologyEx(mask, mask, cv.MORPH_OPEN, opening);
-        collect();
+        collect(mask);
       }
     }
     return distinct(quads);
@@ -57,28 +63,23 @@ export async function outlineCandidates(small: Pixels): Promise<Quad[]> {
 
 type Mat = InstanceType<OpenCv['Mat']>;
 
-/** Quads of the large connected regions of a mask, and of the regions between them. */
-function quadsOfMask(cv: OpenCv, mask: Mat, { width, height }: Pixels): Quad[] {
+/** Quads of the large connected regions of a mask. */
+function quadsOfRegions(cv: OpenCv, regions: Mat, { width, height }: Pixels): Quad[] {
   return withMats((keep) => {
     const labels = keep(new cv.Mat());
     const stats = keep(new cv.Mat());
     const centroids = keep(new cv.Mat());
-    const inverse = keep(new cv.Mat());
-    cv.bitwise_not(mask, inverse);
-    return [mask, inverse].flatMap((regions) => {
-      const count = cv.connectedComponentsWithStats(regions, labels, stats, centroids, 4, cv.CV_32S);
-      const [measures, labelled] = [stats.data32S, labels.data32S];
-      const large: number[] = [];
-      for (let label = 1; label < count; label++) {
-        const [, , w, h] = measures.subarray(label * 5, label * 5 + 4);
-        if (w! * h! >= SMALLEST_SHARE * width * height) large.push(label);
-      }
-      const hulls = hullsOfRegions(labelled, width, height, large, measures);
-      return hulls
-        .map((hull) => quadOfHull(cv, hull))
-        .filter((quad) => quad !== undefined)
-        .filter((quad) => plausible(quad, width * height));
-    });
+    const count = cv.connectedComponentsWithStats(regions, labels, stats, centroids, 4, cv.CV_32S);
+    const [measures, labelled] = [stats.data32S, labels.data32S];
+    const large: number[] = [];
+    for (let label = 1; label < count; label++) {
+      const [, , w, h] = measures.subarray(label * 5, label * 5 + 4);
+      if (w! * h! >= SMALLEST_SHARE * width * height) large.push(label);
+    }
+    return hullsOfRegions(labelled, width, height, large, measures)
+      .map((hull) => quadOfHull(cv, hull))
+      .filter((quad) => quad !== undefined)
+      .filter((quad) => plausible(quad, width * height));
   });
 }
 

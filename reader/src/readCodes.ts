@@ -43,12 +43,8 @@ export async function readCodes(card: Pixels): Promise<ReadCode[]> {
 }
 
 function withAlpha({ data, width, height }: Pixels): Uint8ClampedArray {
-  const out = new Uint8ClampedArray(width * height * 4);
-  for (let i = 0, o = 0; o < out.length; i += 3, o += 4) {
-    out[o] = data[i]!;
-    out[o + 1] = data[i + 1]!;
-    out[o + 2] = data[i + 2]!;
-    out[o + 3] = 255;
-  }
-  return out;
+  const out = new Uint32Array(width * height);
+  for (let i = 0, o = 0; o < out.length; i += 3, o++)
+    out[o] = 0xff000000 | (data[i + 2]! << 16) | (data[i + 1]! << 8) | data[i]!;
+  return new Uint8ClampedArray(out.buffer);
 }

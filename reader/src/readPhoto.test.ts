@@ -91,8 +91,8 @@ describe('reading a photograph', () => {
       .toBuffer();
     const { cards, whole } = await readPhoto(plain);
     expect(cards).toEqual([]);
-    expect(whole.reading).toEqual({ width: 500, height: 400, lines: [] });
-    expect(await sizeOf(whole.picture)).toEqual({ width: 500, height: 400 });
+    expect(whole!.reading).toEqual({ width: 500, height: 400, lines: [] });
+    expect(await sizeOf(whole!.picture)).toEqual({ width: 500, height: 400 });
   });
 });
 

@@ -27,8 +27,8 @@ export interface PhotoRead {
   width: number;
   height: number;
   cards: CardRead[];
-  /** The whole photograph as one card without text, for when there is none to be found. */
-  whole: CardRead;
+  /** The whole photograph as one card without text, where there is none to be found. */
+  whole: CardRead | undefined;
   engine: string;
 }
 
@@ -52,19 +52,23 @@ export interface ReadPhotoOptions {
  * @throws UnreadablePhoto when the bytes are no readable picture
  */
 export async function readPhoto(bytes: Uint8Array, options: ReadPhotoOptions = {}): Promise<PhotoRead> {
-  const progress = options.onProgress ?? (() => undefined);
   const [models, photo] = await Promise.all([loadModels(), decodePhoto(bytes)]);
-  progress(0.15);
+  options.onProgress?.(0.15);
+  const cards = await readCards(models, photo, options);
+  const whole = cards.length === 0 ? await unreadCard(photo) : undefined;
+  return { width: photo.width, height: photo.height, cards, whole, engine: ENGINE_VERSION };
+}
+
+async function readCards(models: Models, photo: Pixels, options: ReadPhotoOptions): Promise<CardRead[]> {
   const outlines = options.outlines ?? (await findCards(models, photo)).map((quad) => ({ quad, upright: false }));
-  progress(0.3);
+  options.onProgress?.(0.3);
   const cards: CardRead[] = [];
   for (const [i, outline] of outlines.entries()) {
     const card = await readCard(models, photo, outline);
     if (options.outlines || card.reading.lines.length > 0 || card.reading.codes!.length > 0) cards.push(card);
-    progress(0.3 + (0.7 * (i + 1)) / outlines.length);
+    options.onProgress?.(0.3 + (0.7 * (i + 1)) / outlines.length);
   }
-  const whole = await unreadCard(photo);
-  return { width: photo.width, height: photo.height, cards, whole, engine: ENGINE_VERSION };
+  return cards;
 }
 
 /** The photograph itself in place of a card. */
@@ -88,7 +92,7 @@ async function pictures(card: Pixels): Promise<Pick<CardRead, 'picture' | 'thumb
 async function readCard(models: Models, photo: Pixels, outline: CardOutline): Promise<CardRead> {
   const { quad } = outline;
   const { picture: upright, turns, lines: outlines } = await uprightCard(models, photo, outline);
-  const lines = await readLines(models, upright, outlines);
+  const [lines, packed] = await Promise.all([readLines(models, upright, outlines), pictures(upright)]);
   const codes = await readCodes(upright);
   const placed = renameCorners(quad, turns);
   const quality = measureQuality(
@@ -98,7 +102,7 @@ async function readCard(models: Models, photo: Pixels, outline: CardOutline): Pr
   );
   return {
     quad: placed,
-    ...(await pictures(upright)),
+    ...packed,
     reading: { width: upright.width, height: upright.height, lines, codes, quality },
   };
 }

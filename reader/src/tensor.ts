@@ -10,13 +10,15 @@ export function toBgrTensor(
 ): Tensor {
   const plane = paddedWidth * height;
   const out = new Float32Array(plane * 3);
-  for (let channel = 0; channel < 3; channel++) {
-    const source = 2 - channel;
-    const scale = 1 / (255 * deviation[channel]!);
-    const shift = mean[channel]! / deviation[channel]!;
-    for (let y = 0; y < height; y++) {
-      const row = channel * plane + y * paddedWidth;
-      for (let x = 0; x < width; x++) out[row + x] = data[(y * width + x) * 3 + source]! * scale - shift;
+  const [blueScale, greenScale, redScale] = deviation.map((d) => 1 / (255 * d)) as [number, number, number];
+  const [blueShift, greenShift, redShift] = mean.map((m, i) => m / deviation[i]!) as [number, number, number];
+  let i = 0;
+  for (let y = 0; y < height; y++) {
+    let o = y * paddedWidth;
+    for (let x = 0; x < width; x++, o++, i += 3) {
+      out[o] = data[i + 2]! * blueScale - blueShift;
+      out[o + plane] = data[i + 1]! * greenScale - greenShift;
+      out[o + 2 * plane] = data[i]! * redScale - redShift;
     }
   }
   return new Tensor('float32', out, [1, 3, height, paddedWidth]);

@@ -7,15 +7,16 @@ import { describeEffort, measureEffort } from './effort';
 import { calibrate, describeCalibration, type TruthPhoto } from './calibration';
 import { endure } from './endurance';
 import { describeMatching, measureMatching } from './matchingBench';
-import { photoFiles } from './photoFiles';
+import { photoFiles, photoId } from './photoFiles';
 import { readPlainly } from './plainWay';
+import { readAlone } from './readAlone';
 import { readFiles, type DeskCard } from './readFiles';
 
 /**
  * The project's own figures: how well and how fast photographs with truth are read, beside the plain
  * way of doing it, and how far confidence can be trusted; how surely records of one person are found.
  *
- *     npm run bench -- [FOLDER] [--no-plain] [--endurance N] [--only reading|matching]
+ *     npm run bench -- [FOLDER] [--no-plain] [--endurance N] [--only reading|matching|endurance]
  *
  * FOLDER holds `truth.json`, `score.mjs` and `photos/`; without it the evaluation set beside the
  * checkout is taken when it is there; always the demo set. `--endurance N` reads N photographs in a
@@ -39,7 +40,8 @@ interface PhotoSet {
 const sets: PhotoSet[] = [
   { name: 'evaluation', photos: join(evaluation, 'photos'), truth: join(evaluation, 'truth.json') },
   { name: 'demo', photos: join(root, 'demo/photos'), truth: join(root, 'demo/photos/truth.json') },
-].filter((set) => values.only !== 'matching' && existsSync(set.truth));
+].filter((set) => existsSync(set.truth));
+const wanted = (part: string) => values.only === undefined || values.only === part;
 
 const tell = (name: string, done: number, of: number) => {
   if (process.stderr.isTTY) process.stderr.write(`\r${name} ${done}/${of}  `);
@@ -54,7 +56,7 @@ function score(truth: string, predictions: object, name: string): string | undef
 }
 
 const figures: Record<string, unknown> = {};
-for (const { name, photos, truth } of sets) {
+for (const { name, photos, truth } of wanted('reading') ? sets : []) {
   const files = photoFiles([photos]);
   const started = performance.now();
   const desk: DeskCard[] = [];
@@ -77,6 +79,8 @@ for (const { name, photos, truth } of sets) {
       ),
     ]),
   );
+  const single = new Set(truths.filter((t) => t.tier === 'phone').map((t) => t.id));
+  const alone = await readAlone(files.filter((file) => single.size === 0 || single.has(photoId(file))));
   const effort = Object.fromEntries(
     tiers.map((tier) => [tier ?? 'all', measureEffort(truths.filter((t) => t.tier === tier), desk)]), // prettier-ignore
   );
@@ -86,6 +90,7 @@ for (const { name, photos, truth } of sets) {
     secondsMedian: quantile(0.5) / 1000,
     seconds95: quantile(0.95) / 1000,
     cardsAnHour: Math.round((3600 * cards) / seconds),
+    alone,
     calibration,
     effort,
   };
@@ -100,7 +105,7 @@ for (const { name, photos, truth } of sets) {
     console.log(score(truth, plainly, `${name}-plain`) ?? '');
   }
 }
-if (values.only !== 'reading') {
+if (wanted('matching')) {
   const matching = [10_000, 100_000].map((records) => measureMatching(records, 1));
   figures.matching = matching;
   console.log(`\n== matching: drawn registers\n${matching.map(describeMatching).join('\n')}`);

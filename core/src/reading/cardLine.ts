@@ -13,6 +13,8 @@ export interface CardLine {
   height: number;
   relativeHeight: number;
   isTallest: boolean;
+  /** No other line of the card begins above it. */
+  isTopmost: boolean;
   left: number;
   right: number;
   top: number;
@@ -21,6 +23,8 @@ export interface CardLine {
 
 export function cardLines(reading: Reading): CardLine[] {
   const heights = reading.lines.map((l) => (distance(l.quad[0], l.quad[3]) + distance(l.quad[1], l.quad[2])) / 2);
+  const topOf = (line: ReadLine) => Math.min(...line.quad.map((p) => p[1]));
+  const topmost = Math.min(...reading.lines.map(topOf));
   const median = [...heights].sort((a, b) => a - b)[heights.length >> 1] || 1;
   return reading.lines.map((read, index) => {
     const xs = read.quad.map((p) => p[0]);
@@ -34,6 +38,7 @@ export function cardLines(reading: Reading): CardLine[] {
       height,
       relativeHeight: height / median,
       isTallest: height === Math.max(...heights),
+      isTopmost: topOf(read) === topmost,
       left: Math.min(...xs),
       right: Math.max(...xs),
       top: Math.min(...ys),

@@ -1,7 +1,9 @@
 import { isNextInBlock, overlaps, piecesOfLine, sharesColumn, type CardLine } from './cardLine';
 import {
+  FIRM_OF_NAME,
   scoreCompany,
   scoreDepartment,
+  scoreFirmOfName,
   scoreName,
   scoreTitle,
   type Candidate,
@@ -72,28 +74,37 @@ export function chooseRoles(lines: readonly CardLine[], evidence: CardEvidence):
   const companies = ranked(
     [...singles, ...pairs.filter((p) => sameSize(p)), ...besides],
     (c) => paired(c, scoreCompany(c, evidence), PAIR.company),
-    EMPTY.company,
+    EMPTY.company - FIRM_OF_NAME,
   );
   const titles = ranked([...singles, ...pairs.filter(mayBeSplitTitle)], (c) => scoreTitle(c, evidence), EMPTY.title);
 
+  const firmOfName = (name: Chosen | undefined, company: Chosen | undefined): RoleScore =>
+    name && company ? scoreFirmOfName(company.candidate, name.candidate, evidence) : { score: 0, reasons: [] };
   let best: Roles = {};
   let bestSum = -Infinity;
   for (const name of [undefined, ...names]) {
     for (const company of [undefined, ...companies]) {
       if (share(name, company)) continue;
+      const firm = firmOfName(name, company).score;
       for (const title of [undefined, ...titles]) {
         if (share(title, name) || share(title, company)) continue;
         const sum =
           (name?.score ?? EMPTY.name) +
           (company?.score ?? EMPTY.company) +
           (title?.score ?? EMPTY.title) +
-          togetherness(name, title, company);
+          togetherness(name, title, company) +
+          firm;
         if (sum > bestSum) {
           bestSum = sum;
           best = { name, company, title };
         }
       }
     }
+  }
+  if (best.company) {
+    const more = firmOfName(best.name, best.company);
+    const reasons = [...best.company.reasons, ...more.reasons];
+    best.company = { ...best.company, score: best.company.score + more.score, reasons };
   }
   const free = singles.filter(
     (c) => ![best.name, best.company, best.title].some((chosen) => share(chosen, { candidate: c } as Chosen)),
@@ -118,7 +129,10 @@ export function chooseRoles(lines: readonly CardLine[], evidence: CardEvidence):
     roles,
     runnersUp: {
       name: rest(names, roles.name),
-      company: rest(companies, roles.company),
+      company: rest(
+        companies.filter((c) => c.score > EMPTY.company),
+        roles.company,
+      ),
       title: rest(titles, roles.title),
     },
   };

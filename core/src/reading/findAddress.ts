@@ -66,7 +66,7 @@ export function findAddress(lines: readonly CardLine[], country: string | undefi
   }
   if (streets.length > 0) {
     address.street = {
-      value: streets.map((s) => withOrdinals(s.text.replace(/^[\s,/|]+|[\s,/|]+$/g, ''))).join(', '),
+      value: streets.map((s) => withSpaces(withOrdinals(s.text.replace(/^[\s,/|]+|[\s,/|]+$/g, '')))).join(', '),
       sources: streets.map((s) => s.source),
     };
   }
@@ -115,6 +115,9 @@ function bestAnchor(lines: readonly CardLine[], country: string | undefined): An
 
 /** "2° B" is the second floor: the sign after a number in an address is that of an ordinal. */
 const withOrdinals = (street: string): string => street.replace(/(\d\.?)°(?=[\s,.]|$)/g, '$1º');
+
+/** The engine sometimes loses the space after a shortened word: "St.John's". */
+const withSpaces = (text: string): string => text.replace(/(?<=\p{L}\p{Ll})\.(?=\p{Lu}\p{Ll})/gu, '. ');
 
 /** Without a postal code only a line with a house number and a street word is an address. */
 function streetOnly(lines: readonly CardLine[]): FoundPostalAddress {
@@ -183,7 +186,7 @@ function takeRegion(address: FoundPostalAddress, pieces: Piece[]): void {
 /** "Torino (TO)" and "Curitiba/PR" are towns with their province. */
 function withoutProvince(address: FoundPostalAddress, town: Piece): AddressPart {
   const match = /^(?<town>.+?)\s*(?:\((?<province>[A-Z]{2})\)|\/(?<state>[A-Z]{2}))$/.exec(town.text);
-  if (!match) return { value: town.text.replace(/\s+cedex(?:\s+\d+)?$/i, ''), sources: [town.source] };
+  if (!match) return { value: withSpaces(town.text.replace(/\s+cedex(?:\s+\d+)?$/i, '')), sources: [town.source] };
   address.region ??= { value: (match.groups!.province ?? match.groups!.state)!, sources: [town.source] };
   return { value: match.groups!.town!, sources: [town.source] };
 }

@@ -26,7 +26,27 @@ describe('phone numbers', () => {
     ['0049 30 23125 078', undefined, ['+493023125078', 'work', undefined]],
     ['T01 99 00 91 54', 'FR', ['+33199009154', 'work', undefined]],
     ['T O1632 96O l17', 'GB', ['+441632960117', 'work', undefined]],
+    ['O (0191) 498 0419', 'GB', ['+441914980419', 'work', undefined]],
+    ['O1 99 00 91 54', 'FR', ['+33199009154', 'work', undefined]],
+    ['P: +44 (0)151 49%6 0938', undefined, ['+441514960938', 'work', undefined]],
   ])('in "%s"', (text, country, expected) => expect(phonesIn(text, country)).toEqual([expected]));
+
+  it.each([
+    ['26 42 89 88', 'mobile'],
+    ['T 66 56 22 06', 'work'],
+    ['35 26 16 99', 'work'],
+    ['Tlf. 40 11 22 33', 'mobile'],
+  ])('of Denmark tell by their beginning what "%s" is', (text, kind) => expect(phonesIn(text, 'DK')[0]![1]).toBe(kind));
+
+  it('are of a mobile where its icon stands before them, unless a word says otherwise', () => {
+    const kindOf = (text: string) => {
+      const lines = readingOf([text]).lines.map((line) => ({ ...line, icon: 'mobile' as const }));
+      return findPhoneCandidates(lines, []).map((candidate) => placePhone(candidate, 'CA')!.kind);
+    };
+    expect(kindOf('+1 709 555 0117')).toEqual(['mobile']);
+    expect(kindOf('Fax 709 555 0117')).toEqual(['fax']);
+    expect(kindOf('709 555 0117 | 709 555 0118')).toEqual(['mobile', 'work']);
+  });
 
   it.each([
     'RCS Lyon 812 440 949',

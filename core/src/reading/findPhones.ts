@@ -1,4 +1,4 @@
-import { parsePhoneNumberFromString, type CountryCode } from 'libphonenumber-js/max';
+import { parsePhoneNumberFromString, type CountryCode, type PhoneNumber } from 'libphonenumber-js/max';
 import { fold } from './fold';
 import { overlap } from './findWebsites';
 import type { PhoneKind, SourceSpan } from './proposal';
@@ -26,7 +26,8 @@ export interface FoundPhone {
   source: SourceSpan;
 }
 
-const NUMBER = /(?<!\p{L}{2})(?:\+|\(\+|00(?=[1-9])|\()?\s?[\dOolI](?:[\s().\-–—/·]{0,3}[\dOolIsS]){5,}/gu;
+/** No number begins with an O that stands by itself: that is its label. A sign of a hundredth among digits is a speck. */
+const NUMBER = /(?<!\p{L}{2})(?:\+|\(\+|00(?=[1-9])|\()?\s?(?![Oo]\s)[\dOolI](?:[\s().\-–—/·%]{0,3}[\dOolIsS]){5,}/gu;
 const FEWEST_DIGITS = 7;
 const MOST_DIGITS = 15;
 
@@ -49,12 +50,13 @@ export function findPhoneCandidates(lines: readonly ReadLine[], taken: readonly 
         return [];
       if (isAddressNumber(line.text, match[0], from)) return [];
       const label = labelBefore(line.text, from);
+      const shown = /[\p{L}\d]/u.test(line.text.slice(0, from)) ? undefined : line.icon;
       const rest = line.text.slice(source.to);
       const extension = extensionPattern.exec(rest);
       const atOnce = extension && extension.index <= 2 ? extension : undefined;
       if (atOnce) source.to += atOnce.index + atOnce[0].length;
       source.from = label?.from ?? source.from;
-      return [{ printed, label: label?.kind, extension: atOnce?.[1], source }];
+      return [{ printed, label: label?.kind ?? shown, extension: atOnce?.[1], source }];
     });
   });
 }
@@ -93,14 +95,18 @@ export function placePhone(candidate: PhoneCandidate, country: string | undefine
   const printed = candidate.printed
     .replace(/\(0\)/, '')
     .replace(/[–—/·]/g, ' ')
+    .replace(/%/g, '')
     .replace(/^00/, '+')
     .replace(/^\(\+/, '+');
   const parsed = parsePhoneNumberFromString(printed, country as CountryCode | undefined);
   if (!parsed?.isPossible()) return undefined;
-  const kind = candidate.label ?? kindOfType(parsed.getType(), parsed.country);
+  const mobile = isMobile(parsed);
   return {
     value: parsed.number,
-    kind: candidate.label === 'work' && parsed.getType() === 'MOBILE' && isVagueLabel(candidate) ? 'mobile' : kind,
+    kind:
+      mobile && (!candidate.label || (candidate.label === 'work' && isVagueLabel(candidate)))
+        ? 'mobile'
+        : (candidate.label ?? 'work'),
     extension: candidate.extension ?? parsed.ext,
     possible: true,
     valid: parsed.isValid(),
@@ -112,6 +118,11 @@ export function placePhone(candidate: PhoneCandidate, country: string | undefine
 /** "T", "P" and "Tel" stand before any number; the number's own type then says more. */
 const isVagueLabel = (candidate: PhoneCandidate): boolean => !candidate.extension;
 
-function kindOfType(type: string | undefined, country: string | undefined): PhoneKind {
-  return type === 'MOBILE' && country !== 'US' && country !== 'CA' ? 'mobile' : 'work';
+/** Beginnings of Danish mobile numbers; the library's plan lets most of them be anything. */
+const DANISH_MOBILE = /^(?:2|3[01]|4[0-2]|5[0-3]|6[01]|71|81|9[1-3])/;
+
+/** Whether the number's plan says so: in North America it does not. */
+function isMobile(phone: PhoneNumber): boolean {
+  if (phone.country === 'DK') return DANISH_MOBILE.test(phone.nationalNumber);
+  return phone.getType() === 'MOBILE' && phone.country !== 'US' && phone.country !== 'CA';
 }

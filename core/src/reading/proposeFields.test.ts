@@ -271,6 +271,52 @@ describe('proposing fields', () => {
     expect(emailOf(0.999).value).toBe('ne1la.voss@harrowfield.example');
   });
 
+  it('takes for the firm whom a free mailbox is called after when that is not the person', () => {
+    const of = (mailbox: string) =>
+      fieldsOf([
+        { text: 'Prof. Neha Roberts', size: 40 },
+        'General Manager',
+        { text: 'Stavith', size: 44, y: 300 },
+        'Borrow better',
+        `${mailbox}@gmail.com`,
+      ]).one('company');
+    expect(of('stavith.hire')).toBe('Stavith');
+    expect(of('neha.roberts')).toBeUndefined();
+    expect(of('office.hire')).toBeUndefined();
+    expect(fieldsOf(['Neha Roberts', 'Hamburg', 'hamburg.office@orlwick.de']).one('company')).toBe('Orlwick');
+  });
+
+  it('takes what stands by itself at the head of a card for the firm when no domain tells it', () => {
+    const below = (head: string, mailbox: string) =>
+      fieldsOf([
+        head,
+        { text: 'Silverio Moffa', size: 50, y: 200 },
+        'Direttore Tecnico',
+        { text: mailbox, y: 480 },
+      ]).one('company');
+    expect(below('NORFORD', 'silverio.moffa@libero.it')).toBe('Norford');
+    expect(below('Terra e tempo', 'silverio.moffa@libero.it')).toBeUndefined();
+    expect(below('NORFORD', 'moffa@orlwick.it')).toBe('Orlwick');
+  });
+
+  it('takes the largest line of a card without addresses for the firm, and no note in small letters', () => {
+    expect(fieldsOf([{ text: 'Elduna Tømrer', size: 60 }]).one('company')).toBe('Elduna Tømrer');
+    expect(fieldsOf([{ text: 'offerte vrijdag', size: 60 }]).one('company')).toBeUndefined();
+  });
+
+  it('sets look-alikes right in the digits of Canadian and British postal codes', () => {
+    const codeOf = (...lines: string[]) => fieldsOf(['Holly Bayer', ...lines]).one('postalCode');
+    expect(codeOf('822 Barrington Lane', 'Winnipeg, MB R3C OT4', '204-555-0126')).toBe('R3C 0T4');
+    expect(fieldsOf(['COL SOS', 'Room 22']).fields.map((f) => f.value)).not.toContainEqual(
+      expect.stringMatching(/\d0|505/),
+    );
+    expect(codeOf('6 Northgate', 'Cardiff CF11 SPH', '+44 29 2018 0123')).toBe('CF11 5PH');
+  });
+
+  it('gives a shortened word in an address its space back', () => {
+    expect(fieldsOf(['12 Quay Road', "St.John's, NL A1C 5M2", '709-555-0126']).one('locality')).toBe("St. John's");
+  });
+
   it('sets look-alikes right inside numbers and at the beginning of words', () => {
     const card = fieldsOf(['ldella Block', 'Buyer', 'T 01632 96O l17', 'block@quay.example'], 'GB');
     expect(card.one('givenName')).toBe('Idella');

@@ -11,6 +11,10 @@ const NUMBER_LIKE =
 /** A word that begins with l before a consonant that cannot follow it: a capital I. */
 const L_FOR_I = /(?<![\p{L}\d@._-])l(?=[bcdfghjkmnpqrstvwxz]\p{Ll}*(?![\p{L}\d@._-]))/gu;
 
+/** Codes whose letters and digits have fixed places: Canada's, and the inward part of Great Britain's. */
+const CANADIAN_CODE = /(?<![\p{L}\d])([A-CEGHJ-NPR-TVXY])([\dOIlS])([A-Z] ?)([\dOIlS])([A-Z])([\dOIlS])(?![\p{L}\d])/gu;
+const BRITISH_CODE = /(?<=(?<![\p{L}\d])[A-Z]{1,2}\d[A-Z\d]? )[OIlS](?=[ABD-HJLNP-UW-Z]{2}(?![\p{L}\d]))/gu;
+
 const LETTER_FOR: Record<string, string> = { 0: 'o', 1: 'l', 3: 'z', 5: 's', 8: 'B' };
 
 /** One digit in a word of at least four letters, some of them small, with none of the marks of addresses around it. */
@@ -18,16 +22,27 @@ const DIGIT_IN_WORD =
   /(?<![\p{L}\d@._/+-])(?=\p{L}*\d\p{L}*(?![\p{L}\d@._/+-]))(?=(?:\d?\p{L}){4})(?=[\p{L}\d]*\p{Ll}{2})[\p{L}\d]+/gu;
 
 /**
- * Sets right what is beyond doubt a look-alike: letters inside numbers, l for I at the beginning of
- * words, and a digit inside a word ("Hodkiewic3"), which gives way to the engine's next best letter. Every character keeps its place.
+ * Sets right what is beyond doubt a look-alike: letters inside numbers and in the digits of postal codes, l for I at
+ * the beginning of words, and a digit inside a word ("Hodkiewic3"), which gives way to the engine's next best letter.
+ * Every character keeps its place.
  */
 export function repairLine(line: ReadLine): ReadLine {
   const text = line.text
-    .replace(NUMBER_LIKE, (run) => [...run].map((c) => DIGIT_FOR[c] ?? c).join(''))
+    .replace(NUMBER_LIKE, (run) => [...run].map(digit).join(''))
+    .replace(CANADIAN_CODE, canadianCode)
+    .replace(BRITISH_CODE, digit)
     .replace(L_FOR_I, 'I')
     .replace(DIGIT_IN_WORD, (word, at: number) => lettersOnly(word, line.characters.slice(at, at + word.length)));
   return text === line.text ? line : { ...line, text };
 }
+
+/** With two digits of its three it is a code, and the third a digit too. */
+function canadianCode(code: string, a: string, b: string, c: string, d: string, e: string, f: string): string {
+  const isCode = [b, d, f].filter((character) => /\d/.test(character)).length >= 2;
+  return isCode ? [a, digit(b), c, digit(d), e, digit(f)].join('') : code;
+}
+
+const digit = (character: string): string => DIGIT_FOR[character] ?? character;
 
 /** The first character of a word stays: "7Seas" and "3rd" are written so. */
 function lettersOnly(word: string, characters: readonly ReadCharacter[]): string {

@@ -1,5 +1,5 @@
 import type { CardLine } from './cardLine';
-import { domainAgreement } from './companyFromDomain';
+import { domainAgreement, isFreeMail } from './companyFromDomain';
 import { fold, foldTight } from './fold';
 import { hasLegalForm, withoutLegalForm } from './legalForm';
 import { isLikeCompany } from './learned';
@@ -122,13 +122,43 @@ export function scoreCompany(candidate: Candidate, evidence: CardEvidence): Role
   if (relativeHeight(candidate) > 1.15) tally.add(0.7, 'is set larger than most');
   if (departmentTopics.has(text)) tally.add(-2);
   if (agreement < 0.45 && !hasLegalForm(text)) tally.add(-1.8 * count(words, (w) => departmentHeads.has(w)));
-  if (evidence.domains.length === 0 && evidence.localParts.length === 0 && candidate.lines.some((l) => l.isTallest)) {
+  // Several words in small letters are a note.
+  const isMark = words.length === 1 || trades > 0 || words.some(capitalised);
+  const isAlone = evidence.domains.length === 0 && evidence.localParts.length === 0;
+  if (isAlone && isMark && candidate.lines.some((l) => l.isTallest)) {
     tally.add(2.3, 'is the largest line of a card without addresses');
   }
   if (words.length === 1 && agreement < 0.45) tally.add(-0.8);
   if (looksLikeStreet(text) && agreement < 0.5 && /\d/.test(text)) tally.add(-2);
   return tally;
 }
+
+/**
+ * What speaks for a company beside the name where no domain tells the firm: a mailbox at a free-mail provider that is
+ * called after it and not after the person, or a place by itself at the head of the card.
+ */
+export function scoreFirmOfName(company: Candidate, name: Candidate, evidence: CardEvidence): RoleScore {
+  const tally = new Tally();
+  if (!evidence.domains.every(isFreeMail)) return tally;
+  const key = foldTight(company.text);
+  const isCalledSo = (local: string) =>
+    foldTight(local) === key || local.split(/[._-]+/).some((p) => foldTight(p) === key);
+  const isTheirs = evidence.localParts.some(
+    (local) => key.length > 4 && isCalledSo(local) && localPartAgreement(name.text, local) < 0.3,
+  );
+  if (isTheirs) tally.add(FIRM_OF_NAME, 'stands in the e-mail address');
+  if (isTheirs) return tally;
+  const words = wordsOf(company.text);
+  const mayBeFirm = words.length <= 3 && words.every(capitalised) && !/\d/.test(company.text);
+  const [line, below] = [company.lines[0]!, name.lines[0]!];
+  const isAtHead = line.isTopmost && below.top - line.bottom > 1.5 * line.height;
+  if (mayBeFirm && isAtHead) tally.add(AT_THE_HEAD, 'stands by itself at the head of the card');
+  return tally;
+}
+
+/** What a firm's mailbox is worth, and a lone line at the head. */
+export const FIRM_OF_NAME = 3;
+const AT_THE_HEAD = 2.4;
 
 const mailboxAgreement = (text: string, local: string): number => {
   const key = fold(local).replace(/[^a-z]/g, '');

@@ -20,7 +20,11 @@ export interface ReadLine {
   characters: readonly ReadCharacter[];
   /** Mean character probability, 0–1. */
   confidence: number;
+  /** What an icon printed right before the line stands for. */
+  icon?: LineIcon;
 }
+
+export type LineIcon = 'mobile';
 
 /** A two-dimensional code on a card. */
 export interface ReadCode {

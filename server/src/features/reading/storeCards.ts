@@ -30,10 +30,10 @@ export async function storeCards(manager: EntityManager, { photoId, workspaceId,
   const photo = await lockBeingRead(manager, photoId);
   if (!photo) return;
   const expected = await expectationsOf(manager, workspaceId, photo);
-  const none = read.cards.length === 0;
+  const { whole } = read;
   const cardIds: string[] = [];
-  for (const card of none ? [read.whole] : read.cards)
-    cardIds.push(await insertCard(manager, photo, { ...card, quad: none ? null : card.quad }, read.engine, expected));
+  for (const card of whole ? [whole] : read.cards)
+    cardIds.push(await insertCard(manager, photo, { ...card, quad: whole ? null : card.quad }, read.engine, expected));
   await markRead(manager, photo, read);
   await joinPhotographedBacks(manager, photo);
   if (!photo.backOf && (await mayFileItself(manager, photo))) await fileCleanSoon(manager, photo, cardIds);
