@@ -65,7 +65,7 @@ test('takes the back of the card before, retakes it, and joins the two', async (
   await expect(page.getByText('2 kept')).toBeVisible();
   await goTo(page, 'Tray');
   await cards(page, /Larch/).click();
-  await expect(page.getByText('Back of this card')).toBeVisible();
+  await expect(page.getByText('Back of this card', { exact: true })).toBeVisible();
 });
 
 test('finds eight cards on a sheet, and borders are set right by hand', async ({ page }) => {

@@ -109,6 +109,11 @@ test('letters after a name and a department are moved, names swapped, a text giv
   await field(page, 'Phone 1').fill('01632 960555');
   await field(page, 'Title').focus();
   await expect(field(page, 'Phone 1')).toHaveValue('+44 1632 960555');
+  await field(page, 'Phone 1').fill('01632 960555 x7');
+  await field(page, 'Phone 2').focus();
+  await expect(field(page, 'Phone 1')).toHaveValue('+44 1632 960555 ext. 7');
+  await page.getByRole('button', { name: 'Make Phone 2 the main one' }).click();
+  await expect(field(page, 'Phone 2')).toHaveValue('+44 1632 960555 ext. 7');
   await field(page, 'Street').evaluate((element) => {
     const clipboardData = new DataTransfer();
     clipboardData.setData('text/plain', '12 Ferry Lane\nPort Ellery PE4 2CD\nUnited Kingdom');

@@ -54,6 +54,7 @@ describe('a person', () => {
   it('has numbers as people write them', () => {
     expect(formatPhone('+441632960117')).toBe('+44 1632 960117');
     expect(formatPhone('ask at the gate')).toBe('ask at the gate');
+    expect(formatPhone('+44 1632 960117 ask for Sam', '5')).toBe('+44 1632 960117 ask for Sam ext. 5');
   });
 
   it('has a history of what changed, and of nothing else', () => {

@@ -104,6 +104,14 @@ describe('where a field stands on the card', () => {
     expect(part.left + part.width).toBeLessThanOrEqual(reading.width);
     expect(spanQuad(reading, { line: 99, from: 0, to: 1 })).toBeUndefined();
   });
+
+  it('leaves as much room around a part of a line as around the whole', () => {
+    const [tight, roomy] = [0, 0.3].map((margin) => spanQuad(reading, { line: 0, from: 2, to: 6 }, margin)!);
+    const by = 0.3 * (tight![3][1] - tight![0][1]);
+    expect(roomy![0][0]).toBeCloseTo(tight![0][0] - by, 6);
+    expect(roomy![1][0]).toBeCloseTo(tight![1][0] + by, 6);
+    expect(roomy![2][1]).toBeCloseTo(tight![2][1] + by, 6);
+  });
 });
 
 describe('a back joined to a card on the desk', () => {

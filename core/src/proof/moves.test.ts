@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { proposeFields } from '../reading';
 import { FIELD_NAMES, type FieldProposal } from '../reading/fields';
 import { readingOf } from '../reading/readingOf.testing';
-import { draftOf, movePart, moveField, putIntoField, swapFields, swapPartners, type Draft } from '.';
+import { draftOf, movePart, moveField, putFirst, putIntoField, swapFields, swapPartners, type Draft } from '.';
 import { otherCase, partsToMove } from './wording';
 
 const proposal = (field: FieldProposal['field'], value: string, line?: number): FieldProposal => ({
@@ -14,6 +14,30 @@ const proposal = (field: FieldProposal['field'], value: string, line?: number): 
 });
 const valuesOf = (draft: Draft) => Object.fromEntries(draft.fields.map((f) => [f.field, f.value]));
 const idOf = (draft: Draft, field: string) => draft.fields.find((f) => f.field === field)!.id;
+
+describe('the main one of a kind', () => {
+  const draft = draftOf([
+    proposal('givenName', 'Nella'),
+    proposal('phone', '+441632960117'),
+    proposal('phone', '+447700900651'),
+    proposal('phone', '+441632960118'),
+  ]);
+
+  it('is the one that is put before the others', () => {
+    const { fields } = putFirst(draft, 'p3');
+    expect(fields.map((f) => f.id)).toEqual(['p0', 'p3', 'p1', 'p2']);
+  });
+
+  it('stays as it is for the first one, one that is alone, and what cannot stand twice', () => {
+    for (const id of ['p0', 'p1', 'p9']) expect(putFirst(draft, id)).toBe(draft);
+  });
+
+  it('is not one that is left out', () => {
+    const left = { ...draft, fields: draft.fields.map((f) => (f.id === 'p1' ? { ...f, leftOut: true } : f)) };
+    expect(putFirst(left, 'p2')).toBe(left);
+    expect(putFirst(left, 'p3').fields.map((f) => f.id)).toEqual(['p0', 'p1', 'p3', 'p2']);
+  });
+});
 
 describe('parts that stand in the wrong field', () => {
   it.each([

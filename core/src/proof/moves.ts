@@ -45,6 +45,18 @@ export function moveField(draft: Draft, id: string, field: FieldName): Draft {
   return addField(deleteField(draft, id), field, own.value, own.sources);
 }
 
+/** Puts one of several of a kind before the others: the first is the main one. */
+export function putFirst(draft: Draft, id: string): Draft {
+  const own = draft.fields.find((f) => f.id === id);
+  const first = draft.fields.find((f) => f.field === own?.field && !f.leftOut);
+  if (!own || !first || first === own || !HAVE_A_MAIN_ONE.includes(own.field)) return draft;
+  const others = draft.fields.filter((f) => f !== own);
+  const at = others.indexOf(first);
+  return { ...draft, fields: [...others.slice(0, at), { ...own }, ...others.slice(at)] };
+}
+
+const HAVE_A_MAIN_ONE: readonly FieldName[] = ['email', 'phone', 'website'];
+
 /** Exchanges the texts of two fields; both are settled. */
 export function swapFields(draft: Draft, a: string, b: string): Draft {
   const [one, other] = [a, b].map((id) => draft.fields.find((f) => f.id === id));

@@ -22,9 +22,9 @@ export function spanQuad({ lines }: Reading, { line, from, to }: SourceSpan, mar
   const at = read.characters.map((c) => c.at);
   const start = from <= 0 ? 0 : ((at[from - 1] ?? 0) + (at[from] ?? 1)) / 2;
   const end = to >= at.length ? 1 : ((at[to - 1] ?? 0) + (at[to] ?? 1)) / 2;
-  const [a, b, c, d] = widened(read.quad, margin);
+  const [a, b, c, d] = read.quad;
   const along = (p: Point, q: Point, t: number): Point => [p[0] + (q[0] - p[0]) * t, p[1] + (q[1] - p[1]) * t];
-  return [along(a, b, start), along(a, b, end), along(d, c, end), along(d, c, start)];
+  return widened([along(a, b, start), along(a, b, end), along(d, c, end), along(d, c, start)], margin);
 }
 
 /** The part of the card picture to show for a span, with a little room around it, inside the picture. */
@@ -44,7 +44,7 @@ export function spanArea(reading: Reading, span: SourceSpan): Area | undefined {
   };
 }
 
-/** A line's outline moved outward by a share of its height on every side. */
+/** An outline moved outward by a share of its height on every side. */
 function widened([a, b, c, d]: Quad, share: number): Quad {
   const step = (from: Point, to: Point, length: number): Point => {
     const whole = distance(from, to) || 1;

@@ -1,6 +1,6 @@
 import type { Person, PersonEdit, PersonKind } from '@dossier/contract';
-import type { PersonFields, PhoneEntry } from '@dossier/core/people';
-import { normalPhone } from '@dossier/core/people/typedPhone';
+import { formatPhone, type PersonFields, type PhoneEntry } from '@dossier/core/people';
+import { typedPhone } from '@dossier/core/people/typedPhone';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useSessionQuery } from '@/features/account';
@@ -21,13 +21,20 @@ const PHONE_KINDS = [
   { value: 'fax', label: 'fax' },
 ] as const;
 
+/** Number and extension are written in one. */
+const asText = (phone: PhoneEntry): PhoneEntry => ({
+  ...phone,
+  value: formatPhone(phone.value, phone.extension),
+  extension: '',
+});
+
 /** The whole record, to be changed by hand. What somebody else changed meanwhile is shown beside, and nothing is lost. */
 export function EditPerson({ person, onDone }: { person: Person; onDone: () => void }) {
   const { data: session } = useSessionQuery();
   const knownTags = useTagsQuery().data?.items.map(({ tag }) => tag) ?? [];
   const [seen, setSeen] = useState(person);
   const [edit, setEdit] = useState<Omit<PersonEdit, 'version'>>({
-    fields: person.fields,
+    fields: { ...person.fields, phones: person.fields.phones.map(asText) },
     kind: person.kind,
     tags: person.tags,
     rating: person.rating,
@@ -38,7 +45,7 @@ export function EditPerson({ person, onDone }: { person: Person; onDone: () => v
   const submit = async () => {
     const phones = fields.phones
       .filter(({ value }) => value.trim())
-      .map((phone) => ({ ...phone, value: normalPhone(phone.value, session?.workspace.country ?? null) }));
+      .map((phone) => ({ ...phone, ...typedPhone(phone.value, session?.workspace.country ?? null) }));
     const filled = (list: readonly string[]) => list.map((text) => text.trim()).filter(Boolean);
     const cleaned = { ...fields, phones, emails: filled(fields.emails), websites: filled(fields.websites) };
     const answer = await save({ id: person.id, edit: { ...edit, fields: cleaned, version: seen.version } });

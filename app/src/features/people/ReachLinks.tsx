@@ -9,7 +9,7 @@ export function ReachLinks({ fields }: { fields: PersonFields }) {
     ...fields.phones.map(({ value, kind, extension }) => ({
       key: `phone ${value} ${kind}`,
       action: kind === 'fax' ? 'Fax' : 'Call',
-      text: extension ? `${formatPhone(value)} ext. ${extension}` : formatPhone(value),
+      text: formatPhone(value, extension),
       kind: kind === 'fax' ? '' : kind,
       href: kind === 'fax' ? undefined : `tel:${value.replace(/[^\d+]/g, '')}${extension ? `;ext=${extension}` : ''}`,
     })),

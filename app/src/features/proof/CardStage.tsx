@@ -44,7 +44,7 @@ export function CardStage(props: Props) {
     <View
       className="h-full w-full overflow-hidden"
       onLayout={({ nativeEvent: { layout } }) => {
-        // None while it is made ready out of sight.
+        // None once the desk is taken down.
         if (layout.width === 0) return;
         lastRoom = { width: layout.width, height: layout.height };
         setRoom(lastRoom);

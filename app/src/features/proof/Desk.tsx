@@ -5,6 +5,7 @@ import {
   isDoubtful,
   looseLines,
   personFieldsOf,
+  putFirst,
   swapPartners,
   wordsOf,
   type CardWord,
@@ -153,6 +154,10 @@ export function Desk({ card, cardDraft, run, onGo }: DeskProps) {
       focused && swapPartners(draft, focused)[0]
         ? () => void dispatch(proofActions.fieldsSwapped({ cardId, id, other: swapPartners(draft, focused)[0]!.id }))
         : undefined,
+    putFirst:
+      focused && putFirst(draft, id) !== draft
+        ? () => void dispatch(proofActions.fieldPutFirst({ cardId, id }))
+        : undefined,
     give: focused && (() => pressIn(fieldsArea.current, '[aria-label^="Give"][aria-label$="to another field"]')),
     leaveOut: focused && (() => void dispatch(proofActions.fieldLeftOut({ cardId, id, leftOut: !focused.leftOut }))),
     delete: focused && (() => void dispatch(proofActions.fieldDeleted({ cardId, id }))),
@@ -169,7 +174,7 @@ export function Desk({ card, cardDraft, run, onGo }: DeskProps) {
     saw: () => setOpen(open === 'saw' ? undefined : 'saw'),
     palette: () => setOpen(open === 'palette' ? undefined : 'palette'),
   };
-  useDeskKeys(acts);
+  useDeskKeys(fieldsArea, acts);
 
   // Advice is worth its place only where the picture has left something in doubt.
   const [advice] = doubtful.length > 0 && card.reading.quality ? adviceFor(card.reading.quality) : [];

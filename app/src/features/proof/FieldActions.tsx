@@ -1,4 +1,4 @@
-import { isDoubtful, swapPartners, type DraftField } from '@dossier/core/proof';
+import { isDoubtful, putFirst, swapPartners, type DraftField } from '@dossier/core/proof';
 import { otherCase, partsToMove } from '@dossier/core/proof/wording';
 import type { Reading } from '@dossier/core/reading/fields';
 import { useState } from 'react';
@@ -65,6 +65,15 @@ export function FieldActions({ cardId, field, reading, label, country }: Props) 
               look="bare"
               onPress={() => dispatch(proofActions.fieldsSwapped({ cardId, id, other: partner.id }))}
             >{`Swap with ${FIELD_LABELS[partner.field]}`}</Button>
+          ) : null}
+          {draft && putFirst(draft, id) !== draft ? (
+            <Button
+              look="bare"
+              label={`Make ${label} the main one`}
+              onPress={() => dispatch(proofActions.fieldPutFirst({ cardId, id }))}
+            >
+              Main one
+            </Button>
           ) : null}
           {hasCase ? (
             <Button

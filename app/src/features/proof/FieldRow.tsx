@@ -1,13 +1,12 @@
 import { formatPhone } from '@dossier/core/people';
-import { normalPhone, phoneAsTyped } from '@dossier/core/people/typedPhone';
+import { phoneAsTyped, typedPhone } from '@dossier/core/people/typedPhone';
 import { doubtfulCharacters, isDoubtful, type DraftField } from '@dossier/core/proof';
 import { complaintAbout } from '@dossier/core/proof/complaints';
 import type { SourceSpan } from '@dossier/core/reading/fields';
 import { memo, useCallback, useState, type DragEvent } from 'react';
-import { View } from 'react-native';
 import { useDispatch } from 'react-redux';
 import { FIELD_LABELS } from '@/lib/fieldLabels';
-import { Select, Soft } from '@/ui';
+import { Select } from '@/ui';
 import { FieldActions } from './FieldActions';
 import { LOOSE_LINE } from './LooseLines';
 import { PHONE_KINDS } from './phoneKinds';
@@ -33,6 +32,8 @@ interface Props {
 
 const NAMES = ['givenName', 'middleName', 'familyName', 'company'];
 const MODES = { email: 'email', phone: 'tel', website: 'url' } as const;
+/** Quiet interface text in plain elements: a desk has hundreds of parts. */
+const NOTE = 'font-sans text-[15px] leading-[21px]';
 /** Lines of an address on a card. */
 const MOST_STRIPS = 3;
 
@@ -72,12 +73,15 @@ export const FieldRow = memo(function FieldRow({
   const side = sideOf(sides, field.sources[0]);
   // Of a back that was taken off there is nothing to show.
   const shown = field.sources.filter((source) => source.side !== 'back' || sides.back);
-  const text = isPhone ? (typed ?? formatPhone(field.value)) : field.value;
+  const isMain = ordinal === 1 && field.field in MODES;
+  const words = wordsUnder(field, doubtful && focused, shown.length > 0);
+  const text = isPhone ? (typed ?? formatPhone(field.value, field.extension)) : field.value;
   const change = (value: string, atEnd: boolean) => {
     const growing = atEnd && value.length > text.length;
     const next = isPhone && growing ? phoneAsTyped(value, country) : value;
-    if (isPhone) setTyped(next);
-    dispatch(proofActions.fieldEdited({ cardId, id, value: isPhone ? normalPhone(next, country) : next }));
+    if (!isPhone) return dispatch(proofActions.fieldEdited({ cardId, id, value: next }));
+    setTyped(next);
+    return dispatch(proofActions.fieldEdited({ cardId, id, ...typedPhone(next, country) }));
   };
   const drop = (event: DragEvent) => {
     const line = event.dataTransfer.getData(LOOSE_LINE);
@@ -88,62 +92,55 @@ export const FieldRow = memo(function FieldRow({
     dispatch(proofActions.textPicked({ cardId, id, text: read.text, sources, behind: field.value !== '' }));
   };
   return (
-    <div onDragOver={(event) => event.dataTransfer.types.includes(LOOSE_LINE) && event.preventDefault()} onDrop={drop}>
-      <View
-        role="group"
-        aria-label={label}
-        className={`border-b border-rule px-4 pb-1 pt-2 ${focused ? 'bg-sheet' : ''}`}
-      >
-        <View className="flex-row gap-3" style={leftOut ? { opacity: 0.5 } : undefined}>
-          <View className="w-[84px] justify-end pb-[8px]">
-            <Soft numberOfLines={2} className={doubtful ? 'text-ink' : ''}>
-              {nameOfField(field)}
-            </Soft>
-          </View>
-          <View className="min-w-0 flex-1">
-            {shown.slice(0, MOST_STRIPS).map((span) => (
-              <Strip key={spanKey(span)} {...sideOf(sides, span)} span={span} />
-            ))}
-            <View className="flex-row items-end gap-2">
-              <View className="min-w-0 flex-1">
-                <ProofInput
-                  inputRef={ref}
-                  label={label}
-                  value={text}
-                  doubts={
-                    isPhone && doubtful ? [{ from: 0, to: text.length }] : doubtfulCharacters(field, side.reading)
-                  }
-                  serif={NAMES.includes(field.field)}
-                  complaint={complaintAbout(field)}
-                  inputMode={MODES[field.field as keyof typeof MODES] ?? 'text'}
-                  onChange={change}
-                  onBlock={isAddressField(field.field) ? pasteBlock : undefined}
-                  onFocus={() => onFocus(id)}
-                  onBlur={() => setTyped(undefined)}
-                  onEnter={() => onEnter(id)}
-                />
-              </View>
-              {isPhone ? <PhoneKindSelect cardId={cardId} field={field} label={label} /> : null}
-            </View>
-            {doubtful && (field.disagreement || focused) ? (
-              <Soft className="pb-1 text-ink">{doubtWords(field)}</Soft>
-            ) : null}
-            {shown.length === 0 && field.reasons[0] && !(doubtful && focused) ? (
-              <Soft className="pb-1">{field.reasons[0]}</Soft>
-            ) : null}
-          </View>
-        </View>
-        {focused || leftOut ? (
-          <FieldActions cardId={cardId} field={field} reading={side.reading} label={label} country={country} />
-        ) : null}
-      </View>
+    <div
+      role="group"
+      aria-label={label}
+      onDragOver={(event) => event.dataTransfer.types.includes(LOOSE_LINE) && event.preventDefault()}
+      onDrop={drop}
+      className={`border-b border-rule px-4 pb-1 pt-2 ${focused ? 'bg-sheet' : ''}`}
+    >
+      <div className={`flex gap-3 ${leftOut ? 'opacity-50' : ''}`}>
+        <div
+          className={`line-clamp-2 w-[84px] shrink-0 self-end pb-[8px] ${NOTE} ${doubtful ? 'text-ink' : 'text-soft'}`}
+        >
+          {isMain ? `${nameOfField(field)}, main` : nameOfField(field)}
+        </div>
+        <div className="min-w-0 flex-1">
+          {shown.slice(0, MOST_STRIPS).map((span) => (
+            <Strip key={spanKey(span)} {...sideOf(sides, span)} span={span} />
+          ))}
+          <div className="flex items-end gap-2">
+            <ProofInput
+              inputRef={ref}
+              label={label}
+              value={text}
+              doubts={isPhone && doubtful ? [{ from: 0, to: text.length }] : doubtfulCharacters(field, side.reading)}
+              serif={NAMES.includes(field.field)}
+              complaint={complaintAbout(field)}
+              inputMode={MODES[field.field as keyof typeof MODES] ?? 'text'}
+              onChange={change}
+              onBlock={isAddressField(field.field) ? pasteBlock : undefined}
+              onFocus={() => onFocus(id)}
+              onBlur={() => setTyped(undefined)}
+              onEnter={() => onEnter(id)}
+            />
+            {isPhone ? <PhoneKindSelect cardId={cardId} field={field} label={label} /> : null}
+          </div>
+        </div>
+      </div>
+      {words ? <div className={`pb-1 pl-[96px] ${NOTE} ${doubtful ? 'text-ink' : 'text-soft'}`}>{words}</div> : null}
+      {focused || leftOut ? (
+        <FieldActions cardId={cardId} field={field} reading={side.reading} label={label} country={country} />
+      ) : null}
     </div>
   );
 });
 
-/** Why a field is marked, in words. */
-function doubtWords({ disagreement, sources, reasons }: DraftField): string {
-  if (disagreement) return disagreement;
+/** Why a field is marked, or where it comes from when there is nothing to show. */
+function wordsUnder(field: DraftField, asked: boolean, printed: boolean): string | undefined {
+  const { disagreement, sources, reasons } = field;
+  if (disagreement && isDoubtful(field)) return disagreement;
+  if (!asked) return printed ? undefined : reasons[0];
   if (sources.length === 0) return `Not printed on the card: ${reasons[0] ?? 'inferred'}.`;
   return 'Hard to read, or it may be something else. Compare it with the strip.';
 }
@@ -154,14 +151,11 @@ function PhoneKindSelect({ cardId, field, label }: { cardId: string; field: Draf
   const dispatch = useDispatch();
   const { id } = field;
   return (
-    <View className="flex-row items-center gap-2">
-      {field.extension ? <Soft className="tabular">ext. {field.extension}</Soft> : null}
-      <Select
-        label={`Kind of ${label}`}
-        value={field.phoneKind ?? 'work'}
-        options={PHONE_KINDS}
-        onChange={(phoneKind) => dispatch(proofActions.fieldEdited({ cardId, id, phoneKind }))}
-      />
-    </View>
+    <Select
+      label={`Kind of ${label}`}
+      value={field.phoneKind ?? 'work'}
+      options={PHONE_KINDS}
+      onChange={(phoneKind) => dispatch(proofActions.fieldEdited({ cardId, id, phoneKind }))}
+    />
   );
 }

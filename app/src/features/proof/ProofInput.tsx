@@ -62,7 +62,7 @@ export function ProofInput({
     void onBlock(text).then((taken) => taken || onChange(flat(text.trim()), true));
   };
   return (
-    <div>
+    <div style={{ flex: 1, minWidth: 0 }}>
       <div
         style={{
           display: 'grid',

@@ -1,6 +1,6 @@
 import type { ProofCard } from '@dossier/contract';
-import { useRouter } from 'expo-router';
-import { Activity, memo, useCallback, useDeferredValue, useEffect, useRef, useState } from 'react';
+import { useNavigation, useRouter } from 'expo-router';
+import { memo, useCallback, useDeferredValue, useEffect, useState, type CSSProperties } from 'react';
 import { EmptyState, Button, LoadingLines } from '@/ui';
 import { useChangeCardsMutation } from '@/features/reading';
 import { problemText } from '@/lib/api';
@@ -11,38 +11,43 @@ import { useRun, type Run } from './useRun';
 
 /** The proof desk: the card and its fields together. The desk of the next card is made ready out of sight. */
 export function ProofScreen({ cardId }: { cardId: string }) {
-  const { current, go } = useCurrentCard(cardId);
+  const router = useRouter();
+  const navigation = useNavigation<{ setParams: (params: { cardId: string }) => void }>();
+  // The card on the desk. Another one is there at once; the router, which takes longer, learns of it later.
+  const [current, setCurrent] = useState(cardId);
+  useEffect(() => setCurrent(cardId), [cardId]);
+  const go = useCallback((id: string | undefined) => (id ? setCurrent(id) : router.replace('/tray')), [router]);
+
   const runOf = useRun(current);
-  // At first only what is shown changes; the desk before goes, and the one behind is made, when there is time.
+  // At first only what is in sight changes; the desk before goes, and the one behind is made, when there is time.
   const before = useDeferredValue(current);
   const ids = new Set([before, runOf(before).next ?? current, current]);
-  return [...ids].map((id) => (
-    <Activity key={id} mode={id === current ? 'visible' : 'hidden'}>
-      <CardDesk cardId={id} {...runOf(id)} onGo={go} />
-    </Activity>
-  ));
+  const settled = before === current;
+  useEffect(() => {
+    // Before that, the router would have everything made in one go.
+    if (settled) navigation.setParams({ cardId: current });
+  }, [settled, current, navigation]);
+  return (
+    <div style={{ position: 'relative', flex: 1 }}>
+      {[...ids].map((id) => (
+        <div key={id} style={id === current ? ON_TOP : id === before ? TAKEN_DOWN : READY}>
+          <CardDesk cardId={id} {...runOf(id)} onGo={go} />
+        </div>
+      ))}
+    </div>
+  );
 }
 
-/** The card on the desk: another one is there at once, and the address follows when it is painted, which takes the router longer. */
-function useCurrentCard(cardId: string) {
-  const router = useRouter();
-  const [ahead, setAhead] = useState<string>();
-  const frame = useRef(0);
-  useEffect(() => setAhead((id) => (id === cardId ? undefined : id)), [cardId]);
-  useEffect(() => () => cancelAnimationFrame(frame.current), []);
-  const go = useCallback(
-    (id: string | undefined) => {
-      cancelAnimationFrame(frame.current);
-      if (!id) return router.replace('/tray');
-      setAhead(id);
-      frame.current = requestAnimationFrame(() => {
-        frame.current = requestAnimationFrame(() => router.replace(`/proof/${id}`));
-      });
-    },
-    [router],
-  );
-  return { current: ahead ?? cardId, go };
-}
+const ON_TOP: CSSProperties = {
+  position: 'absolute',
+  inset: 0,
+  display: 'flex',
+  flexDirection: 'column',
+  contain: 'strict',
+};
+/** Laid out and connected as if it were seen: showing it is one change of style. Neither focus nor screen readers get there. */
+const READY: CSSProperties = { ...ON_TOP, visibility: 'hidden' };
+const TAKEN_DOWN: CSSProperties = { ...ON_TOP, display: 'none' };
 
 interface CardDeskProps extends Run {
   cardId: string;

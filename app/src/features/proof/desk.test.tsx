@@ -126,9 +126,18 @@ describe('a field on the desk', () => {
   it('says where it comes from when it is not printed, and of what kind a number is', () => {
     const { fields } = openDesk();
     expect(screen.getByText('read out of quayside.example')).toBeTruthy();
-    expect(screen.getByText('ext. 12')).toBeTruthy();
     fireEvent.change(screen.getByRole('combobox', { name: 'Kind of Phone' }), { target: { value: 'mobile' } });
     expect(fields()[2]!.phoneKind).toBe('mobile');
+  });
+
+  it('shows an extension behind its number, and takes another from there', () => {
+    const { fields } = openDesk();
+    const phone = screen.getByRole('textbox', { name: 'Phone' });
+    expect(phone).toHaveProperty('value', '+44 1632 960117 ext. 12');
+    fireEvent.change(phone, { target: { value: '+44 1632 960117 x345' } });
+    expect(fields()[2]).toMatchObject({ value: '+441632960117', extension: '345' });
+    fireEvent.change(phone, { target: { value: '+44 1632 960117' } });
+    expect(fields()[2]).toMatchObject({ value: '+441632960117', extension: '' });
   });
 });
 

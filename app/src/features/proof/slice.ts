@@ -8,6 +8,7 @@ import {
   mergedDrafts,
   moveField,
   movePart,
+  putFirst,
   putIntoField,
   settledBy,
   settleField,
@@ -107,6 +108,7 @@ export const proofSlice = createSlice({
     partMoved: act((draft, { id, ...part }: { id: string; from: number; to: number; field: FieldName }) =>
       movePart(draft, id, part),
     ),
+    fieldPutFirst: act((draft, { id }: { id: string }) => putFirst(draft, id)),
     fieldsSwapped: act((draft, { id, other }: { id: string; other: string }) => swapFields(draft, id, other)),
     textPicked: act(
       (draft, { id, text, sources, behind }: { id: string; text: string; sources: SourceSpan[]; behind: boolean }) =>

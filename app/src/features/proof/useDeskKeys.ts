@@ -1,8 +1,11 @@
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, type RefObject } from 'react';
 import { deskActOf, type DeskAct } from './deskKeys';
 
-/** Listens for the desk's keys for as long as it is open; an act without a meaning now does nothing. */
-export function useDeskKeys(acts: Readonly<Partial<Record<DeskAct, () => void>>>): void {
+/** Listens for the desk's keys while it is in sight; an act without a meaning now does nothing. */
+export function useDeskKeys(
+  desk: RefObject<Element | null>,
+  acts: Readonly<Partial<Record<DeskAct, () => void>>>,
+): void {
   const latest = useRef(acts);
   useEffect(() => {
     latest.current = acts;
@@ -10,11 +13,13 @@ export function useDeskKeys(acts: Readonly<Partial<Record<DeskAct, () => void>>>
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const act = deskActOf(event);
-      if (!act || event.isComposing) return;
+      if (!act || event.isComposing || !isInSight(desk.current)) return;
       event.preventDefault();
       latest.current[act]?.();
     };
     document.addEventListener('keydown', onKey);
     return () => document.removeEventListener('keydown', onKey);
-  }, []);
+  }, [desk]);
 }
+
+const isInSight = (element: Element | null): boolean => element?.checkVisibility({ visibilityProperty: true }) ?? false;
