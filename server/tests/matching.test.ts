@@ -48,9 +48,9 @@ describe('who is perhaps known', () => {
     const id = await rep.filed(fields);
     const elsewhere = {
       ...fields,
-      company: 'Skerry Fish',
+      company: 'Grainlock Moorings',
       title: 'Owner',
-      emails: ['y@skerryfish.example'],
+      emails: ['y@grainlock-moorings.example'],
       postalCode: 'PE1 1AA',
     };
     const [match] = await rep.matches(elsewhere);
@@ -59,7 +59,7 @@ describe('who is perhaps known', () => {
     expect((await rep.file({ cardId: await rep.typedCard(), fields: elsewhere, known })).body.outcome).toBe('newJob');
     const after = await rep.person(id);
     expect(after.formerJobs).toMatchObject([{ company: fields.company, title: fields.title }]);
-    expect(after.fields).toMatchObject({ company: 'Skerry Fish', title: 'Owner' });
+    expect(after.fields).toMatchObject({ company: 'Grainlock Moorings', title: 'Owner' });
     expect(after.history[0]!.action).toBe('newJob');
   });
 
