@@ -47,6 +47,8 @@ async function joinSides(manager: EntityManager, workspaceId: string, front: Car
  * show one card each. Where they show several, a person joins them.
  */
 export async function joinPhotographedBacks(manager: EntityManager, photo: Photo): Promise<void> {
+  // Two sides read at the same moment would each not see the other: one waits for the other to be stored.
+  await manager.query('SELECT pg_advisory_xact_lock(hashtextextended($1, 0))', [`sides:${photo.backOf ?? photo.id}`]);
   const backs = await manager.findBy(Photo, { backOf: photo.id, state: 'read' });
   const front = photo.backOf ? await manager.findOneBy(Photo, { id: photo.backOf, state: 'read' }) : null;
   const pairs = [...backs.map((back) => [photo, back] as const), ...(front ? [[front, photo] as const] : [])];
