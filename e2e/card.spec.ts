@@ -105,7 +105,7 @@ test('loose lines are given to a field, a back is joined, what was learned is fo
   // The other card is joined as the back: its address comes in beside the front's, with its own strip.
   await page.getByRole('button', { name: 'Join the back of this card' }).click();
   await page.getByRole('button', { name: /is the back$/ }).click();
-  await expect(page.getByText('Back of this card')).toBeVisible();
+  await expect(page.getByText('Back of this card', { exact: true })).toBeVisible();
   await expect(page.getByRole('textbox', { name: 'E-mail 2' })).not.toBeEmpty();
   await expect(page.getByRole('textbox', { name: 'Note' })).toHaveValue(/VAT reg/);
   await expectAccessible(page);
