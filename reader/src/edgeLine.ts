@@ -84,13 +84,23 @@ export class RayFan {
    * How sure an edge along the line is that crosses the first ray at `first` and the last at `last`,
    * 0–1; 0 where it leaves the picture. Neighbouring rays are averaged in sections, since a card may
    * change its colour along a side; what changes from ray to ray is grain and counts against it.
+   * @param least what cannot come to more than this is not worked out: 0
    */
-  strength(first: number, last: number): number {
-    const { rays, length, changes } = this;
+  strength(first: number, last: number, least = 0): number {
+    const { rays, length } = this;
+    if (first < 0 || last < 0 || first > length - 1 || last > length - 1) return 0;
+    const change = this.changeAlong(first, last) / SECTIONS;
+    if (!(surenessToStrength(change / SURE) > least)) return 0;
+    const noise = Math.sqrt(this.grainAlong(first, last) / Math.max(1, rays - 1) / (rays / SECTIONS));
+    if (Number.isNaN(noise)) return 0;
+    return surenessToStrength(Math.max(0, change - 1.3 * noise) / (SURE + 1.5 * noise));
+  }
+
+  /** Sum over the sections of how much changes across the line; NaN where it leaves the picture. */
+  private changeAlong(first: number, last: number): number {
+    const { rays, changes } = this;
     const slope = (last - first) / Math.max(1, rays - 1);
     let total = 0;
-    let grain = 0;
-    let before = -1;
     for (let section = 0; section < SECTIONS; section++) {
       const from = Math.round((rays * section) / SECTIONS);
       const to = Math.round((rays * (section + 1)) / SECTIONS);
@@ -101,31 +111,42 @@ export class RayFan {
       let ridgeA = 0;
       let ridgeB = 0;
       for (let ray = from; ray < to; ray++) {
-        const at = Math.round(first + slope * ray);
-        if (at < 0 || at >= length) return 0;
-        const i = (ray * length + at) * VALUES;
+        const i = this.placeOn(ray, first + slope * ray);
         l += changes[i]!;
         a += changes[i + 1]!;
         b += changes[i + 2]!;
         ridgeL += changes[i + 3]!;
         ridgeA += changes[i + 4]!;
         ridgeB += changes[i + 5]!;
-        if (before >= 0) {
-          grain +=
-            ((changes[i]! - changes[before]!) ** 2 +
-              (changes[i + 1]! - changes[before + 1]!) ** 2 +
-              (changes[i + 2]! - changes[before + 2]!) ** 2) /
-            2;
-        }
-        before = i;
       }
       const edge = Math.sqrt(l * l + a * a + b * b);
       const ridge = Math.sqrt(ridgeL * ridgeL + ridgeA * ridgeA + ridgeB * ridgeB);
       total += Math.min(MOST_A_SECTION, Math.max(edge, RIDGE * ridge) / (to - from));
     }
-    if (Number.isNaN(total) || Number.isNaN(grain)) return 0;
-    const noise = Math.sqrt(grain / Math.max(1, rays - 1) / (rays / SECTIONS));
-    const sureness = Math.max(0, total / SECTIONS - 1.3 * noise) / (SURE + 1.5 * noise);
-    return 1 - Math.exp(-1.3 * sureness);
+    return total;
+  }
+
+  /** Half the sum of the squared differences between neighbouring rays. */
+  private grainAlong(first: number, last: number): number {
+    const { rays, changes } = this;
+    const slope = (last - first) / Math.max(1, rays - 1);
+    let grain = 0;
+    let before = this.placeOn(0, first);
+    for (let ray = 1; ray < rays; ray++) {
+      const i = this.placeOn(ray, first + slope * ray);
+      const l = changes[i]! - changes[before]!;
+      const a = changes[i + 1]! - changes[before + 1]!;
+      const b = changes[i + 2]! - changes[before + 2]!;
+      grain += l * l + a * a + b * b;
+      before = i;
+    }
+    return grain / 2;
+  }
+
+  /** Index of the values at a place on a ray; `at` is not negative, which makes truncation rounding. */
+  private placeOn(ray: number, at: number): number {
+    return (ray * this.length + ((at + 0.5) | 0)) * VALUES;
   }
 }
+
+const surenessToStrength = (sureness: number): number => 1 - Math.exp(-1.3 * sureness);

@@ -49,7 +49,7 @@ export async function findCardsIn(working: Pixels, text: readonly Quad[]): Promi
   const toSmall = small.width / working.width;
   const boxes = text.map((quad) => scaleQuad(quad, toSmall));
   const lab = await labPlanes(small);
-  const outlines = [...(await outlineCandidates(small)), ...growOutlines(lab, boxes)];
+  const outlines = [...(await outlineCandidates(lab)), ...growOutlines(lab, boxes)];
   const gradients = new Gradients(lab);
   const candidates = outlines.map((quad) => ({
     quad,

@@ -14,6 +14,7 @@ const SEARCH_STEP = 3;
 const STRONGEST_LINES = 3;
 const NEAREST_LINES = 2;
 const CLEAR = 0.55;
+const LEAST = 0.3;
 const OUTLINES_A_GROUP = 6;
 
 interface Side {
@@ -212,8 +213,8 @@ function sideLines(lab: LabPlanes, frame: TextFrame, side: 0 | 1 | 2 | 3): Side[
     for (let slope = -lean; slope <= lean; slope += SEARCH_STEP) {
       const last = first + slope;
       if (last < 0 || last >= length) continue;
-      const strength = fan.strength(first, last);
-      if (strength > 0.3) found.push({ first, last, strength });
+      const strength = fan.strength(first, last, LEAST);
+      if (strength > LEAST) found.push({ first, last, strength });
     }
   }
   found.sort((a, b) => b.strength - a.strength);
