@@ -19,7 +19,7 @@ export interface ReadingRequest {
 export type ReadingReply =
   | { kind: 'ready' }
   | { kind: 'progress'; share: number }
-  | { kind: 'read'; read: PhotoRead; ms: number }
+  | { kind: 'read'; read: PhotoRead; ms: number; residentBytes: number }
   | { kind: 'area'; lines: ReadLine[] }
   | { kind: 'unreadable'; code: UnreadablePhoto['code']; message: string }
   | { kind: 'failed'; message: string };
@@ -34,7 +34,8 @@ async function handle({ bytes, outlines, area }: ReadingRequest): Promise<void> 
   try {
     if (area) return reply({ kind: 'area', lines: await readArea(bytes, area) });
     const read = await readPhoto(bytes, { outlines, onProgress: (share) => reply({ kind: 'progress', share }) });
-    reply({ kind: 'read', read, ms: performance.now() - started });
+    const ms = performance.now() - started;
+    reply({ kind: 'read', read, ms, residentBytes: process.memoryUsage.rss() });
   } catch (error) {
     if (error instanceof UnreadablePhoto) reply({ kind: 'unreadable', code: error.code, message: error.message });
     else reply({ kind: 'failed', message: error instanceof Error ? error.message : String(error) });
@@ -43,6 +44,8 @@ async function handle({ bytes, outlines, area }: ReadingRequest): Promise<void> 
 
 /** Reads an empty picture, so that no photograph waits for what is loaded once. */
 async function warmUp(): Promise<void> {
+  // No picture is opened twice.
+  sharp.cache(false);
   await loadModels();
   const blank = sharp({ create: { width: 160, height: 100, channels: 3, background: '#f4f0e4' } });
   await readPhoto(await blank.png().toBuffer());

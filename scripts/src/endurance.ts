@@ -1,20 +1,24 @@
 import { readFileSync } from 'node:fs';
-import { loadModels, readPhoto } from '@dossier/reader';
+import { ReadingPool } from '@dossier/reader';
 
 export interface Endurance {
   photographs: number;
-  /** Resident memory in MB after each tenth of them. */
+  /** Memory of the reading process in MB after each tenth of them. */
   memoryMB: number[];
 }
 
-/** Reads photographs one after another in this process, over and over, and watches its memory. */
+/** Reads photographs one after another in one reading process, over and over, and watches its memory. */
 export async function endure(files: readonly string[], count: number): Promise<Endurance> {
-  await loadModels();
+  const pool = new ReadingPool(1);
   const memoryMB: number[] = [];
-  for (let i = 1; i <= count; i++) {
-    await readPhoto(readFileSync(files[i % files.length]!));
-    if (i % Math.ceil(count / 10) === 0) memoryMB.push(Math.round(process.memoryUsage.rss() / 2 ** 20));
-    if (process.stderr.isTTY) process.stderr.write(`\rendurance ${i}/${count}  `);
+  try {
+    for (let i = 1; i <= count; i++) {
+      const { residentBytes } = await pool.read(readFileSync(files[i % files.length]!));
+      if (i % Math.ceil(count / 10) === 0) memoryMB.push(Math.round(residentBytes / 2 ** 20));
+      if (process.stderr.isTTY) process.stderr.write(`\rendurance ${i}/${count}  `);
+    }
+  } finally {
+    pool.close();
   }
   return { photographs: count, memoryMB };
 }
