@@ -5,6 +5,7 @@ import type { Draft } from './draft';
 import { registeredDomain } from './findEmails';
 import { fold, foldTight } from './fold';
 import { learnedCompany, type Learned } from './learned';
+import { misreadTitle } from './misreadTitle';
 import { naturalCompany, naturalTitle, withAccents } from './naturalCase';
 import { splitName } from './personName';
 import type { RunnerUp, SourceSpan } from './proposal';
@@ -79,16 +80,20 @@ export function titleDrafts({ roles, runnersUp }: ChosenRoles, { country }: Role
     if (!chosen) return [];
     const clean = (text: string) => naturalTitle(withAccents(text.replace(/[\s,;|·]+$/, '')), country);
     const rivals = field === 'title' ? runnersUp.title : [];
+    const value = clean(chosen.candidate.text);
+    const misread = misreadTitle(value);
     return [
       {
         field,
-        value: clean(chosen.candidate.text),
+        value,
         sources: spansOf(chosen),
         trust: chosen.score - 0.5 * rivalry(chosen, rivals),
         reasons: chosen.reasons,
-        ...withRunnersUp(
-          rivals.map((r) => ({ value: clean(r.candidate.text), reason: r.reasons[0] ?? 'may be a position' })),
-        ),
+        ...(misread ? { disagreement: `“${misread.read}” is perhaps “${misread.known}”.` } : {}),
+        ...withRunnersUp([
+          ...(misread ? [{ value: misread.title, reason: `“${misread.known}” is a word of positions` }] : []),
+          ...rivals.map((r) => ({ value: clean(r.candidate.text), reason: r.reasons[0] ?? 'may be a position' })),
+        ]),
       },
     ];
   });

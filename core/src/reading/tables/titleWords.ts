@@ -34,7 +34,7 @@ export const titleHeads = wordList(`
   comptable acheteur acheteuse vendeur vendeuse secretaire medecin pharmacien pharmacienne veterinaire architecte redacteur redactrice
   fondateur fondatrice associe associee proprietaire gestionnaire coordinateur coordinatrice formateur formatrice consultante
   verrier vigneron vigneronne caviste oenologue artisan menuisier ebeniste charpentier couvreur imprimeur mecanicien delegue deleguee
-  directora jefe jefa gerente encargado encargada responsable presidenta socio socia ingeniero ingeniera tecnico tecnica
+  directora profesor profesora jefe jefa gerente encargado encargada responsable presidenta socio socia ingeniero ingeniera tecnico tecnica
   abogado abogada asesor asesora consultor consultora arquitecto arquitecta contable comercial secretario secretaria propietario propietaria
   fundador fundadora medico medica veterinario veterinaria farmaceutico farmaceutica vendedor vendedora comprador compradora coordinador
   coordinadora administrador administradora enologo enologa bodeguero maestro maestra delegado delegada subdirector subdirectora

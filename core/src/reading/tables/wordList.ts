@@ -1,3 +1,4 @@
+import { editDistance } from '../editDistance';
 import { fold } from '../fold';
 
 /**
@@ -6,6 +7,8 @@ import { fold } from '../fold';
  */
 export interface WordList {
   has(word: string): boolean;
+  /** Whole entries that one letter more, less or other makes of the word, in small letters without accents. */
+  oneLetterFrom(word: string): string[];
 }
 
 export function wordList(table: string): WordList {
@@ -22,6 +25,10 @@ export function wordList(table: string): WordList {
     has(word) {
       const key = fold(word);
       return exact.has(key) || starts.some((s) => key.startsWith(s)) || ends.some((e) => key.endsWith(e));
+    },
+    oneLetterFrom(word) {
+      const key = fold(word);
+      return [...exact].filter((entry) => editDistance(entry, key, 1) === 1);
     },
   };
 }
