@@ -15,6 +15,11 @@ const L_FOR_I = /(?<![\p{L}\d@._-])l(?=[bcdfghjkmnpqrstvwxz]\p{Ll}*(?![\p{L}\d@.
 const CANADIAN_CODE = /(?<![\p{L}\d])([A-CEGHJ-NPR-TVXY])([\dOIlS])([A-Z] ?)([\dOIlS])([A-Z])([\dOIlS])(?![\p{L}\d])/gu;
 const BRITISH_CODE = /(?<=(?<![\p{L}\d])[A-Z]{1,2}\d[A-Z\d]? )[OIlS](?=[ABD-HJLNP-UW-Z]{2}(?![\p{L}\d]))/gu;
 
+/** Where the last two of a British code, which are letters, were read with a digit. */
+const BRITISH_LETTERS =
+  /(?<=(?<![\p{L}\d])[A-Z]{1,2}\d[A-Z\d]? \d)(?=[A-Z]?\d)[\dABD-HJLNP-UW-Z]{2}(?![\p{L}\d])(?! ?\d)/gu;
+const IN_BRITISH_CODE = /^[ABD-HJLNP-UW-Z]$/;
+
 const LETTER_FOR: Record<string, string> = { 0: 'o', 1: 'l', 3: 'z', 5: 's', 8: 'B' };
 
 /** One digit in a word of at least four letters, some of them small, with none of the marks of addresses around it. */
@@ -22,7 +27,7 @@ const DIGIT_IN_WORD =
   /(?<![\p{L}\d@._/+-])(?=\p{L}*\d\p{L}*(?![\p{L}\d@._/+-]))(?=(?:\d?\p{L}){4})(?=[\p{L}\d]*\p{Ll}{2})[\p{L}\d]+/gu;
 
 /**
- * Sets right what is beyond doubt a look-alike: letters inside numbers and in the digits of postal codes, l for I at
+ * Sets right what is beyond doubt a look-alike: letters inside numbers, letters and digits of postal codes, l for I at
  * the beginning of words, and a digit inside a word ("Hodkiewic3"), which gives way to the engine's next best letter.
  * Every character keeps its place.
  */
@@ -31,6 +36,7 @@ export function repairLine(line: ReadLine): ReadLine {
     .replace(NUMBER_LIKE, (run) => [...run].map(digit).join(''))
     .replace(CANADIAN_CODE, canadianCode)
     .replace(BRITISH_CODE, digit)
+    .replace(BRITISH_LETTERS, (pair, at: number) => britishLetters(pair, line.characters.slice(at, at + pair.length)))
     .replace(L_FOR_I, 'I')
     .replace(DIGIT_IN_WORD, (word, at: number) => lettersOnly(word, line.characters.slice(at, at + word.length)));
   return text === line.text ? line : { ...line, text };
@@ -40,6 +46,14 @@ export function repairLine(line: ReadLine): ReadLine {
 function canadianCode(code: string, a: string, b: string, c: string, d: string, e: string, f: string): string {
   const isCode = [b, d, f].filter((character) => /\d/.test(character)).length >= 2;
   return isCode ? [a, digit(b), c, digit(d), e, digit(f)].join('') : code;
+}
+
+/** Only letters that the engine saw there as well: "PE5 900" is "PE5 9QQ", or no code. */
+function britishLetters(pair: string, characters: readonly ReadCharacter[]): string {
+  const letters = [...pair].map((read, i) =>
+    /\d/.test(read) ? characters[i]?.alternatives.find(({ text }) => IN_BRITISH_CODE.test(text))?.text : read,
+  );
+  return letters.includes(undefined) ? pair : letters.join('');
 }
 
 const digit = (character: string): string => DIGIT_FOR[character] ?? character;

@@ -1,0 +1,34 @@
+import { proposeFields } from './proposeFields';
+import { readingOf } from './readingOf.testing';
+import { repairLine } from './repairText';
+import type { ReadLine } from './types';
+
+/** A line in which the engine also saw `others` in place of single characters. */
+function lineWith(text: string, others: Record<number, string>): ReadLine {
+  const [line] = readingOf([text]).lines;
+  const characters = line!.characters.map((c, i) =>
+    others[i] ? { ...c, probability: 0.95, alternatives: [{ text: others[i], probability: 0.04 }] } : c,
+  );
+  return { ...line!, characters };
+}
+
+describe('the letters of a British code', () => {
+  it('are set right where the engine saw them too', () => {
+    expect(repairLine(lineWith('Saltby PE5 900', { 12: 'Q', 13: 'Q' })).text).toBe('Saltby PE5 9QQ');
+    expect(repairLine(lineWith('Leith EH6 6Q0', { 12: 'Q' })).text).toBe('Leith EH6 6QQ');
+  });
+
+  it('make the line an address', () => {
+    const reading = readingOf(['Nella Fairbrook', 'Dispatch Manager', 'x']);
+    const lines = [...reading.lines.slice(0, 2), lineWith('Lorry Park, Saltby PE5 900', { 24: 'Q', 25: 'Q' })];
+    const { fields } = proposeFields({ ...reading, lines });
+    expect(fields.find(({ field }) => field === 'postalCode')?.value).toBe('PE5 9QQ');
+    expect(fields.find(({ field }) => field === 'locality')?.value).toBe('Saltby');
+  });
+
+  it.each([
+    ['a letter the code cannot have', 'Saltby PE5 900', { 12: 'O', 13: 'O' }],
+    ['a digit nobody saw as a letter', 'Saltby PE5 900', { 12: 'Q' }],
+    ['a number that goes on', 'T2 300 4567', { 4: 'D', 5: 'D' }],
+  ])('are left alone: %s', (_, text, others) => expect(repairLine(lineWith(text, others)).text).toBe(text));
+});
