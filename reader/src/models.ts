@@ -43,7 +43,15 @@ const open = (bytes: Uint8Array, threads: number) =>
     extra: { session: { intra_op: { allow_spinning: '0' } } },
   });
 
+/** What reads lines in Chinese characters. */
+export interface HanRecogniser {
+  session: InferenceSession;
+  /** Class i is `charset[i - 1]`; class 0 is the CTC blank. */
+  charset: readonly string[];
+}
+
 let models: Promise<Models> | undefined;
+let hanRecogniser: Promise<HanRecogniser> | undefined;
 let recogniser: Promise<Recogniser> | undefined;
 
 /** All models, loaded once a process. */
@@ -51,6 +59,17 @@ export const loadModels = (): Promise<Models> => (models ??= load());
 
 /** What reads lines, loaded once a thread. */
 export const loadRecogniser = (): Promise<Recogniser> => (recogniser ??= loadLineModels());
+
+/** The recognition model with its own head, loaded once a thread when a line first asks for it. */
+export const loadHanRecogniser = (): Promise<HanRecogniser> => (hanRecogniser ??= loadHan());
+
+async function loadHan(): Promise<HanRecogniser> {
+  const [session, keys] = await Promise.all([
+    shipped('ch_PP-OCRv4_rec_infer.onnx').then((bytes) => open(bytes, 1)),
+    shipped('ppocr_keys_v1.txt'),
+  ]);
+  return { session, charset: [...keys.toString('utf8').split('\n').filter(Boolean), ' '] };
+}
 
 async function load(): Promise<Models> {
   const [detection, direction, lineModels] = await Promise.all([

@@ -1,5 +1,6 @@
+import { decodeCtc } from './decodeCtc';
 import { withOutputs } from './onnxOutputs';
-import { decodeCtc, withoutHalves } from './recogniseLine';
+import { withoutHalves } from './recogniseLine';
 
 const charset = ['a', 'b', ' '];
 /** One row a time step: blank, a, b, space. */

@@ -1,15 +1,18 @@
 import type { Point, Quad } from '@dossier/core/capture';
 import type { ReadCharacter, ReadLine } from '@dossier/core/reading';
 import { withDoubtsOf } from './compareReadings';
+import { decodeCtc, meanProbability, trimSpaces } from './decodeCtc';
 import { lineCrop } from './lineCrop';
 import { BACKBONE_FEATURES, type Recogniser } from './models';
 import type { Pixels } from './pixels';
+import { recogniseHan } from './recogniseHan';
 import { toBgrTensor, UNIT_RANGE } from './tensor';
 
-const ALTERNATIVES = 3;
-const LEAST_ALTERNATIVE = 0.002;
 /** Lines read with less than this mean probability are texture, not text (measured). */
 const LEAST_CONFIDENCE = 0.5;
+
+/** What is no Latin script is read as some with a mean probability of 0.6 to 0.75, or as nothing (measured). */
+const PERHAPS_HAN = 0.8;
 
 /** A letter beside a joined one that holds it is believed from this probability on. */
 const SURE_HALF = 0.9;
@@ -30,11 +33,18 @@ export async function recogniseLine(models: Recogniser, card: Pixels, quad: Quad
   const second = doubtful ? await charactersIn(models, card, growUpAndDown(quad, SECOND_MARGIN)) : [];
   const [chosen, other] = sureness(second) > sureness(first) ? [second, first] : [first, second];
   const characters = doubtful ? withDoubtsOf(chosen, other) : chosen;
-  if (characters.length === 0) return undefined;
-  const confidence = characters.reduce((sum, c) => sum + c.probability, 0) / characters.length;
-  if (confidence < LEAST_CONFIDENCE) return undefined;
-  return { text: characters.map((c) => c.text).join(''), quad, characters, confidence };
+  const confidence = meanProbability(characters);
+  const han = confidence < PERHAPS_HAN ? await recogniseHan(card, quad) : undefined;
+  if (han) return lineOf(han, quad);
+  return confidence < LEAST_CONFIDENCE ? undefined : lineOf(characters, quad);
 }
+
+const lineOf = (characters: ReadCharacter[], quad: Quad): ReadLine => ({
+  text: characters.map((c) => c.text).join(''),
+  quad,
+  characters,
+  confidence: meanProbability(characters),
+});
 
 async function charactersIn(models: Recogniser, card: Pixels, quad: Quad): Promise<ReadCharacter[]> {
   const input = toBgrTensor(lineCrop(card, quad), UNIT_RANGE, UNIT_RANGE);
@@ -56,68 +66,6 @@ function sureness(characters: readonly ReadCharacter[]): number {
 function growUpAndDown([a, b, c, d]: Quad, share: number): Quad {
   const moved = (p: Point, from: Point): Point => [p[0] + (p[0] - from[0]) * share, p[1] + (p[1] - from[1]) * share];
   return [moved(a, d), moved(b, c), moved(c, b), moved(d, a)];
-}
-
-/**
- * Best-path decoding of connectionist temporal classification (Graves et al. 2006): runs of one
- * class become one character, blanks (class 0) separate. A character's probability is the peak of
- * its run, its place the mean of the run's steps.
- * @param probabilities steps × classes
- */
-export function decodeCtc(
-  probabilities: Float32Array,
-  steps: number,
-  classes: number,
-  charset: readonly string[],
-): ReadCharacter[] {
-  const characters: ReadCharacter[] = [];
-  let run: { best: number; from: number; peak: number; peakStep: number } | undefined;
-  const close = (end: number) => {
-    if (!run || run.best === 0) return;
-    const row = probabilities.subarray(run.peakStep * classes, (run.peakStep + 1) * classes);
-    characters.push({
-      text: charset[run.best - 1]!,
-      probability: run.peak,
-      alternatives: alternativesOf(row, run.best, charset),
-      at: (run.from + end) / 2 / steps,
-    });
-  };
-  for (let step = 0; step < steps; step++) {
-    let best = 0;
-    let peak = -1;
-    for (let c = 0; c < classes; c++) {
-      const p = probabilities[step * classes + c]!;
-      if (p > peak) {
-        peak = p;
-        best = c;
-      }
-    }
-    if (run?.best === best) {
-      if (peak > run.peak) Object.assign(run, { peak, peakStep: step });
-      continue;
-    }
-    close(step);
-    run = { best, from: step, peak, peakStep: step };
-  }
-  close(steps);
-  return characters;
-}
-
-function alternativesOf(row: Float32Array, best: number, charset: readonly string[]) {
-  const found: { text: string; probability: number }[] = [];
-  row.forEach((probability, c) => {
-    if (c !== 0 && c !== best && probability >= LEAST_ALTERNATIVE) found.push({ text: charset[c - 1]!, probability });
-  });
-  return found.sort((a, b) => b.probability - a.probability).slice(0, ALTERNATIVES);
-}
-
-function trimSpaces(characters: ReadCharacter[]): ReadCharacter[] {
-  const isSpace = (c: ReadCharacter) => c.text === ' ';
-  let from = 0;
-  let to = characters.length;
-  while (from < to && isSpace(characters[from]!)) from++;
-  while (to > from && isSpace(characters[to - 1]!)) to--;
-  return characters.slice(from, to).filter((c, i, all) => !(isSpace(c) && i > 0 && isSpace(all[i - 1]!)));
 }
 
 /** Letters that are half of a joined one. */
