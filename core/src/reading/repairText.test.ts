@@ -1,13 +1,13 @@
 import { proposeFields } from './proposeFields';
 import { readingOf } from './readingOf.testing';
-import { repairLine } from './repairText';
+import { repairAccents, repairLine } from './repairText';
 import type { ReadLine } from './types';
 
 /** A line in which the engine also saw `others` in place of single characters. */
-function lineWith(text: string, others: Record<number, string>): ReadLine {
+function lineWith(text: string, others: Record<number, string>, probability = 0.95): ReadLine {
   const [line] = readingOf([text]).lines;
   const characters = line!.characters.map((c, i) =>
-    others[i] ? { ...c, probability: 0.95, alternatives: [{ text: others[i], probability: 0.04 }] } : c,
+    others[i] ? { ...c, probability, alternatives: [{ text: others[i], probability: 0.04 }] } : c,
   );
   return { ...line!, characters };
 }
@@ -31,4 +31,21 @@ describe('the letters of a British code', () => {
     ['a digit nobody saw as a letter', 'Saltby PE5 900', { 12: 'Q' }],
     ['a number that goes on', 'T2 300 4567', { 4: 'D', 5: 'D' }],
   ])('are left alone: %s', (_, text, others) => expect(repairLine(lineWith(text, others)).text).toBe(text));
+});
+
+describe('an accented letter that is not the country’s own', () => {
+  it.each([
+    ['SE', 'Gôteborg', 'ö', 'Göteborg'],
+    ['DK', 'Tömrer', 'o', 'Tømrer'],
+    ['DE', 'Mûller', 'ú', 'Müller'],
+  ])('gives way in %s where it is doubtful: %s', (country, read, other, right) =>
+    expect(repairAccents(lineWith(read, { 1: other }, 0.5), country).text).toBe(right),
+  );
+
+  it('stays where it is sure, where the country is open, and where other languages are expected', () => {
+    expect(repairAccents(lineWith('Gôteborg', { 1: 'ö' }, 0.95), 'SE').text).toBe('Gôteborg');
+    expect(repairAccents(lineWith('Côte', { 1: 'ö' }, 0.5), 'FR').text).toBe('Côte');
+    expect(repairAccents(lineWith('Côte', { 1: 'ö' }, 0.5), undefined).text).toBe('Côte');
+    expect(repairAccents(lineWith('Gôteborg', { 1: 'ö' }, 0.5), 'SE', ['cs']).text).toBe('Gôteborg');
+  });
 });

@@ -1,6 +1,9 @@
 import { fold } from './fold';
-import { isAtHome, usualAccents } from './tables/alphabets';
+import { isAtHome, isForeign, usualAccents } from './tables/alphabets';
 import type { ReadCharacter, ReadLine } from './types';
+
+/** An accented letter below this probability may be another one. */
+const DOUBTFUL = 0.9;
 
 const DIGIT_FOR: Record<string, string> = { o: '0', O: '0', l: '1', I: '1', s: '5', S: '5' };
 
@@ -68,9 +71,9 @@ function lettersOnly(word: string, characters: readonly ReadCharacter[]): string
 }
 
 /**
- * Sets right accented letters that no language of the card's country uses ("Hafenbrău"): the engine's
- * next best reading of the same letter that is at home there, else the country's usual accent, else
- * the bare letter. Every character keeps its place.
+ * Sets right accented letters that no language of the card's country uses ("Hafenbrău"), and doubtful ones that are
+ * not its own ("Gôteborg" in Sweden): the engine's next best reading of the same letter that is at home there, else the
+ * country's usual accent, else the bare letter. Every character keeps its place.
  */
 export function repairAccents(
   line: ReadLine,
@@ -78,20 +81,33 @@ export function repairAccents(
   languages: readonly string[] = [],
 ): ReadLine {
   const text = [...line.text].map((letter, i) => {
-    if (letter < '\u00c0' || !/\p{L}/u.test(letter) || isAtHome(letter, country, languages)) return letter;
-    return homeLetter(letter, line.characters[i], country);
+    if (letter < '\u00c0' || !/\p{L}/u.test(letter)) return letter;
+    const character = line.characters[i];
+    if (!isAtHome(letter, country, languages)) return homeLetter(letter, character, country);
+    const doubtful = character !== undefined && character.probability < DOUBTFUL;
+    return doubtful && languages.length === 0 && isForeign(letter, country)
+      ? ownLetter(letter, character, country)
+      : letter;
   });
   return text.join('') === line.text ? line : { ...line, text: text.join('') };
 }
 
+/** The accent itself was seen: a letter of the country's own with one, or what was read. */
+function ownLetter(letter: string, { alternatives }: ReadCharacter, country: string | undefined): string {
+  const isOwn = (other: string) => other >= '\u00c0' && sameLetter(letter, other) && !isForeign(other, country);
+  return alternatives.find(({ text }) => isOwn(text))?.text ?? [...usualAccents(country)].find(isOwn) ?? letter;
+}
+
+/** The same letter in the same case, whatever its accent. */
+const sameLetter = (a: string, b: string): boolean =>
+  fold(a) === fold(b) && (a === a.toUpperCase()) === (b === b.toUpperCase());
+
 function homeLetter(letter: string, character: ReadCharacter | undefined, country: string | undefined): string {
-  const base = fold(letter);
-  const sameBase = (other: string) =>
-    fold(other) === base && (other === other.toUpperCase()) === (letter === letter.toUpperCase());
   const other = character?.alternatives.find(
-    ({ text }) => sameBase(text) && (text < '\u00c0' || isAtHome(text, country)),
+    ({ text }) => sameLetter(letter, text) && (text < '\u00c0' || isAtHome(text, country)),
   );
-  const usual = [...usualAccents(country)].find(sameBase);
+  const usual = [...usualAccents(country)].find((own) => sameLetter(letter, own));
+  const base = fold(letter);
   const bare = letter === letter.toUpperCase() ? base.toUpperCase() : base;
   return other?.text ?? usual ?? (bare.length === 1 ? bare : letter);
 }

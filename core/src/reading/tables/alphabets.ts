@@ -24,7 +24,12 @@ const LANGUAGES_OF_COUNTRY: Readonly<Record<string, readonly string[]>> = {
 
 /** What an accented letter most likely is in a country, when the engine saw a foreign one over the same letter. */
 const USUAL_ACCENT: Readonly<Record<string, string>> = {
-  DE: 'äöüÄÖÜ', AT: 'äöüÄÖÜ', CH: 'äöüÄÖÜ', SE: 'äöåÄÖÅ', FI: 'äöåÄÖÅ', PT: 'ãõÃÕ', BR: 'ãõÃÕ', FR: 'éêôûâÉÊÔÛÂ', ES: 'áéíóúÁÉÍÓÚ',
+  DE: 'äöüÄÖÜ', AT: 'äöüÄÖÜ', CH: 'äöüÄÖÜ', SE: 'äöåÄÖÅ', FI: 'äöåÄÖÅ', PT: 'ãõÃÕ', BR: 'ãõÃÕ', FR: 'éêôûâÉÊÔÛÂ', DK: 'øåØÅ', NO: 'øåØÅ', ES: 'áéíóúÁÉÍÓÚ',
+};
+
+/** All accented letters of countries that use few; others there are foreign names, or misread. */
+const OWN_ACCENTS: Readonly<Record<string, string>> = {
+  DE: 'äöüßé', AT: 'äöüßé', SE: 'åäöé', FI: 'åäöé', DK: 'æøåé', NO: 'æøåé',
 };
 
 /** Languages with letters of their own that a workspace can say it expects, by ISO 639-1 code. */
@@ -39,3 +44,9 @@ export const isAtHome = (letter: string, country: string | undefined, languages:
   [...languages, ...(LANGUAGES_OF_COUNTRY[country ?? ''] ?? [])].some((l) => LETTERS_OF_LANGUAGE[l]?.includes(letter));
 
 export const usualAccents = (country: string | undefined): string => (country && USUAL_ACCENT[country]) || '';
+
+/** Whether an accented letter is none of the country's own; false where that cannot be said. */
+export const isForeign = (letter: string, country: string | undefined): boolean => {
+  const own = country && OWN_ACCENTS[country];
+  return Boolean(own) && !own!.includes(letter.toLowerCase());
+};
