@@ -81,6 +81,9 @@ for (const { name, photos, truth } of wanted('reading') ? sets : []) {
   );
   const single = new Set(truths.filter((t) => t.tier === 'phone').map((t) => t.id));
   const alone = await readAlone(files.filter((file) => single.size === 0 || single.has(photoId(file))));
+  const fullest = truths.toSorted((a, b) => b.cards.length - a.cards.length)[0]!;
+  const fullestFile = files.find((file) => photoId(file) === fullest.id)!;
+  const aloneFullest = { cards: fullest.cards.length, ...(await readAlone([1, 2, 3, 4].map(() => fullestFile))) };
   const effort = Object.fromEntries(
     tiers.map((tier) => [tier ?? 'all', measureEffort(truths.filter((t) => t.tier === tier), desk)]), // prettier-ignore
   );
@@ -91,6 +94,7 @@ for (const { name, photos, truth } of wanted('reading') ? sets : []) {
     seconds95: quantile(0.95) / 1000,
     cardsAnHour: Math.round((3600 * cards) / seconds),
     alone,
+    aloneFullest,
     calibration,
     effort,
   };
