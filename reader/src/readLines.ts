@@ -29,9 +29,11 @@ export async function readLines(models: Recogniser, card: Pixels, outlines: read
   // The longest first, so that neither thread is left with one at the end.
   const longestFirst = [...outlines].sort((a, b) => distance(b[0], b[1]) - distance(a[0], a[1]));
   const shared = { card, outlines: longestFirst, begun: new Int32Array(new SharedArrayBuffer(4)) };
-  const there = outlines.length > 1 ? secondThread().run(shared) : [];
   // The engine holds its thread: what was begun beside this goes first, while the other thread reads already.
-  await setImmediate();
-  const here = await readLane(models, shared);
-  return [...here, ...(await there)].sort((a, b) => a.quad[0][1] - b.quad[0][1] || a.quad[0][0] - b.quad[0][0]);
+  const here = async () => {
+    await setImmediate();
+    return readLane(models, shared);
+  };
+  const lanes = await Promise.all([outlines.length > 1 ? secondThread().run(shared) : [], here()]);
+  return lanes.flat().sort((a, b) => a.quad[0][1] - b.quad[0][1] || a.quad[0][0] - b.quad[0][0]);
 }
