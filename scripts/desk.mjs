@@ -95,8 +95,7 @@ async function measure(page) {
 /** In the page: presses the button and waits until the fields of another card are painted. */
 function goOn() {
   // Asks for the style of the desk only: whatever asks for more has the page laid out first.
-  const shown = () =>
-    [...document.querySelectorAll('[role=main]')].find((desk) => desk.checkVisibility({ visibilityProperty: true }));
+  const shown = () => [...document.querySelectorAll('[role=main]')].find((desk) => desk.checkVisibility());
   const before = shown();
   const button = before.querySelector('[aria-label="Skip to the next card"]');
   return new Promise((resolve) => {

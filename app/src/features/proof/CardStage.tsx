@@ -46,7 +46,8 @@ export function CardStage(props: Props) {
       onLayout={({ nativeEvent: { layout } }) => {
         // None once the desk is taken down.
         if (layout.width === 0) return;
-        lastRoom = { width: layout.width, height: layout.height };
+        const { width, height } = layout;
+        if (lastRoom?.width !== width || lastRoom.height !== height) lastRoom = { width, height };
         setRoom(lastRoom);
       }}
     >

@@ -28,6 +28,7 @@ import { BackOfCard } from './BackOfCard';
 import { CardStage } from './CardStage';
 import { DeskBar, DeskHead, MoreActs, StageBar } from './DeskBars';
 import { FieldRow } from './FieldRow';
+import { useLaidOut } from './inSight';
 import { KeyPalette } from './KeyPalette';
 import { canBeKnown, KnownBeside, WORTH_ASKING } from './KnownBeside';
 import { LooseLines } from './LooseLines';
@@ -175,6 +176,7 @@ export function Desk({ card, cardDraft, run, onGo }: DeskProps) {
     palette: () => setOpen(open === 'palette' ? undefined : 'palette'),
   };
   useDeskKeys(fieldsArea, acts);
+  useLaidOut(fieldsArea);
 
   // Advice is worth its place only where the picture has left something in doubt.
   const [advice] = doubtful.length > 0 && card.reading.quality ? adviceFor(card.reading.quality) : [];

@@ -18,9 +18,9 @@ export function ProofScreen({ cardId }: { cardId: string }) {
   useEffect(() => setCurrent(cardId), [cardId]);
   const go = useCallback((id: string | undefined) => (id ? setCurrent(id) : router.replace('/tray')), [router]);
 
-  const runOf = useRun(current);
-  // At first only what is in sight changes; the desk before goes, and the one behind is made, when there is time.
+  // At first only what is in sight changes; the desk before goes, and what comes next is asked for, when there is time.
   const before = useDeferredValue(current);
+  const runOf = useRun(before);
   const ids = new Set([before, runOf(before).next ?? current, current]);
   const settled = before === current;
   useEffect(() => {
@@ -30,7 +30,7 @@ export function ProofScreen({ cardId }: { cardId: string }) {
   return (
     <div style={{ position: 'relative', flex: 1 }}>
       {[...ids].map((id) => (
-        <div key={id} style={id === current ? ON_TOP : id === before ? TAKEN_DOWN : READY}>
+        <div key={id} style={id === current ? ON_TOP : READY}>
           <CardDesk cardId={id} {...runOf(id)} onGo={go} />
         </div>
       ))}
@@ -45,9 +45,8 @@ const ON_TOP: CSSProperties = {
   flexDirection: 'column',
   contain: 'strict',
 };
-/** Laid out and connected as if it were seen: showing it is one change of style. Neither focus nor screen readers get there. */
-const READY: CSSProperties = { ...ON_TOP, visibility: 'hidden' };
-const TAKEN_DOWN: CSSProperties = { ...ON_TOP, display: 'none' };
+/** Connected and laid out as if it were seen; neither focus nor screen readers get there, and it keeps its style when shown. */
+const READY: CSSProperties = { ...ON_TOP, contentVisibility: 'hidden' };
 
 interface CardDeskProps extends Run {
   cardId: string;

@@ -1,5 +1,6 @@
 import { useEffect, useRef, type RefObject } from 'react';
 import { deskActOf, type DeskAct } from './deskKeys';
+import { isInSight } from './inSight';
 
 /** Listens for the desk's keys while it is in sight; an act without a meaning now does nothing. */
 export function useDeskKeys(
@@ -21,5 +22,3 @@ export function useDeskKeys(
     return () => document.removeEventListener('keydown', onKey);
   }, [desk]);
 }
-
-const isInSight = (element: Element | null): boolean => element?.checkVisibility({ visibilityProperty: true }) ?? false;
