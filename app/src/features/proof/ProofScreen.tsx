@@ -28,7 +28,7 @@ export function ProofScreen({ cardId }: { cardId: string }) {
     if (settled) navigation.setParams({ cardId: current });
   }, [settled, current, navigation]);
   return (
-    <div style={{ position: 'relative', flex: 1 }}>
+    <div style={{ position: 'relative', flex: 1, isolation: 'isolate' }}>
       {[...ids].map((id) => (
         <div key={id} style={id === current ? ON_TOP : READY}>
           <CardDesk cardId={id} {...runOf(id)} onGo={go} />
@@ -44,9 +44,13 @@ const ON_TOP: CSSProperties = {
   display: 'flex',
   flexDirection: 'column',
   contain: 'strict',
+  zIndex: 1,
 };
-/** Connected and laid out as if it were seen; neither focus nor screen readers get there, and it keeps its style when shown. */
-const READY: CSSProperties = { ...ON_TOP, contentVisibility: 'hidden' };
+/**
+ * Connected and laid out as if it were seen, and it keeps its style when shown. Neither focus nor screen readers get there;
+ * it lies below, for it would take touches otherwise.
+ */
+const READY: CSSProperties = { ...ON_TOP, contentVisibility: 'hidden', zIndex: 0 };
 
 interface CardDeskProps extends Run {
   cardId: string;
