@@ -7,6 +7,8 @@ import { toBgrTensor, UNIT_RANGE } from './tensor';
 
 const INPUT_WIDTH = 192;
 const LINES_ASKED = 7;
+/** Three lines that agree decide. */
+const DECIDED = 1.4;
 
 /** Probability 0–1 that one line's picture stands on its head. */
 async function upsideDownProbability(models: Models, crop: Pixels): Promise<number> {
@@ -20,6 +22,9 @@ async function upsideDownProbability(models: Models, crop: Pixels): Promise<numb
 export async function isUpsideDown(models: Models, card: Pixels, lines: readonly Quad[]): Promise<boolean> {
   const asked = [...lines].sort((a, b) => distance(b[0], b[1]) - distance(a[0], a[1])).slice(0, LINES_ASKED);
   let balance = 0;
-  for (const quad of asked) balance += (await upsideDownProbability(models, lineCrop(card, quad))) - 0.5;
+  for (const quad of asked) {
+    balance += (await upsideDownProbability(models, lineCrop(card, quad))) - 0.5;
+    if (Math.abs(balance) > DECIDED) break;
+  }
   return balance > 0;
 }

@@ -21,12 +21,14 @@ import { resizePixels } from './resizePixels';
 import { textHulls } from './textHulls';
 
 const WORKING_LONG_SIDE = 1280;
-const TEXT_LONG_SIDE = 800;
+/** Text is looked for in a small picture first, which is enough for one or two cards. */
+const TEXT_LONG_SIDE = 512;
 /**
- * Where half of the text found is lower than this, in pixels of the working picture with the detector's margin, some
- * is lost (up to half of the lines, measured): it is looked for once more at full size.
+ * Where half of the text found is lower than this, in pixels of the working picture with the detector's margin, or less
+ * than this many lines are found, some is lost (up to two thirds, measured): it is looked for once more at full size.
  */
-const SMALL_TEXT = 24;
+const SMALL_TEXT = 36;
+const FEW_LINES = 5;
 
 /**
  * Finds the outlines of the cards in a photograph.
@@ -80,12 +82,10 @@ async function hullsOfUnframedText(all: readonly Quad[], unframed: readonly Quad
     .filter((hull) => framed.every((card) => coveredShare(card, hull) < 0.3));
 }
 
-/** On a sheet of many cards the text is small: it gets a second, finer look. */
 async function findText(models: Models, working: Pixels): Promise<Quad[]> {
   const quads = (await detectText(models, working, TEXT_LONG_SIDE)).map((box) => box.quad);
   const heights = quads.map((q) => Math.min(distance(q[0], q[3]), distance(q[0], q[1]))).sort((a, b) => a - b);
-  const median = heights[heights.length >> 1] ?? Infinity;
-  if (median >= SMALL_TEXT) return quads;
+  if (quads.length >= FEW_LINES && heights[heights.length >> 1]! >= SMALL_TEXT) return quads;
   return (await detectText(models, working, WORKING_LONG_SIDE)).map((box) => box.quad);
 }
 

@@ -52,28 +52,27 @@ const PIECE_SEPARATOR = /\s*[|·•]\s*|\s+[–—/-]\s+/g;
 
 /** The pieces of a line between separators, "Nella Voss | Head of Sales"; nothing for a line in one piece. */
 export function piecesOfLine(line: CardLine): CardLine[] {
-  const pieces: CardLine[] = [];
-  let from = 0;
-  const push = (to: number) => {
-    const text = line.text.slice(from, to).trim();
-    if (!/\p{L}{2}/u.test(text)) return;
-    const start = from + line.text.slice(from, to).indexOf(text);
-    const at = (place: number) => line.left + (line.right - line.left) * place;
-    pieces.push({
-      ...line,
-      text,
-      from: line.from + start,
-      left: at(start / line.text.length),
-      right: at((start + text.length) / line.text.length),
-    });
-  };
-  for (const match of line.text.matchAll(PIECE_SEPARATOR)) {
-    push(match.index);
-    from = match.index + match[0].length;
-  }
-  if (from === 0) return [];
-  push(line.text.length);
-  return pieces;
+  const separators = [...line.text.matchAll(PIECE_SEPARATOR)];
+  return separators.length > 0
+    ? cutLine(
+        line,
+        separators.map((match) => ({ from: match.index, to: match.index + match[0].length })),
+      )
+    : [];
+}
+
+/** What a line says between its cuts, as pieces with a word in them. @param cuts in the line's order */
+export function cutLine(line: CardLine, cuts: readonly { from: number; to: number }[]): CardLine[] {
+  const ends = [...cuts, { from: line.text.length, to: line.text.length }];
+  return ends.flatMap((cut, i) => {
+    const from = ends[i - 1]?.to ?? 0;
+    const between = line.text.slice(from, cut.from);
+    const text = between.trim();
+    if (!/\p{L}{2}/u.test(text)) return [];
+    const start = from + between.indexOf(text);
+    const at = (place: number) => line.left + ((line.right - line.left) * place) / line.text.length;
+    return [{ ...line, text, from: line.from + start, left: at(start), right: at(start + text.length) }];
+  });
 }
 
 /** Where a line or piece stands in the reading. */

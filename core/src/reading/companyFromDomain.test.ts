@@ -16,6 +16,8 @@ describe('domains', () => {
     expect(domainAgreement('Yarbrook Metallbau KG', 'yarbrookmetall.com')).toBeGreaterThan(0.95);
     expect(domainAgreement('Corholm Aufzüge', 'corholmaufzuge.de')).toBeCloseTo(1);
     expect(domainAgreement('Brüder Krämer', 'kraemer.example')).toBeCloseTo(1);
+    expect(domainAgreement('ELDMOOR', 'eldmoor-menuiserie.coop')).toBeGreaterThan(0.7);
+    expect(domainAgreement('Moor', 'eldmoor-menuiserie.coop')).toBeLessThan(0.4);
     expect(domainAgreement('Nella Voss', 'harrowfield.example')).toBeLessThan(0.4);
     expect(domainAgreement('Gmail', 'gmail.com')).toBe(0);
   });

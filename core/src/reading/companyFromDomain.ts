@@ -29,17 +29,26 @@ function splitTradeWord(label: string): string[] {
   });
 }
 
+/** How well the part of a domain before its first hyphen agrees. */
+const FIRST_PART = 0.75;
+
 /**
  * How well a printed name agrees with a domain, 0–1: the share of the domain's letters that the
- * name's words account for, in any order, a word counting by its beginning.
+ * name's words account for, in any order, a word counting by its beginning; a name that is all of the domain up to
+ * its first hyphen agrees well, however long the rest is ("Eldith" and eldith-menuiserie).
  */
 export function domainAgreement(name: string, domain: string): number {
   if (isFreeMail(domain)) return 0;
-  const label = domainLabel(domain).replace(/-/g, '');
+  const parts = domainLabel(domain).split('-');
+  const label = parts.join('');
   const words = withoutLegalForm(name)
     .split(/[\s\-&.,/]+/)
     .filter((w) => fold(w).length > 1 && !legalForms.has(w));
-  return Math.max(0, ...spellings(words).map((variant) => coveredLetters(label, variant) / label.length));
+  const isFirstPart = parts.length > 1 && spellings(words).some((variant) => variant.join('') === parts[0]);
+  return Math.max(
+    isFirstPart ? FIRST_PART : 0,
+    ...spellings(words).map((variant) => coveredLetters(label, variant) / label.length),
+  );
 }
 
 function spellings(words: readonly string[]): string[][] {

@@ -43,17 +43,15 @@ export function findPhoneCandidates(lines: readonly ReadLine[], taken: readonly 
       const source = { line: index, from, to: match.index + match[0].length };
       if (digits < FEWEST_DIGITS || digits > MOST_DIGITS || !/\d{2}/.test(match[0])) return [];
       if (taken.some((t) => overlap(t, source))) return [];
-      if (
-        /[\p{L}\d@]$/u.test(line.text.slice(0, from).replace(GLUED_LABEL, '')) ||
-        /^[\p{L}@]/u.test(line.text.slice(source.to))
-      )
-        return [];
-      if (isAddressNumber(line.text, match[0], from)) return [];
-      const label = labelBefore(line.text, from);
-      const shown = /[\p{L}\d]/u.test(line.text.slice(0, from)) ? undefined : line.icon;
       const rest = line.text.slice(source.to);
       const extension = extensionPattern.exec(rest);
       const atOnce = extension && extension.index <= 2 ? extension : undefined;
+      if (/[\p{L}\d@]$/u.test(line.text.slice(0, from).replace(GLUED_LABEL, ''))) return [];
+      // "6541int. 592": the blank before an extension was swallowed.
+      if (/^[\p{L}@]/u.test(rest) && atOnce?.index !== 0) return [];
+      if (isAddressNumber(line.text, match[0], from)) return [];
+      const label = labelBefore(line.text, from);
+      const shown = /[\p{L}\d]/u.test(line.text.slice(0, from)) ? undefined : line.icon;
       if (atOnce) source.to += atOnce.index + atOnce[0].length;
       source.from = label?.from ?? source.from;
       return [{ printed, label: label?.kind ?? shown, extension: atOnce?.[1], source }];

@@ -135,22 +135,32 @@ export function localPartAgreement(text: string, localPart: string): number {
 }
 
 function agreementWith(text: string, local: string): number {
+  const { words, found, rest } = accountFor(text, local);
+  if (found.length === 0) {
+    const isShortForm = local.length > 2 && words.some((spellings) => spellings.some((s) => s.startsWith(local)));
+    return isShortForm ? 0.8 : 0;
+  }
+  if (rest.length > 2) return 0.3 * (1 - rest.length / local.length);
+  return found.length > 1 || rest.length === 0 ? (found.length > 1 || local.length > found[0]!.length ? 1 : 0.8) : 0.6;
+}
+
+/** True when every letter of the part before the `@` is one of the name's words or initials, with a whole word at least. */
+export function isMadeOf(text: string, localPart: string): boolean {
+  const { found, rest } = accountFor(text, foldTight(localPart));
+  return found.length > 0 && rest === '';
+}
+
+/** The name's words that a mailbox holds in whole, and what remains of it without them and the others' initials. */
+function accountFor(text: string, local: string): { words: string[][]; found: string[]; rest: string } {
   const words = nameParts(text)
     .core.flatMap((w) => w.split('-'))
     .map(asciiSpellings)
     .filter((w) => w[0]!.length > 0);
   const full = words.map((w) => w.find((spelling) => spelling.length > 2 && local.includes(spelling)));
   const found = full.filter((w) => w !== undefined);
-  if (found.length === 0) {
-    const isShortForm = local.length > 2 && words.some((spellings) => spellings.some((s) => s.startsWith(local)));
-    return isShortForm ? 0.8 : 0;
-  }
-  let rest = local;
-  for (const word of found) rest = rest.replace(word, '');
   const initials = words.filter((_, i) => !full[i]).map((w) => w[0]![0]!);
-  for (const initial of initials) rest = rest.replace(initial, '');
-  if (rest.length > 2) return 0.3 * (1 - rest.length / local.length);
-  return found.length > 1 || rest.length === 0 ? (found.length > 1 || local.length > found[0]!.length ? 1 : 0.8) : 0.6;
+  const rest = [...found, ...initials].reduce((left, part) => left.replace(part, ''), local);
+  return { words, found, rest };
 }
 
 const UMLAUTS: Readonly<Record<string, [spelledOut: string, umlaut: string]>> = {

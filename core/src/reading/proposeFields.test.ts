@@ -261,6 +261,12 @@ describe('proposing fields', () => {
     expect(emails[0]!.sources).toHaveLength(2);
   });
 
+  it('takes what stands beside an address on its line without it', () => {
+    const card = fieldsOf(['Nella Voss', 'Website www.thornvane.example Thornvane Geotechnics LLP', 'Head of Sales']);
+    expect(card.one('company')).toBe('Thornvane Geotechnics LLP');
+    expect(card.one('website')).toBe('thornvane.example');
+  });
+
   it('sets a look-alike in an address right by the name, only where the engine was unsure', () => {
     const emailOf = (probability: number) =>
       fieldsOf(['Nella Voss', { text: 'ne1la.voss@harrowfield.example', probability }]).fields.find(

@@ -1,4 +1,4 @@
-import { cardLines, piecesOfLine, spanOf, type CardLine } from './cardLine';
+import { cardLines, cutLine, piecesOfLine, spanOf, type CardLine } from './cardLine';
 import { chooseRoles, type Chosen, type Roles } from './chooseRoles';
 import { confidenceOf } from './confidence';
 import { crossCheck } from './crossCheck';
@@ -12,11 +12,12 @@ import { guessCountry } from './guessCountry';
 import { learnedAddress, learnedPhone, type Learned, type LearnedFirm } from './learned';
 import { FIELD_NAMES, type CardProposal, type FieldName, type FieldProposal, type SourceSpan } from './proposal';
 import { readCode, type CodeValue } from './readCode';
-import { reconcileDomains, reconcileRepeats, reconcileWithName } from './reconcileAddresses';
+import { dropGluedLabels, reconcileDomains, reconcileRepeats, reconcileWithName } from './reconcileAddresses';
 import type { CardEvidence } from './roleScores';
 import { companyDraft, nameDrafts, titleDrafts } from './roleDrafts';
 import { onlineLabels, registrationPattern, yearPattern } from './tables/labels';
 import { countryNames } from './tables/addressWords';
+import { repairName } from './repairName';
 import { repairAccents, repairLine } from './repairText';
 import type { Reading } from './types';
 
@@ -57,10 +58,12 @@ export function proposeFields(reading: Reading, options: ProposeOptions = {}): C
     said.filter((v) => v.field === 'phone').map((v) => v.value),
     options.assumedCountry,
   );
-  const lines = repaired.map((line) => repairAccents(line, country, options.languages));
+  const lines = repaired
+    .map((line) => repairAccents(line, country, options.languages))
+    .map((line) => repairName(line, emails, repaired));
   const geometry = cardLines({ ...reading, lines });
   const numberLines = new Set(phoneCandidates.filter((c) => placePhone(c, country)).map((c) => c.source.line));
-  const open = geometry.filter((line) => isOpen(line, online, numberLines));
+  const open = geometry.filter((line) => !numberLines.has(line.index)).flatMap((line) => besideOnline(line, online));
   const localParts = emails.map((e) => e.value.slice(0, e.value.indexOf('@')));
   const firms = unique(domains.map(registeredDomain)).flatMap((domain) => learned?.firms[domain] ?? []);
   const evidence = { localParts, domains, ...whatIsKnown(said, firms, learned) };
@@ -77,7 +80,9 @@ export function proposeFields(reading: Reading, options: ProposeOptions = {}): C
     [...open.filter((line) => !addressOwned.has(line.index)), ...besideAddress].filter(mayHoldRole),
     evidence,
   );
-  reconcileWithName(emails, chosen.roles.name?.candidate.text ?? '', lines);
+  const name = chosen.roles.name?.candidate.text ?? '';
+  dropGluedLabels(emails, name, lines);
+  reconcileWithName(emails, name, lines);
   const roleOwned = linesOfRoles(chosen.roles);
   const address = findAddress(
     addressLines.filter((line) => !roleOwned.has(line.index) || addressOwned.has(line.index)),
@@ -136,19 +141,14 @@ function whatIsKnown(
   };
 }
 
-/** Lines with more to say than an address or number with its label. */
-function isOpen(line: CardLine, online: readonly SourceSpan[], numberLines: ReadonlySet<number>): boolean {
-  if (numberLines.has(line.index)) return false;
-  const spans = online.filter((s) => s.line === line.index);
-  if (spans.length === 0) return true;
-  let rest = line.text;
-  for (const span of [...spans].sort((a, b) => b.from - a.from)) rest = rest.slice(0, span.from) + rest.slice(span.to);
-  const words = fold(rest)
-    .replace(/[^a-z\s-]/g, ' ')
-    .trim()
-    .split(/\s+/)
-    .filter(Boolean);
-  return words.filter((w) => !onlineLabels.test(w)).join('').length > 6;
+/** What a line has to say beside e-mail and web addresses and their labels: the line itself where it has none. */
+function besideOnline(line: CardLine, online: readonly SourceSpan[]): CardLine[] {
+  const spans = online.filter((s) => s.line === line.index).sort((a, b) => a.from - b.from);
+  if (spans.length === 0) return [line];
+  return cutLine(line, spans).filter((piece) => {
+    const words = fold(piece.text).replace(/[^a-z\s-]/g, ' ').trim().split(/\s+/); // prettier-ignore
+    return words.filter((w) => !onlineLabels.test(w)).join('').length > 6;
+  });
 }
 
 /** Registers, years, handles, lone countries and street lines are never a name, title or company. */

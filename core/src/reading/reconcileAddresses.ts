@@ -1,6 +1,7 @@
 import { editDistance } from './editDistance';
 import type { FoundAddress } from './findEmails';
 import { asciiSpellings } from './fold';
+import { isMadeOf } from './personName';
 import type { ReadLine } from './types';
 
 /**
@@ -70,6 +71,24 @@ export function reconcileWithName(emails: readonly FoundAddress[], name: string,
       email.value = email.value.slice(0, token.index) + word + email.value.slice(token.index + word.length);
       email.repaired = true;
     }
+  }
+}
+
+/** Labels and icons that are read as a letter before an address without a blank between. */
+const GLUED = /^(?:[EM](?=\p{Ll})|[\dI])/u;
+
+/**
+ * Takes away a label or icon that was read as the first letter of an address ("Eisaac.xavier@" of Isaac Xavier), where
+ * the name accounts for every letter behind it and not for it.
+ */
+export function dropGluedLabels(emails: readonly FoundAddress[], name: string, lines: readonly ReadLine[]): void {
+  for (const email of emails) {
+    const local = email.value.slice(0, email.value.indexOf('@'));
+    const printed = lines[email.source.line]!.text.slice(email.source.from);
+    if (!GLUED.test(printed) || isMadeOf(name, local) || !isMadeOf(name, local.slice(1))) continue;
+    email.raw ??= email.value;
+    email.value = email.value.slice(1);
+    email.repaired = true;
   }
 }
 
