@@ -37,20 +37,24 @@ export class RayFan {
     this.length = length;
     this.changes = new Float32Array(this.rays * length * VALUES).fill(NaN);
     const sums = [0, 1, 2].map(() => new Float32Array(length + 1));
-    feet.forEach((foot, ray) => {
-      const [from, to] = this.sumAlong(lab, foot, direction, sums);
+    for (let ray = 0; ray < this.rays; ray++) {
+      const [from, to] = this.sumAlong(lab, feet[ray]!, direction, sums);
       this.ends.push(to);
-      const reach = GAP + STRIP;
-      for (let at = from + reach; at < to - reach; at++) {
-        const out = (ray * length + at) * VALUES;
-        sums.forEach((sum, c) => {
-          const inner = (sum[at - GAP]! - sum[at - reach]!) / STRIP;
-          const outer = (sum[at + reach + 1]! - sum[at + GAP + 1]!) / STRIP;
-          this.changes[out + c] = outer - inner;
-          this.changes[out + 3 + c] = (sum[at + 2]! - sum[at - 1]!) / 3 - (inner + outer) / 2;
-        });
-      }
-    });
+      for (let c = 0; c < 3; c++) this.changeOnRay(ray * length * VALUES + c, sums[c]!, from, to);
+    }
+  }
+
+  /** What changes in one channel along a ray, from its running sums; `first` is the index of the ray's first value. */
+  private changeOnRay(first: number, sum: Float32Array, from: number, to: number): void {
+    const { changes } = this;
+    const reach = GAP + STRIP;
+    for (let at = from + reach; at < to - reach; at++) {
+      const inner = (sum[at - GAP]! - sum[at - reach]!) / STRIP;
+      const outer = (sum[at + reach + 1]! - sum[at + GAP + 1]!) / STRIP;
+      const out = first + at * VALUES;
+      changes[out] = outer - inner;
+      changes[out + 3] = (sum[at + 2]! - sum[at - 1]!) / 3 - (inner + outer) / 2;
+    }
   }
 
   /** How far along a ray the picture ends; the ray's length where it does not. */
@@ -65,17 +69,20 @@ export class RayFan {
     [dx, dy]: Point,
     sums: readonly Float32Array[],
   ): [from: number, to: number] {
+    const [l, a, b] = planes;
+    const [sumL, sumA, sumB] = sums as [Float32Array, Float32Array, Float32Array];
     let from = -1;
     let to = 0;
     for (let i = 0; i < this.length; i++) {
       const x = Math.round(x0 + dx * i);
       const y = Math.round(y0 + dy * i);
       const inside = x >= 0 && y >= 0 && x < width && y < height;
-      if (inside) {
-        if (from < 0) from = i;
-        to = i + 1;
-      }
-      for (let c = 0; c < 3; c++) sums[c]![i + 1] = sums[c]![i]! + (inside ? planes[c]![y * width + x]! : 0);
+      if (inside && from < 0) from = i;
+      if (inside) to = i + 1;
+      const at = y * width + x;
+      sumL[i + 1] = sumL[i]! + (inside ? l[at]! : 0);
+      sumA[i + 1] = sumA[i]! + (inside ? a[at]! : 0);
+      sumB[i + 1] = sumB[i]! + (inside ? b[at]! : 0);
     }
     return [Math.max(0, from), to];
   }

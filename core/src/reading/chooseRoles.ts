@@ -10,7 +10,7 @@ import {
   type CardEvidence,
   type RoleScore,
 } from './roleScores';
-import { nameParts } from './personName';
+import { isMadeOf, nameParts } from './personName';
 import { nameParticles } from './tables/nameWords';
 import { titleHeads, titleJoiners, titleModifiers } from './tables/titleWords';
 
@@ -38,6 +38,8 @@ const EMPTY = { name: 0.4, company: 1.3, title: 0.9, department: 1.5 } as const;
 const CANDIDATES_A_ROLE = 7;
 /** A ring or accent on a capital makes a line this much taller. */
 const ACCENT_TOLERANCE = 1.4;
+/** Given and family name in two sizes of type. */
+const MIXED_SIZES = 2;
 /** Two lines are taken for one name or company only when that explains more than one of them. */
 const PAIR = { name: 0.9, company: -1.2, row: -0.8 } as const;
 
@@ -66,7 +68,7 @@ export function chooseRoles(lines: readonly CardLine[], evidence: CardEvidence):
       .slice(0, CANDIDATES_A_ROLE);
 
   const names = ranked(
-    [...singles, ...pairs.filter(mayBeSplitName), ...besides],
+    [...singles, ...pairs.filter((p) => mayBeSplitName(p)), ...splitAsInMailbox(lines, evidence), ...besides],
     (c) => paired(c, scoreName(c, evidence), PAIR.name),
     // What says little by itself may still be the name when the title stands right under it.
     EMPTY.name - UNDER_THE_NAME,
@@ -147,10 +149,10 @@ const isRow = ({ lines: [a, b] }: Candidate): boolean =>
 const share = (a: Chosen | undefined, b: Chosen | undefined): boolean =>
   Boolean(a && b && a.candidate.lines.some((line) => b.candidate.lines.some((other) => overlaps(line, other))));
 
-function pairsOf(lines: readonly CardLine[]): Candidate[] {
+function pairsOf(lines: readonly CardLine[], sizeTolerance: number = ACCENT_TOLERANCE): Candidate[] {
   return lines.flatMap((upper) =>
     lines
-      .filter((lower) => lower !== upper && isNextInBlock(upper, lower, ACCENT_TOLERANCE))
+      .filter((lower) => lower !== upper && isNextInBlock(upper, lower, sizeTolerance))
       .map((lower): Candidate => ({ text: `${upper.text} ${lower.text}`, lines: [upper, lower] })),
   );
 }
@@ -174,16 +176,24 @@ const sameSize = ({ lines: [a, b] }: Candidate, tolerance = 1.2): boolean =>
   Math.max(a!.height, b!.height) / Math.min(a!.height, b!.height) < tolerance;
 
 /** A name over two lines has one or two words on each, in type larger than the rest. */
-function mayBeSplitName(pair: Candidate): boolean {
+function mayBeSplitName(pair: Candidate, sizeTolerance: number = ACCENT_TOLERANCE): boolean {
   const [upper, lower] = pair.lines as [CardLine, CardLine];
   const words = [upper, lower].map(({ text }) => nameParts(text).core.filter((w) => !nameParticles.has(w)).length);
   return (
-    sameSize(pair, ACCENT_TOLERANCE) &&
+    sameSize(pair, sizeTolerance) &&
     words[0]! <= 2 &&
     words[1]! <= 3 &&
     Math.min(upper.relativeHeight, lower.relativeHeight) > 1.05
   );
 }
+
+/** A name whose two lines are set in different sizes is one where a mailbox is made of both and of neither alone. */
+const splitAsInMailbox = (lines: readonly CardLine[], { localParts }: CardEvidence): Candidate[] =>
+  pairsOf(lines, MIXED_SIZES)
+    .filter((pair) => !mayBeSplitName(pair) && mayBeSplitName(pair, MIXED_SIZES))
+    .filter(({ text, lines: both }) =>
+      localParts.some((local) => isMadeOf(text, local) && !both.some((line) => isMadeOf(line.text, local))),
+    );
 
 /** A title over two lines: the first line is no title on its own, or says that it goes on. */
 function mayBeSplitTitle({ lines: [upper, lower] }: Candidate): boolean {

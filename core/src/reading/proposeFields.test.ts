@@ -261,6 +261,23 @@ describe('proposing fields', () => {
     expect(emails[0]!.sources).toHaveLength(2);
   });
 
+  it('puts a name in two sizes together where the mailbox is made of both', () => {
+    const nameOf = (mailbox: string) => {
+      const card = fieldsOf([
+        { text: 'Nella', size: 60 },
+        { text: 'FAIRBROOK', size: 42, y: 104 },
+        { text: 'Head of Sales', size: 28, y: 170 },
+        { text: 'Harrowfield Produce Ltd', size: 28, y: 300 },
+        { text: `${mailbox}@harrowfield.example`, size: 28 },
+        { text: '01632 960 117', size: 28 },
+        { text: 'www.harrowfield.example', size: 28 },
+      ]);
+      return [card.one('givenName'), card.one('familyName')];
+    };
+    expect(nameOf('n.fairbrook')).toEqual(['Nella', 'Fairbrook']);
+    expect(nameOf('fairbrook')).toEqual([undefined, 'Fairbrook']);
+  });
+
   it('takes what stands beside an address on its line without it', () => {
     const card = fieldsOf(['Nella Voss', 'Website www.thornvane.example Thornvane Geotechnics LLP', 'Head of Sales']);
     expect(card.one('company')).toBe('Thornvane Geotechnics LLP');
