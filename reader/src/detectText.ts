@@ -25,7 +25,7 @@ const SHORTEST_SIDE = 3;
  * Finds lines of text by differentiable binarisation.
  * @param longSide the picture is searched at this long side in pixels, never enlarged beyond 1.5×
  */
-export async function detectText(models: Models, picture: Pixels, longSide = 960): Promise<TextBox[]> {
+export async function detectText(models: Models, picture: Pixels, longSide = 832): Promise<TextBox[]> {
   const longest = Math.max(picture.width, picture.height);
   const scale = Math.min(longSide / longest, 1.5);
   const to32 = (v: number) => Math.max(32, Math.round((v * scale) / 32) * 32);

@@ -12,13 +12,20 @@ import { guessCountry } from './guessCountry';
 import { learnedAddress, learnedPhone, type Learned, type LearnedFirm } from './learned';
 import { FIELD_NAMES, type CardProposal, type FieldName, type FieldProposal, type SourceSpan } from './proposal';
 import { readCode, type CodeValue } from './readCode';
-import { dropGluedLabels, reconcileDomains, reconcileRepeats, reconcileWithName } from './reconcileAddresses';
+import {
+  dropGluedLabels,
+  reconcileDomains,
+  reconcileRepeats,
+  reconcileWithCompany,
+  reconcileWithName,
+} from './reconcileAddresses';
 import type { CardEvidence } from './roleScores';
 import { companyDraft, nameDrafts, titleDrafts } from './roleDrafts';
 import { onlineLabels, registrationPattern, yearPattern } from './tables/labels';
 import { countryNames } from './tables/addressWords';
 import { repairName } from './repairName';
 import { repairAccents, repairLine } from './repairText';
+import { repairWords } from './repairWords';
 import type { Reading } from './types';
 
 export interface ProposeOptions {
@@ -60,7 +67,7 @@ export function proposeFields(reading: Reading, options: ProposeOptions = {}): C
   );
   const lines = repaired
     .map((line) => repairAccents(line, country, options.languages))
-    .map((line) => repairName(line, emails, repaired));
+    .map((line) => repairName(repairWords(line), emails, repaired));
   const geometry = cardLines({ ...reading, lines });
   const numberLines = new Set(phoneCandidates.filter((c) => placePhone(c, country)).map((c) => c.source.line));
   const open = geometry.filter((line) => !numberLines.has(line.index)).flatMap((line) => besideOnline(line, online));
@@ -83,13 +90,14 @@ export function proposeFields(reading: Reading, options: ProposeOptions = {}): C
   const name = chosen.roles.name?.candidate.text ?? '';
   dropGluedLabels(emails, name, lines);
   reconcileWithName(emails, name, lines);
+  reconcileWithCompany([...emails, ...websites], chosen.roles.company?.candidate.text ?? '');
   const roleOwned = linesOfRoles(chosen.roles);
   const address = findAddress(
     addressLines.filter((line) => !roleOwned.has(line.index) || addressOwned.has(line.index)),
     country,
   );
 
-  const context = { country, localParts, domains, learned };
+  const context = { country, localParts, domains: unique([...emails, ...websites].map((a) => a.domain)), learned };
   const printed = [
     ...nameDrafts(chosen, context),
     ...titleDrafts(chosen, context),

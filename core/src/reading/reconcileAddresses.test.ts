@@ -22,3 +22,22 @@ test.each([
 ])('where %s the address stays', (_, name, printed) =>
   expect(emailOf(name, printed).value).toBe(`${printed.toLowerCase()}harrowfield.example`),
 );
+
+describe('letters run together', () => {
+  const read = (company: string, site: string) => {
+    const { fields } = proposeFields(readingOf([{ text: company, size: 50 }, 'Nella Voss', 'Head of Sales', site]));
+    return ['company', 'website'].map((name) => fields.find((f) => f.field === name)!.value);
+  };
+
+  it.each([
+    ['the firm has them apart', 'Thornette Ventilation Ltd', 'www.thometteventilation.example'],
+    ['the address has them apart', 'Thomette Ventilation Ltd', 'www.thornetteventilation.example'],
+  ])('are set right where %s', (_, company, site) =>
+    expect(read(company, site)).toEqual(['Thornette Ventilation Ltd', 'thornetteventilation.example']),
+  );
+
+  it('stay where firm and address have them alike, or differ in more', () => {
+    expect(read('Thomette Ltd', 'www.thomette.example')).toEqual(['Thomette Ltd', 'thomette.example']);
+    expect(read('Thornette Ltd', 'www.thometts.example')).toEqual(['Thornette Ltd', 'thometts.example']);
+  });
+});

@@ -1,6 +1,9 @@
 import { editDistance } from './editDistance';
 import type { FoundAddress } from './findEmails';
-import { asciiSpellings } from './fold';
+import { domainLabel } from './companyFromDomain';
+import { asciiSpellings, foldTight } from './fold';
+import { withoutLegalForm } from './legalForm';
+import { splitMerged } from './mergedLetters';
 import { isMadeOf } from './personName';
 import type { ReadLine } from './types';
 
@@ -71,6 +74,21 @@ export function reconcileWithName(emails: readonly FoundAddress[], name: string,
       email.value = email.value.slice(0, token.index) + word + email.value.slice(token.index + word.length);
       email.repaired = true;
     }
+  }
+}
+
+/** Sets a letter that was read for two right where the printed firm has both: "thomette.example" of Thornette Ltd. */
+export function reconcileWithCompany(addresses: readonly FoundAddress[], company: string): void {
+  const key = foldTight(withoutLegalForm(company));
+  for (const address of addresses) {
+    const label = domainLabel(address.domain);
+    const right = splitMerged(label, key);
+    if (!right) continue;
+    address.raw ??= address.value;
+    const domain = address.domain.replace(label, right);
+    address.value = address.value.replace(address.domain, domain);
+    address.domain = domain;
+    address.repaired = true;
   }
 }
 

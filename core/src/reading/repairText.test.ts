@@ -12,6 +12,14 @@ function lineWith(text: string, others: Record<number, string>, probability = 0.
   return { ...line!, characters };
 }
 
+test.each([
+  ['8 rue de I’Écluse', '8 rue de l’Écluse'],
+  ["Quai de I'Est", "Quai de l'Est"],
+  ["Ruth I'Anson", "Ruth I'Anson"],
+])('a French article before a vowel: %s', (read, expected) =>
+  expect(repairLine(readingOf([read]).lines[0]!).text).toBe(expected),
+);
+
 describe('the letters of a British code', () => {
   it('are set right where the engine saw them too', () => {
     expect(repairLine(lineWith('Saltby PE5 900', { 12: 'Q', 13: 'Q' })).text).toBe('Saltby PE5 9QQ');

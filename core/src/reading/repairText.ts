@@ -14,6 +14,9 @@ const NUMBER_LIKE =
 /** A word that begins with l before a consonant that cannot follow it: a capital I. */
 const L_FOR_I = /(?<![\p{L}\d@._-])l(?=[bcdfghjkmnpqrstvwxz]\p{Ll}*(?![\p{L}\d@._-]))/gu;
 
+/** What a French article before a vowel was read as: "rue de I'Écluse". */
+const ELISION = /(?<=(?<!\p{L})(?:de|à|sur|sous|dans|par) )[I|1](?=['’`]\p{L})/giu;
+
 /** Codes whose letters and digits have fixed places: Canada's, and the inward part of Great Britain's. */
 const CANADIAN_CODE = /(?<![\p{L}\d])([A-CEGHJ-NPR-TVXY])([\dOIlS])([A-Z] ?)([\dOIlS])([A-Z])([\dOIlS])(?![\p{L}\d])/gu;
 const BRITISH_CODE = /(?<=(?<![\p{L}\d])[A-Z]{1,2}\d[A-Z\d]? )[OIlS](?=[ABD-HJLNP-UW-Z]{2}(?![\p{L}\d]))/gu;
@@ -31,7 +34,7 @@ const DIGIT_IN_WORD =
 
 /**
  * Sets right what is beyond doubt a look-alike: letters inside numbers, letters and digits of postal codes, l for I at
- * the beginning of words, and a digit inside a word ("Hodkiewic3"), which gives way to the engine's next best letter.
+ * the beginning of words and I for l in a French article, and a digit inside a word ("Hodkiewic3"), which gives way to the engine's next best letter.
  * Every character keeps its place.
  */
 export function repairLine(line: ReadLine): ReadLine {
@@ -41,6 +44,7 @@ export function repairLine(line: ReadLine): ReadLine {
     .replace(BRITISH_CODE, digit)
     .replace(BRITISH_LETTERS, (pair, at: number) => britishLetters(pair, line.characters.slice(at, at + pair.length)))
     .replace(L_FOR_I, 'I')
+    .replace(ELISION, 'l')
     .replace(DIGIT_IN_WORD, (word, at: number) => lettersOnly(word, line.characters.slice(at, at + word.length)));
   return text === line.text ? line : { ...line, text };
 }

@@ -1,10 +1,12 @@
 import { overlaps, spanOf, type CardLine } from './cardLine';
 import type { Chosen, ChosenRoles, Roles } from './chooseRoles';
-import { companyFromDomain, isFreeMail } from './companyFromDomain';
+import { companyFromDomain, domainLabel, isFreeMail } from './companyFromDomain';
 import type { Draft } from './draft';
 import { registeredDomain } from './findEmails';
 import { fold, foldTight } from './fold';
 import { learnedCompany, type Learned } from './learned';
+import { withoutLegalForm } from './legalForm';
+import { splitMerged } from './mergedLetters';
 import { misreadTitle } from './misreadTitle';
 import { naturalCompany, naturalTitle, withAccents } from './naturalCase';
 import { splitName } from './personName';
@@ -107,7 +109,7 @@ export function companyDraft(
   const known = domains.map((d) => learned?.firms[registeredDomain(d)]?.company).find((c) => c !== undefined);
   if (roles.company) {
     const fullest = fullestForm(roles.company, roles, geometry);
-    const read = naturalCompany(trimCompany(fullest.text));
+    const read = withSplitLetters(naturalCompany(trimCompany(fullest.text)), domains);
     const settled = learnedCompany(read, known);
     const alternatives: RunnerUp[] = [
       ...(settled ? [{ value: read, reason: 'as printed and read' }] : []),
@@ -143,6 +145,13 @@ export function companyDraft(
     ];
   const value = companyFromDomain(domain);
   return value ? [{ field: 'company', value, sources: [], trust: 1, reasons: [`read out of ${domain}`] }] : [];
+}
+
+/** Letters that were run together in reading, as a domain has them: "Thomette Ltd" beside thornette.example. */
+function withSplitLetters(company: string, domains: readonly string[]): string {
+  const body = withoutLegalForm(company);
+  const right = domains.map((d) => splitMerged(body, foldTight(domainLabel(d)))).find((split) => split !== undefined);
+  return right ? company.replace(body, right) : company;
 }
 
 const trimCompany = (text: string): string => text.replace(/^[\s|·•]+|[\s|·•,;]+$/g, '');

@@ -7,6 +7,8 @@ import { fold } from '../fold';
  */
 export interface WordList {
   has(word: string): boolean;
+  /** True for a whole entry, not for one that "any letters" make. */
+  holds(word: string): boolean;
   /** Whole entries that one letter more, less or other makes of the word, in small letters without accents. */
   oneLetterFrom(word: string): string[];
 }
@@ -26,6 +28,7 @@ export function wordList(table: string): WordList {
       const key = fold(word);
       return exact.has(key) || starts.some((s) => key.startsWith(s)) || ends.some((e) => key.endsWith(e));
     },
+    holds: (word) => exact.has(fold(word)),
     oneLetterFrom(word) {
       const key = fold(word);
       return [...exact].filter((entry) => editDistance(entry, key, 1) === 1);
