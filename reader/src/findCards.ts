@@ -12,12 +12,13 @@ import {
 import { detectText } from './detectText';
 import type { Models } from './models';
 import { edgeSharpness, Gradients } from './edgeSharpness';
-import { growOutlines, outlineSupport } from './growOutlines';
+import { outlineSupport } from './growOutlines';
 import { labPlanes } from './labPlanes';
 import { OUTLINE_LONG_SIDE, outlineCandidates } from './outlineCandidates';
 import type { Pixels } from './pixels';
 import { refineQuad } from './refineQuad';
 import { resizePixels } from './resizePixels';
+import { onSecondThread } from './secondThread';
 import { textHulls } from './textHulls';
 
 const WORKING_LONG_SIDE = 1280;
@@ -51,7 +52,9 @@ export async function findCardsIn(working: Pixels, text: readonly Quad[]): Promi
   const toSmall = small.width / working.width;
   const boxes = text.map((quad) => scaleQuad(quad, toSmall));
   const lab = await labPlanes(small);
-  const outlines = [...(await outlineCandidates(lab)), ...growOutlines(lab, boxes)];
+  // The second thread first: what follows here keeps this one busy.
+  const grown = onSecondThread('grow', { lab, text: boxes });
+  const outlines = (await Promise.all([outlineCandidates(lab), grown])).flat();
   const gradients = new Gradients(lab);
   const candidates = outlines.map((quad) => ({
     quad,

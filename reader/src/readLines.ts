@@ -1,30 +1,15 @@
-import { createRequire } from 'node:module';
 import { setImmediate } from 'node:timers/promises';
-import { pathToFileURL } from 'node:url';
 import { distance, type Quad } from '@dossier/core/capture';
 import type { ReadLine } from '@dossier/core/reading';
-import { Piscina } from 'piscina';
-import { readLane, type SharedLines } from './lineLane';
+import { readLane } from './lineLane';
 import type { Recogniser } from './models';
 import type { Pixels } from './pixels';
-
-const TYPESCRIPT = pathToFileURL(createRequire(import.meta.url).resolve('tsx')).href;
-
-let second: Piscina<SharedLines, ReadLine[]> | undefined;
+import { onSecondThread } from './secondThread';
 
 /**
- * A second thread with a recogniser of its own: two that read a line each are faster than one whose engine
- * divides every line (docs/decisions/two-lines-at-a-time.md). It ends with the process.
+ * Reads the lines of an upright card, from top to bottom; those with nothing legible fall away. Two threads that read a
+ * line each are faster than one whose engine divides every line (docs/decisions/two-lines-at-a-time.md).
  */
-const secondThread = () =>
-  (second ??= new Piscina({
-    filename: new URL('./lineThread.ts', import.meta.url).href,
-    execArgv: ['--import', TYPESCRIPT],
-    minThreads: 1,
-    maxThreads: 1,
-  }));
-
-/** Reads the lines of an upright card, from top to bottom; those with nothing legible fall away. */
 export async function readLines(models: Recogniser, card: Pixels, outlines: readonly Quad[]): Promise<ReadLine[]> {
   // The longest first, so that neither thread is left with one at the end.
   const longestFirst = [...outlines].sort((a, b) => distance(b[0], b[1]) - distance(a[0], a[1]));
@@ -34,6 +19,6 @@ export async function readLines(models: Recogniser, card: Pixels, outlines: read
     await setImmediate();
     return readLane(models, shared);
   };
-  const lanes = await Promise.all([outlines.length > 1 ? secondThread().run(shared) : [], here()]);
+  const lanes = await Promise.all([outlines.length > 1 ? onSecondThread('readLines', shared) : [], here()]);
   return lanes.flat().sort((a, b) => a.quad[0][1] - b.quad[0][1] || a.quad[0][0] - b.quad[0][0]);
 }
