@@ -6,58 +6,22 @@
  * Draws COUNT (200) photographs with the demo program, picks them all at once on the photograph screen, waits for word
  * that all are read, then compares the tray with what was drawn. Prints the figures; ends with 1 when a card is lost.
  */
-import { join } from 'node:path';
-import { chromium } from 'playwright-core';
-import { CHROMIUM_FLAGS, CHROMIUM_PATH } from '@dossier/demo/chromium';
 import { drawMany } from '@dossier/demo/many-shots';
-import { buildApp } from './buildApp.mjs';
-import { appFolder, dataFolder } from './paths.mjs';
-import { anyFreePort } from './ports.mjs';
-import { startPostgres } from './postgres.mjs';
-import { serverEnvironment, setUpDatabase, startServer, startWorker, waitForHealth } from './services.mjs';
+import { photographPage, pickFiles, withOwnService } from './ownService.mjs';
 
 const PATIENCE_MS = 60 * 60 * 1000;
 
 const count = Number(process.argv[2] ?? 200);
 const tell = (words) => process.stderr.isTTY && process.stderr.write(`\r${words}   `);
 const pictures = await drawMany(count, (done) => tell(`drawn ${done}/${count}`));
-await buildApp();
+const complete = await withOwnService('batch', sendAll);
+process.exit(complete ? 0 : 1);
 
-const running = [];
-let lost = true;
-try {
-  const folder = join(dataFolder, 'bench-postgres');
-  const postgres = await startPostgres({ folder, port: await anyFreePort(), setting: 'PORT' });
-  running.push(postgres);
-  await postgres.dropDatabase('batch');
-  await postgres.ensureDatabase('batch');
-  const port = await anyFreePort();
-  const env = serverEnvironment({ postgres, database: 'batch', port, appFolder, log: 'error' });
-  await setUpDatabase(env);
-  running.push(startServer(env), startWorker(env));
-  const address = `http://127.0.0.1:${port}`;
-  await waitForHealth(address);
-  lost = !(await sendAll(address));
-} finally {
-  for (const service of running.reverse()) await service.stop();
-}
-process.exit(lost ? 1 : 0);
-
-async function sendAll(address) {
-  const browser = await chromium.launch({ executablePath: CHROMIUM_PATH, args: CHROMIUM_FLAGS });
-  const page = await browser.newPage({ viewport: { width: 390, height: 844 }, baseURL: address });
-  page.setDefaultTimeout(PATIENCE_MS);
-  await page.goto('/photograph');
-  await page.getByLabel('E-mail').fill('ottilie@keldermoss.example');
-  await page.getByLabel('Password').fill('cold-chain');
-  await page.getByRole('button', { name: 'Sign in' }).click();
-  const [chooser] = await Promise.all([
-    page.waitForEvent('filechooser'),
-    page.getByRole('button', { name: /^Pick (files|pictures)$/ }).first().click(), // prettier-ignore
-  ]);
+async function sendAll(browser, address) {
+  const page = await photographPage(browser, address, { width: 390, height: 844 }, PATIENCE_MS);
   const began = performance.now();
   const since = () => Math.round((performance.now() - began) / 100) / 10;
-  await chooser.setFiles(pictures.map((buffer, i) => ({ name: `card-${i}.jpg`, mimeType: 'image/jpeg', buffer })));
+  await pickFiles(page, pictures.map((buffer, i) => ({ name: `card-${i}.jpg`, mimeType: 'image/jpeg', buffer }))); // prettier-ignore
   await page.getByText(`${count} kept`, { exact: true }).waitFor();
   const keptSeconds = since();
   await page.getByText('all with Dossier, being read').waitFor();
@@ -77,7 +41,6 @@ async function sendAll(address) {
     }
     return items;
   });
-  await browser.close();
   const photographs = new Set(inTray.map((item) => item.photoId));
   const figures = {
     photographs: count,

@@ -8,13 +8,8 @@
  */
 import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
-import { chromium } from 'playwright-core';
-import { CHROMIUM_FLAGS, CHROMIUM_PATH } from '@dossier/demo/chromium';
-import { buildApp } from './buildApp.mjs';
-import { appFolder, dataFolder, root } from './paths.mjs';
-import { anyFreePort } from './ports.mjs';
-import { startPostgres } from './postgres.mjs';
-import { serverEnvironment, setUpDatabase, startServer, startWorker, waitForHealth } from './services.mjs';
+import { root } from './paths.mjs';
+import { photographPage, pickFiles, withOwnService } from './ownService.mjs';
 
 const PATIENCE_MS = 10 * 60 * 1000;
 const CARDS = 14;
@@ -23,56 +18,21 @@ const slower = Number(process.argv[2] ?? 4);
 const photos = readdirSync(join(root, 'demo/photos'))
   .filter((name) => name.endsWith('.jpg'))
   .slice(0, CARDS);
-await buildApp();
-
-const running = [];
-try {
-  const folder = join(dataFolder, 'bench-postgres');
-  const postgres = await startPostgres({ folder, port: await anyFreePort(), setting: 'PORT' });
-  running.push(postgres);
-  await postgres.dropDatabase('desk');
-  await postgres.ensureDatabase('desk');
-  const port = await anyFreePort();
-  const env = serverEnvironment({ postgres, database: 'desk', port, appFolder, log: 'error' });
-  await setUpDatabase(env);
-  running.push(startServer(env), startWorker(env));
-  const address = `http://127.0.0.1:${port}`;
-  await waitForHealth(address);
-  const browser = await chromium.launch({ executablePath: CHROMIUM_PATH, args: CHROMIUM_FLAGS });
-  try {
-    const sizes = { phone: { width: 390, height: 844 }, wide: { width: 1280, height: 800 } };
-    const figures = {};
-    for (const [name, viewport] of Object.entries(sizes)) {
-      const page = await browser.newPage({ viewport, baseURL: address });
-      page.setDefaultTimeout(PATIENCE_MS);
-      await openTray(page, name === 'phone');
-      figures[name] = await measure(page);
-      await page.close();
+const sizes = { phone: { width: 390, height: 844 }, wide: { width: 1280, height: 800 } };
+await withOwnService('desk', async (browser, address) => {
+  const figures = {};
+  for (const [name, viewport] of Object.entries(sizes)) {
+    const page = await photographPage(browser, address, viewport, PATIENCE_MS);
+    if (name === 'phone') {
+      await pickFiles(page, photos.map((name) => join(root, 'demo/photos', name))); // prettier-ignore
+      await page.getByText(`All ${photos.length} photographs are read`, { exact: false }).waitFor();
     }
-    console.log(JSON.stringify({ slower, ...figures }, null, 1));
-  } finally {
-    await browser.close();
+    await page.goto('/tray');
+    figures[name] = await measure(page);
+    await page.close();
   }
-} finally {
-  for (const service of running.reverse()) await service.stop();
-}
-
-async function openTray(page, withPhotos) {
-  await page.goto('/photograph');
-  await page.getByLabel('E-mail').fill('ottilie@keldermoss.example');
-  await page.getByLabel('Password').fill('cold-chain');
-  await page.getByRole('button', { name: 'Sign in' }).click();
-  await page.getByRole('button', { name: /^Pick (files|pictures)$/ }).first().waitFor(); // prettier-ignore
-  if (withPhotos) {
-    const [chooser] = await Promise.all([
-      page.waitForEvent('filechooser'),
-      page.getByRole('button', { name: /^Pick (files|pictures)$/ }).first().click(), // prettier-ignore
-    ]);
-    await chooser.setFiles(photos.map((name) => join(root, 'demo/photos', name)));
-    await page.getByText(`All ${photos.length} photographs are read`, { exact: false }).waitFor();
-  }
-  await page.goto('/tray');
-}
+  console.log(JSON.stringify({ slower, ...figures }, null, 1));
+});
 
 async function measure(page) {
   const cards = page.locator('a[href^="/proof/"]');

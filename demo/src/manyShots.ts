@@ -10,11 +10,12 @@ const LAYOUTS = (Object.keys(layouts) as LayoutName[]).filter((name) => name !==
 
 /**
  * Draws photographs of one demo card each, no two alike: person, layout, table, turn and tilt follow from their number.
+ * @param scale pixels for each of 1600 × 1200
  * @returns JPEG files
  */
-export async function drawMany(count: number, onProgress: (done: number) => void): Promise<Buffer[]> {
+export async function drawMany(count: number, onProgress: (done: number) => void, scale = 1): Promise<Buffer[]> {
   const browser = await chromium.launch({ executablePath: CHROMIUM_PATH, args: CHROMIUM_FLAGS });
-  const page = await browser.newPage({ viewport: { width: 1600, height: 1200 } });
+  const page = await browser.newPage({ viewport: { width: 1600, height: 1200 }, deviceScaleFactor: scale });
   const pictures: Buffer[] = [];
   for (let i = 0; i < count; i++) {
     await page.setContent(scenePage(shotOf(i)));
