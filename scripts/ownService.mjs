@@ -46,7 +46,10 @@ export async function photographPage(browser, address, viewport, patienceMs) {
 
 const pickButton = (page) => page.getByRole('button', { name: /^Pick (files|pictures)$/ }).first();
 
+/** @returns when the files were handed over, in milliseconds */
 export async function pickFiles(page, files) {
   const [chooser] = await Promise.all([page.waitForEvent('filechooser'), pickButton(page).click()]);
+  const began = performance.now();
   await chooser.setFiles(files);
+  return began;
 }

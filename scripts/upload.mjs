@@ -19,8 +19,7 @@ await withOwnService('upload', async (browser, address) => {
   const toProve = page.locator('a[href^="/proof/"]');
   const prove = async (buffer, alreadyThere) => {
     await page.goto('/photograph');
-    const began = performance.now();
-    await pickFiles(page, { name: 'card.jpg', mimeType: 'image/jpeg', buffer });
+    const began = await pickFiles(page, { name: 'card.jpg', mimeType: 'image/jpeg', buffer });
     await page.getByText('See the tray').first().click();
     // The newest comes first.
     await toProve.nth(alreadyThere).waitFor();

@@ -1,14 +1,17 @@
 import { TwinNote } from '@/features/matching';
-import { FileFromTray, isClean } from '@/features/proof';
+import { FileFromTray, isClean, PreparedDesk } from '@/features/proof';
 import { TrayScreen } from '@/features/reading';
 
-/** The rows of the tray know nothing of filing and matching: those rooms lend them a button and a note. */
+/** The rows of the tray know nothing of filing and matching: those rooms lend them a button and a note, and keep the desk ready. */
 export default function Tray() {
   return (
-    <TrayScreen
-      rowAct={(item) => <FileFromTray item={item} />}
-      rowNote={(item) => <TwinNote item={item} />}
-      isClean={isClean}
-    />
+    <>
+      <TrayScreen
+        rowAct={(item) => <FileFromTray item={item} />}
+        rowNote={(item) => <TwinNote item={item} />}
+        isClean={isClean}
+      />
+      <PreparedDesk />
+    </>
   );
 }

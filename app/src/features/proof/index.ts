@@ -4,6 +4,7 @@ export { useCardQuery } from './api';
 export { CardView } from './CardView';
 export { FileFromTray, isClean } from './FileFromTray';
 export { FiledStrip } from './FiledStrip';
+export { PreparedDesk } from './PreparedDesk';
 export { runSlice } from './runSlice';
 export { useDeskFiling } from './useDeskFiling';
 export { sidesOf } from './sides';

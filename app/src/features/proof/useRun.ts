@@ -1,13 +1,9 @@
-import type { ThunkDispatch, UnknownAction } from '@reduxjs/toolkit';
 import { useEffect, useMemo } from 'react';
 import { useDispatch, useSelector } from 'react-redux';
-import { useSessionQuery } from '@/features/account';
 import { useTrayInfiniteQuery } from '@/features/reading';
 import { selectWaitingRequests } from '@/lib/outbox';
-import { cardPicture } from '@/ui';
-import { proofApi } from './api';
 import { runSlice } from './runSlice';
-import { openDraft } from './useDraft';
+import { usePrepared } from './usePrepared';
 
 /** So many cards behind the one on the desk are loaded with their pictures. */
 const AHEAD = 2;
@@ -22,7 +18,7 @@ export interface Run {
 
 /** Where the card on the desk, and any other, stands among those that are proved in one go; loads what comes next. */
 export function useRun(cardId: string): (id: string) => Run {
-  const dispatch = useDispatch<ThunkDispatch<unknown, unknown, UnknownAction>>();
+  const dispatch = useDispatch();
   const { data, hasNextPage, fetchNextPage, isFetchingNextPage } = useTrayInfiniteQuery({});
   const ids = useSelector((state: { run: { ids: string[] } }) => state.run.ids);
   const requests = useSelector(selectWaitingRequests);
@@ -53,30 +49,8 @@ export function useRun(cardId: string): (id: string) => Run {
   const ahead = ids
     .slice(ids.indexOf(cardId) + 1)
     .filter(isOpen)
-    .slice(0, AHEAD)
-    .join();
-
-  const { data: session } = useSessionQuery();
-  const who = useMemo(() => session && { accountId: session.user.id, actor: session.user.name }, [session]);
-  useEffect(() => {
-    if (!who) return undefined;
-    const gone = new AbortController();
-    const subscriptions = ahead
-      .split(',')
-      .filter(Boolean)
-      .map((id) => {
-        new Image().src = cardPicture(id);
-        const asked = dispatch(proofApi.endpoints.card.initiate(id));
-        void asked.then(({ data: card }) => {
-          if (card && !gone.signal.aborted) void openDraft(card, who, gone.signal)(dispatch);
-        });
-        return asked;
-      });
-    return () => {
-      gone.abort();
-      subscriptions.forEach((subscription) => subscription.unsubscribe());
-    };
-  }, [ahead, dispatch, who]);
+    .slice(0, AHEAD);
+  usePrepared(ahead);
 
   return runOf;
 }
