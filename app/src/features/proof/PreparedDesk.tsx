@@ -2,12 +2,14 @@ import { useEffect } from 'react';
 import { useTrayInfiniteQuery } from '@/features/reading';
 import { usePrepared } from './usePrepared';
 
-/** Beside the tray: the desk and the first card that can be proved are there before somebody opens them. */
+/** Beside the tray: the desk, the first card to be proved and the one just read are there before somebody opens them. */
 export function PreparedDesk() {
   const { data } = useTrayInfiniteQuery({});
-  const items = data?.pages.flatMap((page) => page.items);
-  const first = items?.find((item) => item.kind === 'card' && item.state !== 'setAside')?.id;
-  usePrepared(first ? [first] : []);
+  const ids = (data?.pages ?? [])
+    .flatMap((page) => page.items)
+    .filter((item) => item.kind === 'card' && item.state !== 'setAside')
+    .map((item) => item.id);
+  usePrepared([...new Set([...ids.slice(0, 1), ...ids.slice(-1)])]);
   const isTrayThere = data !== undefined;
   useEffect(() => {
     if (isTrayThere) void import('./ProofScreen');
