@@ -154,7 +154,10 @@ function besideOnline(line: CardLine, online: readonly SourceSpan[]): CardLine[]
   const spans = online.filter((s) => s.line === line.index).sort((a, b) => a.from - b.from);
   if (spans.length === 0) return [line];
   return cutLine(line, spans).filter((piece) => {
-    const words = fold(piece.text).replace(/[^a-z\s-]/g, ' ').trim().split(/\s+/); // prettier-ignore
+    const words = fold(piece.text)
+      .replace(/[^a-z\s-]/g, ' ')
+      .trim()
+      .split(/\s+/);
     return words.filter((w) => !onlineLabels.test(w)).join('').length > 6;
   });
 }

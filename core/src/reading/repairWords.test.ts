@@ -29,6 +29,7 @@ test.each([
 test.each([
   ['a sure letter', lineOf('93 Tannery Rom', 13, 'w', 0.95)],
   ['a known word', lineOf('93 Tannery Way', 13, 'w')],
+  ['a word of its own without the accent', lineOf('General Manager', 1, 'é')],
   ['no word either way', lineOf('93 Tannery Rom', 13, 'b')],
   ['a lost accent that is sure', lineOf('Elduna Tomrer', 8, 'ö', 0.95)],
   ['an address', lineOf('ostra@harrowfield.example', 0, 'ö')],

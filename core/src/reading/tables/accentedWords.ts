@@ -20,20 +20,23 @@ const WORDS = `
   właściciel właścicielka główny główna księgowy księgowa sprzedaż
 `;
 
-/** Words of firms, streets and towns that have accents, for where the engine was in doubt of one. */
+/**
+ * Words of firms, streets and towns that have accents, for where the engine was in doubt of one; left out is what is
+ * a word or name without them somewhere ("depot", "Leon", "Munster").
+ */
 const ELSEWHERE = `
-  tømrer tømrermester møbler bådeværft værft smørrebrød nørre østre østergade nørregade sønder sønderjylland ågade århus ærø køge helsingør næstved rønne
-  østerbro vesterå trøndelag tromsø bodø ålesund færder sjø båt rør ørsta
-  östra västra södra nygård rådhusgatan  järnvägsgatan ån malmö göteborg örebro västerås linköping norrköping jönköping umeå luleå gävle borås växjö
-  rör båt kök trä järn måleri  åkeri
+  tømrer tømrermester møbler bådeværft værft smørrebrød nørre østre østergade nørregade sønder sønderjylland ågade århus køge helsingør næstved rønne
+  østerbro vesterå trøndelag tromsø ålesund færder ørsta
+  östra västra södra nygård rådhusgatan järnvägsgatan malmö göteborg örebro västerås linköping norrköping jönköping umeå luleå gävle borås växjö
+  måleri åkeri
   itäinen läntinen pitkä hämeenkatu jyväskylä hämeenlinna seinäjoki järvenpää
-  große grüne königstraße mühlenweg mühle schloßstraße bäckerei gärtnerei möbel küchen türen aufzüge kältetechnik geflügel käserei
-  münchen köln düsseldorf nürnberg zürich lübeck würzburg göttingen tübingen saarbrücken osnabrück münster mönchengladbach gütersloh fürth
-  écluse église école général maréchal château hôtel forêt prés vallée dépôt léon félix étoile côte île
-  bâtiment étage résidence orléans besançon saint-étienne nîmes angoulême béziers genève neuchâtel liège
-  são praça conceição república josé joão antônio glória florianópolis goiânia brasília maringá niterói
-  constitución estación gómez martínez garcía sánchez málaga córdoba cádiz león logroño almería
-  świętego św łódź kraków gdańsk wrocław poznań białystok częstochowa rzeszów toruń długa główna młyńska kościuszki piłsudskiego
+  grüne königstraße mühlenweg mühle schloßstraße bäckerei gärtnerei möbel küchen türen aufzüge kältetechnik geflügel käserei
+  münchen köln düsseldorf nürnberg zürich lübeck würzburg göttingen tübingen saarbrücken osnabrück mönchengladbach gütersloh fürth
+  écluse église école maréchal château forêt vallée étoile côte île
+  bâtiment étage besançon saint-étienne nîmes angoulême béziers genève neuchâtel liège
+  são praça conceição república joão florianópolis goiânia brasília maringá niterói
+  constitución estación málaga córdoba cádiz logroño almería
+  świętego łódź kraków gdańsk wrocław poznań białystok częstochowa rzeszów toruń długa główna młyńska kościuszki piłsudskiego
 `;
 
 /** The spelling of a word with its accents, by its letters without them. */
