@@ -88,6 +88,8 @@ async function startBrowser(profile: string): Promise<{ browser: Browser; page: 
 test('sixty photographs of an afternoon without a network arrive once, though the browser is killed twice', async ({
   baseURL,
 }) => {
+  // Two minutes on a quiet machine, which is too near to what a test is given on a busy one.
+  test.slow();
   const profile = mkdtempSync(join(tmpdir(), 'dossier-profile-'));
   let visit = await startBrowser(profile);
   const open = async (path: string) => {
