@@ -2,7 +2,7 @@ import { TwinNote } from '@/features/matching';
 import { FileFromTray, isClean, PreparedDesk } from '@/features/proof';
 import { TrayScreen } from '@/features/reading';
 
-/** The rows of the tray know nothing of filing and matching: those rooms lend them a button and a note, and keep the desk ready. */
+/** The rows of the tray know nothing of filing and matching: those rooms lend them a button and a note. */
 export default function Tray() {
   return (
     <>

@@ -96,3 +96,7 @@ export function naturalCompany(company: string): string {
     })
     .join(' ');
 }
+
+/** A letter in small or capital as the one it stands for. */
+export const inCaseOf = (letter: string, other: string): string =>
+  letter === letter.toUpperCase() ? other.toUpperCase() : other.toLowerCase();

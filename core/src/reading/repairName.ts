@@ -1,5 +1,6 @@
 import type { FoundAddress } from './findEmails';
 import { fold } from './fold';
+import { inCaseOf } from './naturalCase';
 import type { ReadLine } from './types';
 
 /** A letter of the name above this probability stands, one of the address below it says nothing. */
@@ -23,7 +24,9 @@ export function repairName(line: ReadLine, emails: readonly FoundAddress[], read
     for (const word of words.filter(([letters]) => letters.length >= SHORTEST)) {
       const right = tokens.find((token) => isMisreadOf(word, token, line, printed, email.source.from));
       if (!right) continue;
-      const letters = [...word[0]].map((letter, i) => inCaseOf(letter, fold(letter), right[0][i]!));
+      const letters = [...word[0]].map((letter, i) =>
+        fold(letter) === right[0][i] ? letter : inCaseOf(letter, right[0][i]!),
+      );
       text = text.slice(0, word.index) + letters.join('') + text.slice(word.index + word[0].length);
     }
   }
@@ -48,9 +51,4 @@ function isMisreadOf(
     off.every((i) => probability(line, word.index + i) < SURE) &&
     off.every((i) => probability(printed, addressFrom + token.index + i) >= SURE)
   );
-}
-
-function inCaseOf(letter: string, plain: string, right: string): string {
-  if (plain === right) return letter;
-  return letter === letter.toUpperCase() ? right.toUpperCase() : right;
 }

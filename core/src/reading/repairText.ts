@@ -34,7 +34,8 @@ const DIGIT_IN_WORD =
 
 /**
  * Sets right what is beyond doubt a look-alike: letters inside numbers, letters and digits of postal codes, l for I at
- * the beginning of words and I for l in a French article, and a digit inside a word ("Hodkiewic3"), which gives way to the engine's next best letter.
+ * the beginning of words and I for l in a French article, and a digit inside a word ("Hodkiewic3"), which gives way to
+ * the engine's next best letter.
  * Every character keeps its place.
  */
 export function repairLine(line: ReadLine): ReadLine {

@@ -1,4 +1,5 @@
 import { fold } from './fold';
+import { inCaseOf } from './naturalCase';
 import { perhapsAccentedWords } from './tables/accentedWords';
 import { streetWords } from './tables/addressWords';
 import { tradeWords } from './tables/companyWords';
@@ -51,6 +52,3 @@ function asKnownWord(word: string, characters: readonly ReadCharacter[]): string
     .map(({ i, text }) => word.slice(0, i) + inCaseOf(word[i]!, text) + word.slice(i + 1))
     .find(isKnown);
 }
-
-const inCaseOf = (letter: string, other: string): string =>
-  letter === letter.toUpperCase() ? other.toUpperCase() : other.toLowerCase();
