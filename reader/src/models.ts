@@ -3,7 +3,7 @@ import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { InferenceSession } from 'onnxruntime-node';
-import { withOutputs } from './onnxOutputs';
+import { simplifyModel } from './onnx/simplifyModel';
 
 /** Names of the backbone's inner tensors that the Latin head reads. */
 export const BACKBONE_FEATURES = ['p2o.Add.231', 'transpose_51.tmp_0'] as const;
@@ -65,7 +65,7 @@ export const loadHanRecogniser = (): Promise<HanRecogniser> => (hanRecogniser ??
 
 async function loadHan(): Promise<HanRecogniser> {
   const [session, keys] = await Promise.all([
-    shipped('ch_PP-OCRv4_rec_infer.onnx').then((bytes) => open(bytes, 1)),
+    shipped('ch_PP-OCRv4_rec_infer.onnx').then((bytes) => open(simplifyModel(bytes), 1)),
     shipped('ppocr_keys_v1.txt'),
   ]);
   return { session, charset: [...keys.toString('utf8').split('\n').filter(Boolean), ' '] };
@@ -73,7 +73,7 @@ async function loadHan(): Promise<HanRecogniser> {
 
 async function load(): Promise<Models> {
   const [detection, direction, lineModels] = await Promise.all([
-    shipped('ch_PP-OCRv4_det_infer.onnx').then((bytes) => open(bytes, 2)),
+    shipped('ch_PP-OCRv4_det_infer.onnx').then((bytes) => open(simplifyModel(bytes), 2)),
     shipped('ch_ppocr_mobile_v2.0_cls_infer.onnx').then((bytes) => open(bytes, 2)),
     loadRecogniser(),
   ]);
@@ -83,7 +83,7 @@ async function load(): Promise<Models> {
 /** On one thread each: two lines are read at a time. */
 async function loadLineModels(): Promise<Recogniser> {
   const [backbone, latinHead, charset] = await Promise.all([
-    shipped('ch_PP-OCRv4_rec_infer.onnx').then((bytes) => open(withOutputs(bytes, BACKBONE_FEATURES), 1)),
+    shipped('ch_PP-OCRv4_rec_infer.onnx').then((bytes) => open(simplifyModel(bytes, BACKBONE_FEATURES), 1)),
     own('latin-head.onnx').then((bytes) => open(bytes, 1)),
     own('latin-charset.json').then((bytes) => JSON.parse(bytes.toString('utf8')) as string[]),
   ]);

@@ -1,5 +1,4 @@
 import { decodeCtc } from './decodeCtc';
-import { withOutputs } from './onnxOutputs';
 import { withoutHalves } from './recogniseLine';
 
 const charset = ['a', 'b', ' '];
@@ -42,19 +41,5 @@ describe('joined letters', () => {
     expect(textOf(['V', 1], ['a', 0.75], ['æ', 0.93], ['r', 1])).toBe('Vær');
     expect(textOf(['œ', 0.9], ['e', 0.5], ['u', 1])).toBe('œu');
     expect(textOf(['a', 0.99], ['æ', 0.93])).toBe('aæ');
-  });
-});
-
-describe('a model with other outputs', () => {
-  // Field 1 (varint 5), then the graph (field 7) with one node (field 1) and one output (field 12).
-  const model = Uint8Array.of(0x08, 5, (7 << 3) | 2, 7, 0x0a, 1, 9, (12 << 3) | 2, 2, 0x0a, 0);
-
-  it('has the named tensors in place of those it had, and all else as it was', () => {
-    const changed = withOutputs(model, ['ab']);
-    expect([...changed]).toEqual([0x08, 5, (7 << 3) | 2, 9, 0x0a, 1, 9, (12 << 3) | 2, 4, 0x0a, 2, 97, 98]);
-  });
-
-  it('is not made of something else', () => {
-    expect(() => withOutputs(Uint8Array.of(0x3a, 200), ['ab'])).toThrow(RangeError);
   });
 });
