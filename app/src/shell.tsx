@@ -1,5 +1,5 @@
 import { Slot, usePathname } from 'expo-router';
-import { Suspense, useState } from 'react';
+import { Suspense, useEffect, useState } from 'react';
 import { View } from 'react-native';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { Provider } from 'react-redux';
@@ -8,6 +8,7 @@ import { useSending } from '@/features/capture';
 import { FiledStrip } from '@/features/proof';
 import { useTrayCount, WordStrip } from '@/features/reading';
 import { hasStatus, problemText } from '@/lib/api';
+import { preloadScreens } from '@/lib/lazyScreen';
 import { useWide } from '@/lib/useWide';
 import { BottomBar, MarginColumn } from '@/navigation';
 import { useServiceWorker } from '@/lib/serviceWorker';
@@ -70,6 +71,11 @@ function Desk({ name, accountId }: { name: string; accountId: string }) {
   const path = usePathname();
   const trayCount = useTrayCount();
   useSending(accountId);
+  useEffect(() => {
+    const gone = new AbortController();
+    void preloadScreens(gone.signal);
+    return () => gone.abort();
+  }, []);
   const portrait = <Portrait name={name} />;
   if (wide) {
     return (

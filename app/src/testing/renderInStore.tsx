@@ -29,16 +29,6 @@ export function answerWith(answers: Record<string, { status?: number; body?: unk
     };
     return Promise.resolve(response);
   });
-  // jsdom has no Request of its own.
-  globalThis.Request ??= class {
-    method: string;
-    constructor(
-      readonly url: string,
-      init: RequestInit = {},
-    ) {
-      this.method = init.method ?? 'GET';
-    }
-  } as unknown as typeof Request;
   globalThis.fetch = fetched as unknown as typeof fetch;
   return fetched;
 }

@@ -1,5 +1,6 @@
 import { useEffect } from 'react';
 import { useTrayInfiniteQuery } from '@/features/reading';
+import { ProofScreen } from './screens';
 import { usePrepared } from './usePrepared';
 
 /** Beside the tray: the desk, the first card to be proved and the one just read are there before somebody opens them. */
@@ -12,7 +13,7 @@ export function PreparedDesk() {
   usePrepared([...new Set([...ids.slice(0, 1), ...ids.slice(-1)])]);
   const isTrayThere = data !== undefined;
   useEffect(() => {
-    if (isTrayThere) void import('./ProofScreen');
+    if (isTrayThere) void ProofScreen.preload();
   }, [isTrayThere]);
   return null;
 }

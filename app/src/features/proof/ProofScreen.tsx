@@ -18,10 +18,10 @@ export function ProofScreen({ cardId }: { cardId: string }) {
   useEffect(() => setCurrent(cardId), [cardId]);
   const go = useCallback((id: string | undefined) => (id ? setCurrent(id) : router.replace('/tray')), [router]);
 
-  // At first only what is in sight changes; the desk before goes, and what comes next is asked for, when there is time.
-  const before = useDeferredValue(current);
-  const runOf = useRun(before);
-  const ids = new Set([before, runOf(before).next ?? current, current]);
+  // At first only what is in sight changes; the desk before goes, and the next one is made, when there is time.
+  const before = useDeferredValue(current, undefined);
+  const runOf = useRun(before ?? current);
+  const ids = new Set(before ? [before, runOf(before).next ?? current, current] : [current]);
   const settled = before === current;
   useEffect(() => {
     // Before that, the router would have everything made in one go.
