@@ -102,6 +102,19 @@ describe('pictures of every kind', () => {
     expect(cards[0]!.reading.lines.map((line) => line.text)).toContain('Harrowfield Creamery');
   });
 
+  it('keeps the colours of a camera whose profile is not sRGB', async () => {
+    const plain = photo('harrowfield');
+    const { cards } = await readPhoto(await sharp(plain).withIccProfile('p3').jpeg({ quality: 95 }).toBuffer());
+    const { picture, thumbnail } = cards[0]!;
+    const { icc } = await sharp(await sharp(plain).withIccProfile('p3').jpeg().toBuffer()).metadata();
+    for (const jpeg of [picture, thumbnail]) expect((await sharp(jpeg).metadata()).icc).toEqual(icc);
+    const meanColours = async (jpeg: Uint8Array) =>
+      (await sharp(jpeg).toColourspace('srgb').stats()).channels.map((c) => c.mean);
+    const expected = await meanColours((await readPhoto(plain)).cards[0]!.picture);
+    for (const [i, mean] of (await meanColours(picture)).entries())
+      expect(Math.abs(mean - expected[i]!)).toBeLessThan(2);
+  });
+
   const small = sharp({ create: { width: 64, height: 48, channels: 3, background: '#ddd' } });
 
   it.each([

@@ -1,6 +1,6 @@
 import { LONGEST_RECTIFIED_SIDE, rectangle, renameCorners, type CardOutline, type Quad } from '@dossier/core/capture';
 import type { Reading } from '@dossier/core/reading';
-import { decodePhoto } from './decodePhoto';
+import { decodePhoto, type Photo } from './decodePhoto';
 import { encodeJpeg } from './encodeJpeg';
 import { findCards } from './findCards';
 import { measureQuality } from './measureQuality';
@@ -59,7 +59,7 @@ export async function readPhoto(bytes: Uint8Array, options: ReadPhotoOptions = {
   return { width: photo.width, height: photo.height, cards, whole, engine: ENGINE_VERSION };
 }
 
-async function readCards(models: Models, photo: Pixels, options: ReadPhotoOptions): Promise<CardRead[]> {
+async function readCards(models: Models, photo: Photo, options: ReadPhotoOptions): Promise<CardRead[]> {
   const outlines = options.outlines ?? (await findCards(models, photo)).map((quad) => ({ quad, upright: false }));
   options.onProgress?.(0.3);
   const cards: CardRead[] = [];
@@ -72,30 +72,34 @@ async function readCards(models: Models, photo: Pixels, options: ReadPhotoOption
 }
 
 /** The photograph itself in place of a card. */
-async function unreadCard(photo: Pixels): Promise<CardRead> {
+async function unreadCard(photo: Photo): Promise<CardRead> {
   const quad = rectangle(0, 0, photo.width, photo.height);
   const scale = Math.min(1, LONGEST_RECTIFIED_SIDE / Math.max(photo.width, photo.height));
   const picture = await resizePixels(photo, Math.round(photo.width * scale), Math.round(photo.height * scale));
-  return { quad, ...(await pictures(picture)), reading: { width: picture.width, height: picture.height, lines: [] } };
+  return {
+    quad,
+    ...(await pictures(picture, photo.colourProfile)),
+    reading: { width: picture.width, height: picture.height, lines: [] },
+  };
 }
 
-async function pictures(card: Pixels): Promise<Pick<CardRead, 'picture' | 'thumbnail'>> {
+async function pictures(card: Pixels, colourProfile?: Uint8Array): Promise<Pick<CardRead, 'picture' | 'thumbnail'>> {
   const scale = Math.min(1, THUMBNAIL_SIDE / Math.max(card.width, card.height));
   const small = await resizePixels(
     card,
     Math.max(1, Math.round(card.width * scale)),
     Math.max(1, Math.round(card.height * scale)),
   );
-  return { picture: await encodeJpeg(card), thumbnail: await encodeJpeg(small) };
+  return { picture: await encodeJpeg(card, colourProfile), thumbnail: await encodeJpeg(small, colourProfile) };
 }
 
-async function readCard(models: Models, photo: Pixels, outline: CardOutline): Promise<CardRead> {
+async function readCard(models: Models, photo: Photo, outline: CardOutline): Promise<CardRead> {
   const { quad } = outline;
   const { picture: upright, turns, lines: outlines } = await uprightCard(models, photo, outline);
   const [lines, codes, packed] = await Promise.all([
     readLines(models, upright, outlines),
     readCodes(upright),
-    pictures(upright),
+    pictures(upright, photo.colourProfile),
   ]);
   const placed = renameCorners(quad, turns);
   const quality = measureQuality(
