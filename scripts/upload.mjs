@@ -19,7 +19,8 @@ await withOwnService('upload', async (browser, address) => {
   const toProve = page.locator('a[href^="/proof/"]');
   const others = [];
   const prove = async (buffer) => {
-    await page.goto('/photograph');
+    // Who takes a picture has had the screen before them for a while.
+    await page.goto('/photograph', { waitUntil: 'networkidle' });
     const began = await pickFiles(page, { name: 'card.jpg', mimeType: 'image/jpeg', buffer });
     await page.getByText('See the tray').first().click();
     await toProve.nth(others.length).waitFor();

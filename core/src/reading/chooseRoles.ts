@@ -1,6 +1,7 @@
-import { isNextInBlock, overlaps, piecesOfLine, sharesColumn, type CardLine } from './cardLine';
+import { cutLine, isNextInBlock, overlaps, piecesOfLine, sharesColumn, type CardLine } from './cardLine';
 import {
   FIRM_OF_NAME,
+  likenessToDomain,
   scoreCompany,
   scoreDepartment,
   scoreFirmOfName,
@@ -11,6 +12,7 @@ import {
   type RoleScore,
 } from './roleScores';
 import { isMadeOf, nameParts } from './personName';
+import { ownerLabel } from './tables/labels';
 import { nameParticles } from './tables/nameWords';
 import { titleHeads, titleJoiners, titleModifiers } from './tables/titleWords';
 
@@ -53,8 +55,14 @@ const BELOW_THE_NAME = 0.6;
  * stands together (a title right under the name).
  * @param lines lines that no address, number or register claims
  */
-export function chooseRoles(lines: readonly CardLine[], evidence: CardEvidence): ChosenRoles {
-  const singles = [...lines, ...lines.flatMap(piecesOfLine)].map((line): Candidate => ({
+export function chooseRoles(lines: readonly CardLine[], found: CardEvidence): ChosenRoles {
+  const evidence = { ...found, firmLikeness: Math.max(0, ...lines.map((line) => likenessToDomain(line.text, found))) };
+  const singles = [
+    ...lines,
+    ...lines.flatMap(piecesOfLine),
+    ...lines.flatMap(behindOwnerLabel),
+    ...lines.flatMap(nameAndTitle),
+  ].map((line): Candidate => ({
     text: line.text,
     lines: [line],
   }));
@@ -138,6 +146,20 @@ export function chooseRoles(lines: readonly CardLine[], evidence: CardEvidence):
       title: rest(titles, roles.title),
     },
   };
+}
+
+/** "Inh. Jörg Hansen": the name itself. */
+function behindOwnerLabel(line: CardLine): CardLine[] {
+  const label = ownerLabel.exec(line.text);
+  return label ? cutLine(line, [{ from: 0, to: label[0].length }]) : [];
+}
+
+/** "Rasmus Ahlgren, VD": what stands before the comma, and the position behind it. */
+function nameAndTitle(line: CardLine): CardLine[] {
+  const [before = '', behind, ...more] = line.text.split(/,\s+/);
+  const holdsTitle = (text: string) => text.split(/\s+/).some((word) => titleHeads.has(word));
+  if (behind === undefined || more.length > 0 || holdsTitle(before) || !holdsTitle(behind)) return [];
+  return cutLine(line, [{ from: before.length, to: line.text.length - behind.length }]);
 }
 
 const paired = (candidate: Candidate, role: RoleScore, bonus: number): RoleScore =>

@@ -2,8 +2,17 @@ import type { CardLine } from './cardLine';
 import { isNextInBlock } from './cardLine';
 import { fold } from './fold';
 import { hasLegalForm } from './legalForm';
+import { naturalPlace } from './naturalCase';
 import type { SourceSpan } from './proposal';
-import { bareDigitCountries, countryNames, postcodeForms, streetWords, type PostcodeForm } from './tables/addressWords';
+import {
+  bareDigitCountries,
+  counties,
+  countryNames,
+  postcodeForms,
+  streetWords,
+  type PostcodeForm,
+} from './tables/addressWords';
+import { titleHeads } from './tables/titleWords';
 
 export interface AddressPart {
   value: string;
@@ -41,12 +50,13 @@ export function findAddress(lines: readonly CardLine[], country: string | undefi
   takeCountry(address, pieces.after);
   takeCountry(address, pieces.before);
   let above = linesAbove(lines, line);
-  if (form.town === 'after') {
+  if (form.town === 'after' || isBrazilianTownBehind(anchor)) {
     const town = pieces.after.shift();
-    if (town) address.locality = withoutProvince(address, town);
+    if (town) address.locality = withoutProvince(address, town, country);
     address.region ??= pieces.after.map(asRegion).find((r) => r !== undefined);
   } else {
     takeRegion(address, pieces.before);
+    if (form.country === 'GB' || form.country === 'IE') takeCounty(address, pieces.before);
     let town = pieces.before.pop();
     if (!town && above[0] && mayBeTownLine(above[0])) {
       const fromAbove = piecesOf({ line: above[0].index, from: 0, to: above[0].text.length }, above[0].text);
@@ -55,7 +65,7 @@ export function findAddress(lines: readonly CardLine[], country: string | undefi
       pieces.before = fromAbove;
       above = linesAbove(lines, above[0]);
     }
-    if (town) address.locality = withoutProvince(address, town);
+    if (town) address.locality = withoutProvince(address, town, country);
   }
   // On a line with everything the firm stands before its street.
   const firm = pieces.before.findLastIndex((piece) => hasLegalForm(piece.text));
@@ -183,12 +193,30 @@ function takeRegion(address: FoundPostalAddress, pieces: Piece[]): void {
   pieces.pop();
 }
 
-/** "Torino (TO)" and "Curitiba/PR" are towns with their province. */
-function withoutProvince(address: FoundPostalAddress, town: Piece): AddressPart {
-  const match = /^(?<town>.+?)\s*(?:\((?<province>[A-Z]{2})\)|\/(?<state>[A-Z]{2}))$/.exec(town.text);
-  if (!match) return { value: withSpaces(town.text.replace(/\s+cedex(?:\s+\d+)?$/i, '')), sources: [town.source] };
+/** "Letterkenny, Co. Donegal F94 X2R8" and "Taunton, Somerset TA3 6AB": a county is not the town. */
+function takeCounty(address: FoundPostalAddress, pieces: Piece[]): void {
+  const last = pieces[pieces.length - 1];
+  if (!last || !(/^(?:Co\.?|County)\s\p{Lu}/u.test(last.text) || counties.has(last.text.replace(/\s+/g, '')))) return;
+  address.region ??= { value: last.text, sources: [last.source] };
+  pieces.pop();
+}
+
+/** In Brazil the town stands before the code, or behind it when the code begins the line. */
+const isBrazilianTownBehind = ({ form, before, after }: Anchor): boolean =>
+  form.country === 'BR' && !/\p{L}/u.test(before.text) && /\p{L}{2}/u.test(after.text);
+
+/** Where a name in brackets behind a town is its province; in German towns it is part of the name: "Halle (Saale)". */
+const PROVINCE_IN_BRACKETS = new Set(['ES', 'IT', 'PT', 'FR', 'CA', 'BE']);
+
+/** "Torino (TO)", "Vila-real (Castellón)" and "Curitiba/PR" are towns with their province. */
+function withoutProvince(address: FoundPostalAddress, town: Piece, country: string | undefined): AddressPart {
+  const province = PROVINCE_IN_BRACKETS.has(country ?? '') ? /[A-Z]{2}|\p{Lu}\p{L}[\p{L} .’'-]+/u : /[A-Z]{2}/u;
+  const pattern = `^(?<town>.+?)\\s*(?:\\((?<province>${province.source})\\)|\\/(?<state>[A-Z]{2}))$`;
+  const match = new RegExp(pattern, 'u').exec(town.text);
+  if (!match)
+    return { value: naturalPlace(withSpaces(town.text.replace(/\s+cedex(?:\s+\d+)?$/i, ''))), sources: [town.source] };
   address.region ??= { value: (match.groups!.province ?? match.groups!.state)!, sources: [town.source] };
-  return { value: match.groups!.town!, sources: [town.source] };
+  return { value: naturalPlace(match.groups!.town!), sources: [town.source] };
 }
 
 function linesAbove(lines: readonly CardLine[], line: CardLine): CardLine[] {
@@ -202,7 +230,8 @@ function linesAbove(lines: readonly CardLine[], line: CardLine): CardLine[] {
   }
 }
 
-const mayBeTownLine = (line: CardLine): boolean => /^\p{Lu}/u.test(line.text) && line.text.length < 80;
+/** Begins with a town, or ends in one behind a comma: "3 Mill Hill, Castlewellan". */
+const mayBeTownLine = ({ text }: CardLine): boolean => /^\p{Lu}|,\s*\p{Lu}[^\d,]*$/u.test(text) && text.length < 80;
 
 const hasStreetWord = (text: string): boolean =>
   text.split(/[\s,.]+/).some((word) => streetWords.has(word)) || /\b(?:c\/|p\.?o\.? ?box)/i.test(text);
@@ -210,7 +239,15 @@ const hasStreetWord = (text: string): boolean =>
 /** A street line has a number or a word for street or building, and is no sentence. */
 export const looksLikeStreet = (text: string): boolean => {
   const digits = text.replace(/\D/g, '').length;
-  return digits <= 8 && ((digits > 0 && /\p{L}{2}/u.test(text)) || hasStreetWord(text)) && !/[!?@]/.test(text);
+  const isNamed = hasStreetWord(text) && !isPosition(text);
+  return digits <= 8 && ((digits > 0 && /\p{L}{2}/u.test(text)) || isNamed) && !/[!?@]/.test(text);
 };
+
+/** "Real Estate Agent" and "VP, Business Development" hold words of streets as well; "Baker Street" ends in one. */
+function isPosition(text: string): boolean {
+  const words = text.split(/[\s,.]+/).filter(Boolean);
+  const [first = '', last = ''] = [words[0], words[words.length - 1]];
+  return !streetWords.has(last) && (titleHeads.has(first) || titleHeads.has(last));
+}
 
 const whole = (line: CardLine): SourceSpan => ({ line: line.index, from: 0, to: line.text.length });

@@ -27,7 +27,8 @@ export interface FoundPhone {
 }
 
 /** No number begins with an O that stands by itself: that is its label. A sign of a hundredth among digits is a speck. */
-const NUMBER = /(?<!\p{L}{2})(?:\+|\(\+|00(?=[1-9])|\()?\s?(?![Oo]\s)[\dOolI](?:[\s().\-–—/·%]{0,3}[\dOolIsS]){5,}/gu;
+const NUMBER =
+  /(?<!\p{L}{2})(?:\+|\(\+|00(?=[1-9])|\()?\s?(?![Oo]\s)[\dOolI](?:(?:[\s().\-–—/%]{0,3}|·)[\dOolIsS]){5,}/gu;
 const FEWEST_DIGITS = 7;
 const MOST_DIGITS = 15;
 
@@ -35,13 +36,13 @@ const MOST_DIGITS = 15;
 export function findPhoneCandidates(lines: readonly ReadLine[], taken: readonly SourceSpan[]): PhoneCandidate[] {
   return lines.flatMap((line, index) => {
     if (registrationPattern.test(line.text)) return [];
-    return [...line.text.matchAll(NUMBER)].flatMap((match) => {
-      const lead = match[0].length - match[0].trimStart().length;
-      const from = match.index + lead;
-      const printed = trimOpenBracket(digitsForLookAlikes(match[0].trim()));
+    return [...line.text.matchAll(NUMBER)].flatMap(numbersIn).flatMap((match) => {
+      const run = beforeRemark(match.text);
+      const from = match.index + run.length - run.trimStart().length;
+      const printed = trimOpenBracket(digitsForLookAlikes(run.trim()));
       const digits = printed.replace(/\D/g, '').length;
-      const source = { line: index, from, to: match.index + match[0].length };
-      if (digits < FEWEST_DIGITS || digits > MOST_DIGITS || !/\d{2}/.test(match[0])) return [];
+      const source = { line: index, from, to: match.index + run.length };
+      if (digits < FEWEST_DIGITS || digits > MOST_DIGITS || !/\d{2}/.test(run)) return [];
       if (taken.some((t) => overlap(t, source))) return [];
       const rest = line.text.slice(source.to);
       const extension = extensionPattern.exec(rest);
@@ -49,7 +50,7 @@ export function findPhoneCandidates(lines: readonly ReadLine[], taken: readonly 
       if (/[\p{L}\d@]$/u.test(line.text.slice(0, from).replace(GLUED_LABEL, ''))) return [];
       // "6541int. 592": the blank before an extension was swallowed.
       if (/^[\p{L}@]/u.test(rest) && atOnce?.index !== 0) return [];
-      if (isAddressNumber(line.text, match[0], from)) return [];
+      if (isAddressNumber(line.text, run, from)) return [];
       const label = labelBefore(line.text, from);
       const shown = /[\p{L}\d]/u.test(line.text.slice(0, from)) ? undefined : line.icon;
       if (atOnce) source.to += atOnce.index + atOnce[0].length;
@@ -65,7 +66,28 @@ const GLUED_LABEL = /(?<![\p{L}\d])[TMFPDCOW]$/u;
 /** House number and postal code in a row, or a postal code of eight digits with its label or its town's region. */
 function isAddressNumber(text: string, run: string, from: number): boolean {
   if (/\s\/\s/.test(run) && !/^[\s(]*[0+]/.test(run)) return true;
+  const isBeforeWord = /^\s+\p{Lu}/u.test(text.slice(from + run.trim().length));
+  if (isBeforeWord && /^[1-9]\d{0,3} [–—-] \d{4,5}$/.test(run.trim())) return true;
   return /^\d{5}-\d{3}$/.test(run.trim()) || /\bCEP\W*$/i.test(text.slice(0, from));
+}
+
+/** "02 98 88 01 44 / 06 60 44 12 08" is two numbers where each part is one by its length. */
+function numbersIn({ 0: run, index }: RegExpExecArray): { text: string; index: number }[] {
+  const parts = run.split(/(\s+[/–—-]\s+)/);
+  const areNumbers = parts.every((part, i) => i % 2 === 1 || part.replace(/\D/g, '').length >= FEWEST_DIGITS);
+  if (!areNumbers) return [{ text: run, index }];
+  let at = index;
+  return parts.flatMap((part, i) => {
+    const text = i % 2 === 0 ? [{ text: part, index: at }] : [];
+    at += part.length;
+    return text;
+  });
+}
+
+/** "028 4377 0218 (24 hrs)": a bracket that opens after a whole number and does not close among its digits is a remark. */
+function beforeRemark(run: string): string {
+  const number = /^(.*\d)\s*\([^)]*$/.exec(run)?.[1] ?? '';
+  return number.replace(/\D/g, '').length >= FEWEST_DIGITS ? number : run;
 }
 
 const trimOpenBracket = (text: string): string =>
@@ -85,8 +107,15 @@ function labelBefore(text: string, at: number): { kind: PhoneLabel; from: number
   const label = fold(match.groups!.label!).replace(/\./g, ' ').replace(/\s+/g, ' ').trim();
   const found = LABELS.find(({ word }) => label === word || label.endsWith(` ${word}`));
   if (!found) return undefined;
-  return { kind: found.kind, from: before.length - match[0].trimStart().length };
+  const from = before.length - match[0].trimStart().length;
+  const alsoTelephone =
+    found.kind === 'fax' && (ALSO_TELEPHONE.test(before.slice(0, from + 1)) || TELEPHONE_AND_FAX.test(label));
+  return { kind: alsoTelephone ? 'work' : found.kind, from };
 }
+
+/** "Tel./Fax" and "Tel. e Fax": one number for both can be called. */
+const ALSO_TELEPHONE = /(?:^|[^\p{L}])(?:t|tel|telefon|fon|phone)\.?\s?[/+&]\s?\p{L}?$/iu;
+const TELEPHONE_AND_FAX = /^(?:t|tel|telefon|telefono|fon|phone) (?:e|y|und|and|et|en|og|och|ja|i) (?:f|fax|telefax)$/;
 
 /** A number with its country, kind and validity; undefined when no country makes it possible. */
 export function placePhone(candidate: PhoneCandidate, country: string | undefined): FoundPhone | undefined {

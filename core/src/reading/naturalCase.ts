@@ -1,4 +1,5 @@
 import { fold } from './fold';
+import { withoutLegalForm } from './legalForm';
 import { nameParticles } from './tables/nameWords';
 import { titleJoiners } from './tables/titleWords';
 import { accentedWords } from './tables/accentedWords';
@@ -11,8 +12,9 @@ const capitalise = (word: string): string => {
 };
 
 /** One part of a name: "MCALLISTER" to "McAllister", "O'CONNER" to "O'Conner", "BRIX-HAUGAARD" to "Brix-Haugaard". */
-function naturalNameWord(word: string, isFirst: boolean): string {
-  if (!isFirst && nameParticles.has(word)) return word.toLowerCase();
+function naturalNameWord(word: string, isFirst: boolean, country?: string): string {
+  if (!isFirst && nameParticles.has(word))
+    return CAPITAL_PARTICLES.has(country ?? '') ? capitalise(word) : word.toLowerCase();
   return word
     .split('-')
     .map((part) =>
@@ -25,18 +27,37 @@ function naturalNameWord(word: string, isFirst: boolean): string {
     .join('-');
 }
 
+/** Countries whose family names begin with a capital also where that is a particle: "De Santis". */
+const CAPITAL_PARTICLES = new Set(['IT']);
+
 /** A name set in capitals (or all in small letters) in natural case; mixed case is left as printed, word by word. */
-export function naturalName(name: string): string {
+export function naturalName(name: string, country?: string): string {
   const shouting = isAllCaps(name) && name.replace(/[^\p{L}]/gu, '').length > 2;
   const whispering = name === name.toLowerCase();
   return name
     .split(/\s+/)
-    .map((word, i) => {
-      const letters = word.replace(/[^\p{L}]/gu, '');
-      const wordShouts = letters.length > 2 && isAllCaps(word);
-      return shouting || whispering || wordShouts ? naturalNameWord(word, i === 0) : word;
+    .map((word, i, words) => {
+      const shouts = (other = '') => other.replace(/[^\p{L}]/gu, '').length > 2 && isAllCaps(other);
+      const wordShouts = shouts(word) || (nameParticles.has(word) && isAllCaps(word) && shouts(words[i + 1]));
+      return shouting || whispering || wordShouts ? naturalNameWord(word, i === 0, country) : word;
     })
     .join(' ');
+}
+
+/** Words that stay small inside the name of a place. */
+const SMALL_IN_PLACES = new Set(
+  'on upon under by the in am an der den dem im bei ob sur sous lès les le la de du des en aan bij op d del della di do da dos y'.split(
+    ' ',
+  ),
+);
+
+/** A place set in capitals in natural case: "CHALON-SUR-SAÔNE" to "Chalon-sur-Saône". */
+export function naturalPlace(place: string): string {
+  if (!isAllCaps(place) || place.replace(/[^\p{L}]/gu, '').length <= 3) return place;
+  return place
+    .split(/(\s+|-|(?<=['’]))/)
+    .map((part, i) => (i > 0 && SMALL_IN_PLACES.has(part.toLowerCase()) ? part.toLowerCase() : capitalise(part)))
+    .join('');
 }
 
 const ACRONYMS = new Set(
@@ -79,10 +100,13 @@ const LEGAL_CASE: Readonly<Record<string, string>> = Object.fromEntries(
     .map((form) => [form.toLowerCase(), form]),
 );
 
+/** "P.P.H.U." and "S.p.A." stay as they are. */
+const INITIALS = /^(?:\p{L}\.){2,}$/u;
+
 /** A company set in capitals or small letters in natural case; short words may be initials and stay. */
 export function naturalCompany(company: string): string {
-  const letters = company.replace(/[^\p{L}]/gu, '');
-  const shouting = isAllCaps(company) && letters.length > 4;
+  const body = withoutLegalForm(company);
+  const shouting = isAllCaps(body) && body.replace(/[^\p{L}]/gu, '').length > 4;
   if (!shouting && company !== company.toLowerCase()) return company;
   return company
     .split(' ')
@@ -92,7 +116,13 @@ export function naturalCompany(company: string): string {
       if (!shouting) return capitalise(word);
       const legal = i > 0 && LEGAL_CASE[plain.toLowerCase()];
       if (legal) return word.replace(plain, legal);
-      return plain.length <= 3 && !/[AEIOUYÄÖÜ]/.test(plain) ? word : capitalise(word);
+      if (INITIALS.test(word)) return word;
+      if (plain.length <= 3 && !/[AEIOUYÄÖÜ]/.test(plain)) return word;
+      // "Dell'Acqua", but "Children's".
+      return word
+        .split(/(?<=['’])(?=\p{L}{2})/u)
+        .map(capitalise)
+        .join('');
     })
     .join(' ');
 }

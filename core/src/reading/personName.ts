@@ -1,6 +1,7 @@
 import { asciiSpellings, fold, foldTight } from './fold';
 import { isAllCaps, naturalName } from './naturalCase';
 import { ambiguousPrefixes, credentials, givenNames, nameParticles, namePrefixes } from './tables/nameWords';
+import { titleHeads } from './tables/titleWords';
 
 export interface PersonName {
   prefix?: string;
@@ -19,26 +20,33 @@ interface NameParts {
 
 const plain = (word: string): string => fold(word).replace(/[.,()]/g, '');
 
+/** How somebody wishes to be spoken of: "(she/her)". */
+const PRONOUNS =
+  /\s*[([](?:she|he|they|ze|sie|er|elle|il|iel|ella|él|elle|hon|han|hun|hen|zij|hij)\s?[/|]\s?\p{L}+(?:\s?[/|]\s?\p{L}+)?[)\]]/iu;
+
 /** Separates forms of address in front and letters behind from the name itself. */
 export function nameParts(text: string): NameParts {
-  const [beforeComma = '', ...afterComma] = text.split(/\s*,\s*/);
+  const [beforeComma = '', ...afterComma] = text.replace(PRONOUNS, '').split(/\s*,\s*/);
   const words = beforeComma.split(/\s+/).filter(Boolean);
   const prefixes: string[] = [];
   while (words.length > 1 && isPrefix(words[0]!, words)) prefixes.push(words.shift()!);
   const suffixes: string[] = [];
   while (words.length > 2 && isCredential(words[words.length - 1]!)) suffixes.unshift(words.pop()!);
   const behind = afterComma.filter(Boolean);
-  if (
-    behind.length > 0 &&
-    behind.every((part) => isCredential(part) || part.split(/\s+/).every((w) => isCredential(w, true)))
-  )
+  const mixedCase = words.length > 1 && /\p{Ll}/u.test(beforeComma);
+  const isBehind = (word: string) => isCredential(word, true) || (mixedCase && isLikeCredential(word));
+  if (behind.length > 0 && behind.every((part) => isCredential(part) || part.split(/\s+/).every(isBehind)))
     suffixes.push(...behind.map(inCapitals));
-  else if (behind.length === 1 && words.length <= 2 && prefixes.length === 0) words.unshift(...behind[0]!.split(/\s+/));
+  else if (behind.length === 1 && words.length <= 2 && prefixes.length === 0 && !hasTitle(behind[0]!))
+    words.unshift(...behind[0]!.split(/\s+/));
   return { prefixes, core: words, suffixes };
 }
 
+const hasTitle = (text: string): boolean => text.split(/\s+/).some((word) => titleHeads.has(word));
+
 function isPrefix(word: string, words: readonly string[]): boolean {
   const key = plain(word);
+  if (/^\((?:FH|BA|Uni|TU|DH)\)$/i.test(word)) return true;
   if (key.split('-').some((part) => part === 'dipl') || /^dipl\b/.test(key)) return true;
   if (!namePrefixes.has(key)) return false;
   return (
@@ -53,13 +61,21 @@ const isCredential = (word: string, behindComma = false): boolean => {
   const key = plain(word);
   const capitals = word.replace(/[^\p{Lu}]/gu, '').length;
   return (
-    credentials.has(key) &&
-    (capitals >= 2 ||
-      (behindComma && key.length >= MISREAD_CREDENTIAL) ||
-      /^(jr|sr|esq)$/.test(key) ||
-      /^(ii|iii|iv)$/.test(key))
+    (credentials.has(key) &&
+      (capitals >= 2 ||
+        (behindComma && key.length >= MISREAD_CREDENTIAL) ||
+        /^(jr|sr|esq|hons)$/.test(key) ||
+        /^(ii|iii|iv)$/.test(key))) ||
+    UNSPEAKABLE.test(word)
   );
 };
+
+/** Capitals behind the comma of a name that is not set in capitals, and a profession in short: "CFRE", "ing.". */
+const isLikeCredential = (word: string): boolean =>
+  /^(?:\p{Lu}\.?){2,6}$/u.test(word) || /^(?:ing|arch|dipl|med)\.$/.test(word);
+
+/** Capitals without a vowel are no name: "MVB". */
+const UNSPEAKABLE = /^(?:[BCDFGHJKLMNPQRSTVWXZ]\.?){3,6}$/;
 
 /** From this length on letters after a name are capitals however they were read; shorter ones are often mixed. */
 const MISREAD_CREDENTIAL = 4;
@@ -79,7 +95,7 @@ const TWO_FAMILY_NAMES = new Set(['ES', 'PT', 'BR']);
  */
 export function splitName(text: string, country?: string, localParts: readonly string[] = []): PersonName {
   const { prefixes, core, suffixes } = nameParts(text);
-  const natural = naturalName(core.join(' '))
+  const natural = naturalName(core.join(' '), country)
     .split(' ')
     .map((word) => withAddressLetters(withSpelledOutUmlauts(word, localParts), localParts));
   const familyStart = findFamilyStart(core, country, localParts);

@@ -7,12 +7,16 @@ const DOUBTFUL = 0.9;
 
 const DIGIT_FOR: Record<string, string> = { o: '0', O: '0', l: '1', I: '1', s: '5', S: '5' };
 
-/** A run of digits and letters that look like digits, with at least two true digits; "S19 2WX" is a British postcode. */
+/**
+ * A run of digits and letters that look like digits, with at least two true digits; "S19 2WX" is a British postcode, and
+ * "G1R 2S5" a Canadian one.
+ */
 const NUMBER_LIKE =
-  /(?<![\p{L}\d])(?![A-Z]\d{1,2} \d[A-Z]{2}(?![\p{L}\d]))(?=(?:[oOlIsS]*\d){2})[\doOlIsS]{3,}(?![\p{L}\d])/gu;
+  /(?<![\p{L}\d])(?<![A-Z]\d[A-Z] )(?![A-Z]\d{1,2} \d[A-Z]{2}(?![\p{L}\d]))(?=(?:[oOlIsS]*\d){2})[\doOlIsS]{3,}(?![\p{L}\d])/gu;
 
 /** A word that begins with l before a consonant that cannot follow it: a capital I. */
-const L_FOR_I = /(?<![\p{L}\d@._-])l(?=[bcdfghjkmnpqrstvwxz]\p{Ll}*(?![\p{L}\d@._-]))/gu;
+const L_FOR_I =
+  /(?<![\p{L}\d@._-])l(?!(?:tée?|td|tda|lc|lp|da)(?!\p{L}))(?=[bcdfghjkmnpqrstvwxz]\p{Ll}*(?![\p{L}\d@._-]))/gu;
 
 /** What a French article before a vowel was read as: "rue de I'Écluse". */
 const ELISION = /(?<=(?<!\p{L})(?:de|à|sur|sous|dans|par) )[I|1](?=['’`]\p{L})/giu;

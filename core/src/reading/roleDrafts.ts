@@ -1,11 +1,11 @@
-import { overlaps, spanOf, type CardLine } from './cardLine';
+import { cutLine, overlaps, spanOf, type CardLine } from './cardLine';
 import type { Chosen, ChosenRoles, Roles } from './chooseRoles';
 import { companyFromDomain, domainLabel, isFreeMail } from './companyFromDomain';
 import type { Draft } from './draft';
 import { registeredDomain } from './findEmails';
 import { fold, foldTight } from './fold';
 import { learnedCompany, type Learned } from './learned';
-import { withoutLegalForm } from './legalForm';
+import { hasLegalForm, withoutLegalForm } from './legalForm';
 import { splitMerged } from './mergedLetters';
 import { misreadTitle } from './misreadTitle';
 import { naturalCompany, naturalTitle, withAccents } from './naturalCase';
@@ -156,6 +156,13 @@ function withSplitLetters(company: string, domains: readonly string[]): string {
 
 const trimCompany = (text: string): string => text.replace(/^[\s|·•]+|[\s|·•,;]+$/g, '');
 
+/** "Lumenpfad GmbH, Schlesische Straße 26": the firm of a line that goes on with its address. */
+function firmBeforeComma(line: CardLine): CardLine[] {
+  const comma = line.text.indexOf(',');
+  const [firm] = comma > 0 ? cutLine(line, [{ from: comma, to: line.text.length }]) : [];
+  return firm && hasLegalForm(firm.text) ? [firm] : [];
+}
+
 /** A short and a long form of one name on a card: the longest printed line that begins with the chosen one. */
 function fullestForm(
   company: Chosen,
@@ -164,7 +171,7 @@ function fullestForm(
 ): { text: string; lines: readonly CardLine[] } {
   const taken = [roles.name, roles.title, roles.department].flatMap((r) => r?.candidate.lines ?? []);
   const key = foldTight(company.candidate.text);
-  const longer = geometry
+  const longer = [...geometry, ...geometry.flatMap(firmBeforeComma)]
     .filter(
       (line) =>
         !taken.some((t) => overlaps(t, line)) && !/[@\d]|www/.test(line.text) && !/\.\p{Ll}{2,}$/u.test(line.text),

@@ -7,6 +7,7 @@ import { looksLikeStreet } from './findAddress';
 import { localPartAgreement, nameParts } from './personName';
 import { tradeWords } from './tables/companyWords';
 import { departmentHeads, departmentTopics } from './tables/departmentWords';
+import { ownerLabel } from './tables/labels';
 import { givenNames, nameParticles } from './tables/nameWords';
 import { titleHeads, titleJoiners, titleModifiers } from './tables/titleWords';
 
@@ -14,6 +15,8 @@ import { titleHeads, titleJoiners, titleModifiers } from './tables/titleWords';
 export interface CardEvidence {
   localParts: readonly string[];
   domains: readonly string[];
+  /** How well the line that is most like one of the domains agrees with it, 0–1. */
+  firmLikeness?: number;
   /** What the card's code says, folded to letters and digits. */
   said?: { name?: string; company?: string; title?: string };
   /** The workspace's spellings of the firms behind the domains, folded likewise. */
@@ -22,9 +25,18 @@ export interface CardEvidence {
   knownTitleWords?: ReadonlySet<string>;
 }
 
+/** How well a text agrees with the one of the card's domains that it is most like, 0–1. */
+export const likenessToDomain = (text: string, { domains }: CardEvidence): number =>
+  Math.max(0, ...domains.map((domain) => domainAgreement(text, domain)));
+
+/** One line is clearly more like the domain than another. */
+const CLEARLY = 0.15;
+
 /** What agreement with a code, or with what the workspace has filed, is worth. */
 const SAID = 5;
 const KNOWN = 3;
+/** What a word for the owner in front of a name is worth. */
+const OWNER = 3;
 const SAID_REASON = 'stands in the code on the card';
 
 /** A line or neighbouring lines read as one text, as a candidate for a role. */
@@ -71,7 +83,10 @@ export function scoreName(candidate: Candidate, evidence: CardEvidence): RoleSco
   const { prefixes, core, suffixes } = nameParts(candidate.text);
   if (core.length < 1 || core.length > 5 || /[\d@:;/|&!?+]/.test(core.join(' '))) return { score: -9, reasons: [] };
   tally.add(core.length === 1 ? -2.5 : 0.2);
-  if (core.some((w) => givenNames.has(w))) tally.add(2.2, 'holds a common given name');
+  if (core.some((w) => w.split('-').some((part) => givenNames.has(part)) || givenNames.has(w)))
+    tally.add(2.2, 'holds a common given name');
+  if (candidate.lines.some(({ from, read }) => from > 0 && ownerLabel.test(read.text)))
+    tally.add(OWNER, 'stands behind a word for the owner');
   if (evidence.said?.name && foldTight(core.join('')) === evidence.said.name) tally.add(SAID, SAID_REASON);
   const agreement = Math.max(0, ...evidence.localParts.map((local) => localPartAgreement(candidate.text, local)));
   tally.add(4.5 * agreement, 'agrees with the e-mail address');
@@ -90,9 +105,10 @@ export function scoreName(candidate: Candidate, evidence: CardEvidence): RoleSco
   if (nameParticles.has(last) && !capitalised(last)) tally.add(-2.5);
   tally.add(-proseLevel(core.join(' ')));
   if (relativeHeight(candidate) > 1.15) tally.add(0.8, 'is set larger than most');
-  const domainLike = Math.max(0, ...evidence.domains.map((d) => domainAgreement(core.join(' '), d)));
-  // A firm is often called after its owner: a known given name outweighs the likeness.
-  if (agreement < 0.8) tally.add((core.length > 1 && givenNames.has(core[0]!) ? -0.8 : -2.5) * domainLike);
+  const domainLike = likenessToDomain(core.join(' '), evidence);
+  // A firm is often called after its owner: a known given name, or a line that is more like the domain, outweighs this.
+  const isOwners = core.length > 1 && (givenNames.has(core[0]!) || domainLike < (evidence.firmLikeness ?? 0) - CLEARLY);
+  if (agreement < 0.8) tally.add((isOwners ? -0.8 : -2.5) * domainLike);
   if (departmentTopics.has(candidate.text)) tally.add(-2);
   return tally;
 }
@@ -109,7 +125,7 @@ export function scoreCompany(candidate: Candidate, evidence: CardEvidence): Role
   if (hasLegalForm(text)) tally.add(3.2, 'has a legal form');
   const trades = count(words, (w) => tradeWords.has(w.replace(/[.,]/g, '')));
   tally.add(Math.min(2.4, 1.6 * trades), 'says what the firm does');
-  const agreement = Math.max(0, ...evidence.domains.map((d) => domainAgreement(text, d)));
+  const agreement = likenessToDomain(text, evidence);
   if (agreement > 0.45) tally.add(4.2 * agreement, 'agrees with the web or mail domain');
   const personal = Math.max(0, ...evidence.localParts.map((local) => localPartAgreement(text, local)));
   if (agreement < 0.6) tally.add(-2.5 * personal);

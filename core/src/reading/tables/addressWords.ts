@@ -17,6 +17,19 @@ export const streetWords = wordList(`
   ul ulica al aleja pl plac os osiedle
 `);
 
+/** Counties of Great Britain that are written behind a town and are no town themselves, without blanks. */
+export const counties = wordList(`
+  avon bedfordshire beds berkshire berks buckinghamshire bucks cambridgeshire cambs cheshire cleveland cornwall cumbria derbyshire devon dorset
+  eastsussex westsussex sussex essex gloucestershire glos hampshire hants herefordshire hertfordshire herts humberside kent lancashire lancs
+  leicestershire leics lincolnshire lincs merseyside middlesex middx norfolk northamptonshire northants northumberland northyorkshire
+  southyorkshire westyorkshire eastyorkshire yorkshire nyorks nottinghamshire notts oxfordshire oxon rutland shropshire salop somerset
+  staffordshire staffs suffolk surrey tyneandwear warwickshire westmidlands wiltshire wilts worcestershire worcs isleofwight
+  aberdeenshire angus argyll ayrshire banffshire berwickshire caithness clackmannanshire dumfriesshire dunbartonshire eastlothian midlothian
+  westlothian fife inverness-shire kinross-shire lanarkshire morayshire peeblesshire perthshire renfrewshire ross-shire roxburghshire
+  selkirkshire stirlingshire sutherland wigtownshire anglesey ceredigion clwyd conwy denbighshire dyfed flintshire gwent gwynedd
+  midglamorgan southglamorgan westglamorgan monmouthshire pembrokeshire powys carmarthenshire
+`);
+
 /** ISO 3166 codes of the countries whose addresses and numbers are read, by the names printed for them. */
 export const countryNames: Readonly<Record<string, string>> = {
   'united kingdom': 'GB', uk: 'GB', 'u.k.': 'GB', england: 'GB', scotland: 'GB', wales: 'GB', 'northern ireland': 'GB', 'great britain': 'GB', gb: 'GB',
@@ -39,18 +52,24 @@ export interface PostcodeForm {
 const US_STATES =
   'AL|AK|AZ|AR|CA|CO|CT|DE|DC|FL|GA|HI|ID|IL|IN|IA|KS|KY|LA|ME|MD|MA|MI|MN|MS|MO|MT|NE|NV|NH|NJ|NM|NY|NC|ND|OH|OK|OR|PA|RI|SC|SD|TN|TX|UT|VT|VA|WA|WV|WI|WY|PR';
 
+/** As printed in addresses that do not use the letters of the Postal Service. */
+const US_STATE_NAMES =
+  'Alabama|Alaska|Arizona|Arkansas|California|Colorado|Connecticut|Delaware|Florida|Georgia|Hawaii|Idaho|Illinois|Indiana|Iowa|Kansas|Kentucky|Louisiana|Maine|Maryland|Massachusetts|Michigan|Minnesota|Mississippi|Missouri|Montana|Nebraska|Nevada|New Hampshire|New Jersey|New Mexico|New York|North Carolina|North Dakota|Ohio|Oklahoma|Oregon|Pennsylvania|Rhode Island|South Carolina|South Dakota|Tennessee|Texas|Utah|Vermont|Virginia|Washington|West Virginia|Wisconsin|Wyoming';
+
 /** More telling forms come first. */
 export const postcodeForms: readonly PostcodeForm[] = [
   { country: 'GB', pattern: /\b(?:GIR ?0AA|[A-Z]{1,2}\d[A-Z\d]? ?\d[A-Za-z]{2})\b/, town: 'before' },
   { country: 'CA', pattern: /\b(?<region>AB|BC|MB|NB|NL|NS|NT|NU|ON|PE|QC|SK|YT)?,? ?(?<code>[A-Z]\d[A-Z] ?\d[A-Z]\d)\b/, town: 'before' },
   { country: 'IE', pattern: /\b(?:[AC-FHKNPRTV-Y]\d{2}|D6W) ?[0-9AC-FHKNPRTV-Y]{4}\b/, town: 'before' },
   { country: 'AU', pattern: /\b(?<region>NSW|VIC|QLD|WA|SA|TAS|ACT|NT),? (?<code>\d{4})\b/, town: 'before' },
-  { country: 'US', pattern: new RegExp(`\\b(?<region>${US_STATES}),? (?<code>\\d{5}(?:-\\d{4})?)\\b`), town: 'before' },
+  { country: 'US', pattern: new RegExp(`\\b(?<region>${US_STATES}|${US_STATE_NAMES}),? (?<code>\\d{5}(?:-\\d{4})?)\\b`), town: 'before' },
   { country: 'BR', pattern: /\b\d{5}-\d{3}\b/, town: 'before' },
   { country: 'PT', pattern: /\b(?:PT?-)?(?<code>\d{4}-\d{3})\b/, town: 'after' },
   { country: 'PL', pattern: /\b(?:PL-)?(?<code>\d{2}-\d{3})\b/, town: 'after' },
   { country: 'NL', pattern: /\b(?:NL-)?(?<code>[1-9]\d{3} ?(?!SA|SD|SS)[A-Z]{2})\b/, town: 'after' },
   { country: 'SE', pattern: /\b(?:SE?-)?(?<code>\d{3} \d{2})\b/, town: 'after' },
+  { country: 'CZ', pattern: /\b(?:CZ-)?(?<code>\d{3} \d{2})\b/, town: 'after' },
+  { country: 'SK', pattern: /\b(?:SK-)?(?<code>\d{3} \d{2})\b/, town: 'after' },
   { country: 'DE', pattern: /\bD(?:E)?-(?<code>\d{5})\b/, town: 'after' },
   { country: 'AT', pattern: /\bA(?:T)?-(?<code>\d{4})\b/, town: 'after' },
   { country: 'CH', pattern: /\bCH-(?<code>\d{4})\b/, town: 'after' },

@@ -23,6 +23,7 @@ export const tradeWords = wordList(`
   doors cycles bikes boats marine yachts boatyard shipyard harbour aviation motors auto automotive garage tyres
   *bau *metallbau metallbau spedition *spedition aufzuge *aufzuge *technik *werk *werke werke *werkstatt *handel handel *druck druckerei *druckerei brauerei *brauerei backerei *backerei
   molkerei kellerei weingut tischlerei schreinerei gartnerei verlag *verlag klinik praxis apotheke kanzlei *system *systeme maschinenbau anlagenbau gebruder sohne
+  etude notariat bufete despacho asesoria gestoria notaria estudio atelier cerveceria confiteria farmacia ferreteria imprenta
   toitures menuiserie imprimerie vignobles vins domaine chateau fonderie verrerie couverture transports ateliers etablissements ets cabinet maison fromagerie laiterie boulangerie brasserie freres fils
   bodegas vinos talleres hermanos hijos maderas transportes construcciones ceramicas frutas quesos panaderia clinica
   vinhos madeiras moveis transportes construcoes irmaos filhos quinta lacticinios padaria

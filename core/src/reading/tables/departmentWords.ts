@@ -2,7 +2,7 @@ import { wordList } from './wordList';
 
 /** Words that say that a line names a part of a firm. */
 export const departmentHeads = wordList(`
-  department dept division unit team section directorate faculty institute laboratory laboratories
+  department dept division unit team section directorate faculty school institute laboratory laboratories
   abteilung *abteilung bereich *bereich ressort referat stabsstelle fachbereich werkstatt
   service departement direction pole cellule atelier bureau
   departamento seccion division area direccion depto
@@ -28,5 +28,7 @@ export const departmentTopics = wordList(`
   vendite acquisti contabilita risorse~umane amministrazione commerciale
   verkoop inkoop boekhouding personeelszaken
   forsaljning inkop ekonomi salg indkob innkjop regnskab okonomi myynti osto talous
+  kundeservice kundtjanst asiakaspalvelu klantenservice kundenservice service~client service~clients atencion~al~cliente assistenza~clienti obsluga~klienta
+  eksport logistik logistiikka markkinointi marknad marknadsforing markedsforing qualitat qualitatsmanagement controlling
   sprzedaz zakupy ksiegowosc kadry
 `);

@@ -59,6 +59,14 @@ export const titleHeads = wordList(`
   prezes wiceprezes dyrektor dyrektorka kierownik kierowniczka specjalista specjalistka wlasciciel wlascicielka wspolnik przedstawiciel
   przedstawicielka inzynier doradca asystent asystentka ksiegowy ksiegowa radca adwokat architekt lekarz projektant menedzer mistrz
   handlowiec koordynator koordynatorka zastepca glowny
+  reditel reditelka jednatel jednatelka vedouci zastupce manazer manazerka ucetni mistr majitel majitelka stavbyvedouci
+  riaditel riaditelka konatel konatelka veduci zastupca uctovnik majster igazgato *igazgato ugyvezeto *vezeto *ertekesito mernok
+  administrator inginer consilier reprezentant framkvæmdastjori *stjori forstjori stiurthoir bainisteoir *voditelj direktorica
+  schrijnwerker elektricien plombier electricien boulanger boulangere patissier brasseur paysagiste jardinier jardiniere
+  elektriker elektrikerin installateur dachdecker maler fliesenleger imker winzer winzerin konditor konditorin florist floristin optiker
+  *culteur *cultrice *cultor *cultora *zuchter *zuchterin *raadgever seniorradgiver
+  carpintero fontanero electricista panadero pastelera pastelero jardinero agricultor carpinteiro eletricista padeiro pasteleiro
+  falegname idraulico elettricista panettiere pasticcere giardiniere viticoltore restaurator schilder hovenier elektromonteur
 `);
 
 /** Words that qualify a title and do not make one on their own. */
