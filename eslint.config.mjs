@@ -43,6 +43,7 @@ export default tseslint.config(
         URL: 'readonly',
         fetch: 'readonly',
         performance: 'readonly',
+        TextDecoderStream: 'readonly',
         setInterval: 'readonly',
         clearInterval: 'readonly',
         setTimeout: 'readonly',
@@ -54,7 +55,7 @@ export default tseslint.config(
   },
   {
     // What a measuring program does inside a page.
-    files: ['scripts/desk.mjs'],
+    files: ['scripts/desk.mjs', 'scripts/upload.mjs'],
     languageOptions: {
       globals: {
         window: 'readonly',
