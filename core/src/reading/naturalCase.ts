@@ -100,8 +100,8 @@ const LEGAL_CASE: Readonly<Record<string, string>> = Object.fromEntries(
     .map((form) => [form.toLowerCase(), form]),
 );
 
-/** "P.P.H.U." and "S.p.A." stay as they are. */
-const INITIALS = /^(?:\p{L}\.){2,}$/u;
+/** "P.P.H.U.", "S.p.A." and "S.Coop." stay as they are. */
+const INITIALS = /^(?:\p{L}\.){2,}$|^\p{L}\.\p{Lu}\p{Ll}+\.$/u;
 
 /** A company set in capitals or small letters in natural case; short words may be initials and stay. */
 export function naturalCompany(company: string): string {
@@ -118,9 +118,9 @@ export function naturalCompany(company: string): string {
       if (legal) return word.replace(plain, legal);
       if (INITIALS.test(word)) return word;
       if (plain.length <= 3 && !/[AEIOUYÄÖÜ]/.test(plain)) return word;
-      // "Dell'Acqua", but "Children's".
+      // "Dell'Acqua" and "Tour-Landry", but "Children's".
       return word
-        .split(/(?<=['’])(?=\p{L}{2})/u)
+        .split(/(?<=['’])(?=\p{L}{2})|(?<=-)/u)
         .map(capitalise)
         .join('');
     })

@@ -95,7 +95,8 @@ export function scoreName(candidate: Candidate, evidence: CardEvidence): RoleSco
   if (core.some((w) => /^\p{Lu}\.?$/u.test(w))) tally.add(1, 'has an initial');
   tally.add(-2.2 * count(core, (w) => titleHeads.has(w)));
   tally.add(-1.6 * count(core, (w) => tradeWords.has(w)));
-  tally.add(-1.2 * count(core, (w) => departmentHeads.has(w) || titleModifiers.has(w)));
+  const isOfFirm = (w: string) => departmentHeads.has(w) || (titleModifiers.has(w) && !nameParticles.has(w));
+  tally.add(-1.2 * count(core, isOfFirm));
   if (hasLegalForm(candidate.text)) tally.add(-3);
   tally.add(-2 * count(core, (w) => !capitalised(w) && !nameParticles.has(w)));
   tally.add(-1.5 * count(core, (w) => titleJoiners.has(w) && !nameParticles.has(w)));
@@ -184,7 +185,7 @@ const mailboxAgreement = (text: string, local: string): number => {
 
 export function scoreTitle(candidate: Candidate, evidence?: CardEvidence): RoleScore {
   const tally = new Tally();
-  const words = wordsOf(candidate.text).map((w) => w.replace(/[.:,]/g, ''));
+  const words = wordsOf(candidate.text).map((w) => w.replace(/[.:,®™]/g, ''));
   if (words.length === 0 || words.length > 10 || /[@]|\d{3}/.test(candidate.text)) return { score: -9, reasons: [] };
   const heads = count(words, (w) => titleHeads.has(w));
   if (evidence?.said?.title && foldTight(candidate.text) === evidence.said.title) tally.add(SAID, SAID_REASON);
@@ -212,7 +213,7 @@ const holdsDepartment = (text: string): boolean =>
 
 export function scoreDepartment(candidate: Candidate): RoleScore {
   const tally = new Tally();
-  const words = wordsOf(candidate.text).map((w) => w.replace(/[.:,]/g, ''));
+  const words = wordsOf(candidate.text).map((w) => w.replace(/[.:,®™]/g, ''));
   if (words.length === 0 || words.length > 6 || /[\d@]/.test(candidate.text)) return { score: -9, reasons: [] };
   if (departmentTopics.has(candidate.text)) tally.add(2.6, 'names a part of a firm');
   else if (words.some((w) => departmentHeads.has(w))) tally.add(2.4, 'names a part of a firm');

@@ -5,7 +5,7 @@ export const legalForms = wordList(`
   ltd limited llc llp lp plc inc incorporated corp corporation co company gmbh mbh ggmbh ag kg ohg ug gbr kgaa eg ek ev se
   sa sas sasu sarl eurl sci snc scop sl slu slp sau srl srls spa sapa sas scarl scrl bv nv vof cv bvba sprl asbl
   ab hb kb as asa aps ivs ks is oy oyj ky tmi ltda lda eireli epp mei sp~zoo spzoo spj sa spk zoo pty ptyltd ptd pte
-  gmbh&cokg gmbh&co soccoop soc~coop coop ehf hf
+  gmbh&cokg gmbh&co soccoop soc~coop scoop coop ehf hf
 `);
 
 /** What firms do or are; such a word speaks for a company name. */

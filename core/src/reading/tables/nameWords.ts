@@ -25,6 +25,7 @@ export const credentials = wordList(`
   ms bs aas bcom mcom bcomm bfa mfa mls mph mpa msw bed med dba dsc dlit bds pgdip hnd dipl-ing msc(eng) bsc(hons) ba(hons) hons
   realtor gri crs abr cre ccim cpm
   bpharm mpharm barch march mchem mphys mbiol bmus mdes bdes mres mlitt bth btech mtech bvetmed
+  mscsi mriai mipi
   mvb mrics frgs frsa facca cipp cchem csc drsc mciarb fciarb mbcs fbcs mrsc frsc
   m.a. b.a. jr sr ii iii iv
 `);

@@ -59,6 +59,42 @@ export const titleHeads = wordList(`
   prezes wiceprezes dyrektor dyrektorka kierownik kierowniczka specjalista specjalistka wlasciciel wlascicielka wspolnik przedstawiciel
   przedstawicielka inzynier doradca asystent asystentka ksiegowy ksiegowa radca adwokat architekt lekarz projektant menedzer mistrz
   handlowiec koordynator koordynatorka zastepca glowny
+  realtor governor trustee chaplain pastor rector bursar chiropractor osteopath podiatrist audiologist dietitian nutritionist counsellor counselor
+  coach stylist barber beautician hairdresser farrier plasterer bricklayer tiler locksmith watchmaker clockmaker engraver illustrator animator
+  copywriter composer videographer webmaster merchandiser fishmonger confectioner chocolatier barista caterer arborist horticulturist agronomist
+  beekeeper breeder actuary underwriter adjuster assessor appraiser auctioneer conveyancer mediator arbitrator investigator mayor councillor
+  ambassador consul statistician mathematician ecologist botanist archaeologist historian metallurgist cartographer draughtsman draftsman toolmaker
+  forwarder expediter diver
+  psycholog* *therapeut *therapeutin heilpraktiker* hebamme logopad* *optiker *optikerin friseur* fotograf* grafiker* redakteur* ubersetzer*
+  dolmetscher* gutachter* sachverstandige* hausmeister pfarrer* dekan* rektor* kurator* intendant* archivar* bibliothekar* forster* landwirt*
+  *wirt *wirtin steinmetz* maurer* polier schlosser* lackierer* sattler* polsterer* drechsler* buchbinder* uhrmacher* juwelier*
+  commissaire commissaire-priseur huissier expert-comptable kinesitherapeute osteopathe orthophoniste infirmier infirmiere sage-femme opticien
+  opticienne photographe graphiste journaliste traducteur traductrice interprete decorateur decoratrice fleuriste coiffeur coiffeuse traiteur
+  cuisinier cuisiniere restaurateur restauratrice hotelier hoteliere maraicher maraichere eleveur eleveuse meunier tonnelier ferronnier serrurier
+  macon carreleur peintre chauffagiste tapissier relieur horloger joaillier bijoutier conservateur conservatrice bibliothecaire archiviste
+  professeur enseignant enseignante chercheur chercheuse doyen proviseur educateur educatrice animateur animatrice courtier courtiere negociant
+  negociante geometre geometre-expert metreur dessinateur dessinatrice
+  perito perita psicologo psicologa fisioterapeuta odontologo dentista enfermero enfermera matrona logopeda optico fotografo fotografa disenador
+  disenadora periodista traductor traductora peluquero peluquera cocinero cocinera ganadero cerrajero albanil soldador mecanico tapicero relojero
+  joyero bibliotecario catedratico catedratica investigador investigadora decano educador educadora corredor tasador topografo delineante
+  aparejador procurador notario registrador interventor tesorero concejal alcalde alcaldesa
+  enfermeiro enfermeira jornalista tradutor tradutora cabeleireiro cozinheiro cozinheira serralheiro pedreiro relojoeiro joalheiro professora
+  pesquisador pesquisadora reitor reitora corretor corretora avaliador desenhista tabeliao solicitador solicitadora tesoureiro vereador prefeito
+  fisioterapista odontoiatra infermiere infermiera ostetrica logopedista ottico giornalista traduttore traduttrice arredatore arredatrice fioraio
+  parrucchiere cuoco cuoca ristoratore ristoratrice albergatore allevatore fabbro muratore saldatore meccanico tappezziere orologiaio orafo
+  gioielliere bibliotecaria professore professoressa docente ricercatore ricercatrice rettore preside educatore mediatore notaio sindaco
+  assessore revisore curatore curatrice
+  psycholoog fysiotherapeut tandarts verpleegkundige verloskundige fotograaf vormgever vertaler tolk bloemist kapper kok landbouwer imker
+  metselaar lasser *monteur stoffeerder horlogemaker bibliothecaris docent hoogleraar onderzoeker decaan *makelaar taxateur landmeter tekenaar
+  notaris deurwaarder wethouder burgemeester penningmeester secretaris voorzitter
+  psykolog sjukgymnast fysioterapeut sjukskoterska sygeplejerske sykepleier barnmorska jordmor jordemoder optiker oversaetter oversetter
+  frisor lantbrukare landmand murare murer svetsare mekaniker konservator bibliotekarie larare laerer lektor forskare forsker *maklare
+  *megler maegler vardering* lantmatare kassor ordforande styrelseordforande borgmastare
+  psykologi fysioterapeutti hammaslaakari sairaanhoitaja katilo optikko valokuvaaja toimittaja kaantaja tulkki kampaaja kokki maanviljelija
+  muurari hitsaaja mekaanikko kelloseppa kultaseppa opettaja lehtori tutkija rehtori *valittaja kirjanpitaja puheenjohtaja
+  rzeczoznawca fizjoterapeuta stomatolog pielegniarka polozna optyk grafik dziennikarz tlumacz tlumaczka fryzjer kucharz rolnik pszczelarz
+  spawacz mechanik tapicer zegarmistrz jubiler konserwator bibliotekarz nauczyciel nauczycielka wykladowca profesor dziekan posrednik geodeta
+  kosztorysant notariusz komornik radny burmistrz skarbnik sekretarz przewodniczacy
   reditel reditelka jednatel jednatelka vedouci zastupce manazer manazerka ucetni mistr majitel majitelka stavbyvedouci
   riaditel riaditelka konatel konatelka veduci zastupca uctovnik majster igazgato *igazgato ugyvezeto *vezeto *ertekesito mernok
   administrator inginer consilier reprezentant framkvæmdastjori *stjori forstjori stiurthoir bainisteoir *voditelj direktorica
