@@ -76,7 +76,9 @@ export function findAddress(lines: readonly CardLine[], country: string | undefi
   }
   if (streets.length > 0) {
     address.street = {
-      value: streets.map((s) => withSpaces(withOrdinals(s.text.replace(/^[\s,/|]+|[\s,/|]+$/g, '')))).join(', '),
+      value: streets
+        .map((s) => withArticles(withSpaces(withOrdinals(s.text.replace(/^[\s,/|]+|[\s,/|]+$/g, '')))))
+        .join(', '),
       sources: streets.map((s) => s.source),
     };
   }
@@ -125,6 +127,10 @@ function bestAnchor(lines: readonly CardLine[], country: string | undefined): An
 
 /** "2° B" is the second floor: the sign after a number in an address is that of an ordinal. */
 const withOrdinals = (street: string): string => street.replace(/(\d\.?)°(?=[\s,.]|$)/g, '$1º');
+
+/** A French article lost before its apostrophe: "rue de 'Écluse". */
+const withArticles = (street: string): string =>
+  street.replace(/(?<=(?:^|\s)(?:de|à|sur|sous|dans|par) )(?=['’]\p{L})/giu, 'l');
 
 /** The engine sometimes loses the space after a shortened word: "St.John's". */
 const withSpaces = (text: string): string => text.replace(/(?<=\p{L}\p{Ll})\.(?=\p{Lu}\p{Ll})/gu, '. ');

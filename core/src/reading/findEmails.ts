@@ -1,6 +1,8 @@
 import { parse } from 'tldts';
+import { editDistance } from './editDistance';
 import { fold } from './fold';
 import type { SourceSpan } from './proposal';
+import { freeMailDomains } from './tables/companyWords';
 import type { ReadLine } from './types';
 
 export interface FoundAddress {
@@ -13,19 +15,34 @@ export interface FoundAddress {
   source: SourceSpan;
 }
 
-const EMAIL = /[\p{L}\d][\p{L}\d._%+-]*\s?@\s?[\p{L}\d-]+(?:\s?[.,]\s?[\p{L}\d-]+)*(?:\s?\.\s?\p{L}{2,})/gu;
+const EMAIL = /[\p{L}\d][\p{L}\d._%+-]*\s?@\s?[\p{L}\d-]+(?:\s?[.,]\s?[\p{L}\d-]+)*(?:\s?\.\s?\p{L}+)/gu;
 
 /** E-mail addresses (the common form of RFC 5321 mailboxes) in printed lines; blanks beside `@` and `.` are closed up. */
-export function findEmails(lines: readonly ReadLine[]): FoundAddress[] {
-  return lines.flatMap((line, index) =>
-    [...line.text.matchAll(EMAIL)].flatMap((match) => {
+export const findEmails = (lines: readonly ReadLine[]): FoundAddress[] =>
+  mailboxesIn(lines).filter(({ domain }) => isKnownDomain(domain));
+
+/**
+ * E-mail addresses under a domain that cannot be, where one letter more, less or other makes it one that stands on the
+ * card, or a provider's of free mailboxes: "…@quayside.ft" beside www.quayside.fr.
+ * @param domains those on the card
+ */
+export function findMisspeltEmails(lines: readonly ReadLine[], domains: readonly string[]): FoundAddress[] {
+  return mailboxesIn(lines).flatMap(({ value, domain, source }): FoundAddress[] => {
+    if (isKnownDomain(domain)) return [];
+    const right = [...domains, ...freeMailDomains].find((known) => editDistance(known, domain, 1) <= 1);
+    if (!right) return [];
+    return [{ value: value.slice(0, -domain.length) + right, domain: right, repaired: true, raw: value, source }];
+  });
+}
+
+const mailboxesIn = (lines: readonly ReadLine[]): FoundAddress[] =>
+  lines.flatMap((line, index) =>
+    [...line.text.matchAll(EMAIL)].map((match) => {
       const value = toAddressLetters(match[0]).replace(/,/g, '.');
       const domain = value.slice(value.indexOf('@') + 1);
-      if (!isKnownDomain(domain)) return [];
-      return [{ value, domain, source: { line: index, from: match.index, to: match.index + match[0].length } }];
+      return { value, domain, source: { line: index, from: match.index, to: match.index + match[0].length } };
     }),
   );
-}
 
 /** Letters as they occur in addresses: an accent seen there is a misreading. */
 export const toAddressLetters = (text: string): string => fold(text.replace(/\s+/g, ''));

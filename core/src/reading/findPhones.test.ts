@@ -29,6 +29,9 @@ describe('phone numbers', () => {
     ['T O1632 96O l17', 'GB', ['+441632960117', 'work', undefined]],
     ['O (0191) 498 0419', 'GB', ['+441914980419', 'work', undefined]],
     ['O1 99 00 91 54', 'FR', ['+33199009154', 'work', undefined]],
+    ['Tel: 028 9018 0218 (24 hrs)', 'GB', ['+442890180218', 'work', undefined]],
+    ['tel./fax +48 12 344 55 10', 'PL', ['+48123445510', 'work', undefined]],
+    ['Tel. e Fax 0924 440221', 'IT', ['+390924440221', 'work', undefined]],
     ['P: +44 (0)151 49%6 0938', undefined, ['+441514960938', 'work', undefined]],
   ])('in "%s"', (text, country, expected) => expect(phonesIn(text, country)).toEqual([expected]));
 
@@ -59,6 +62,12 @@ describe('phone numbers', () => {
     'CEP 01349-468',
     'Belo Horizonte – MG, 30118-341',
     'Östra Hamngatan 95 / 411 90 Göteborg',
+    'Via Zanica, 58 - 24126 Bergamo',
+    'Postfach 11 02 44 · 89073 Ulm',
+    'FN 203871k, ATU 61284409',
+    'BE 0844.120.337',
+    'IČO: 27330442',
+    'Contribuinte n.º 501 118 440',
     '12 345',
     '1234567890123456',
     'abc1234567890',
@@ -69,6 +78,14 @@ describe('phone numbers', () => {
       ['+33199009154', 'work', undefined],
       ['+33639982107', 'mobile', undefined],
     ]);
+  });
+
+  it('of one line without a word between them are two where each part is long enough', () => {
+    expect(phonesIn('Tél. 01 99 00 91 54 / 06 39 98 21 07', 'FR').map(([value]) => value)).toEqual([
+      '+33199009154',
+      '+33639982107',
+    ]);
+    expect(phonesIn('Handy 0171 / 39 200 92', 'DE').map(([value]) => value)).toEqual(['+491713920092']);
   });
 
   it('include their label and extension in the place they came from', () => {

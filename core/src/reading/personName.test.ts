@@ -1,4 +1,4 @@
-import { naturalCompany, naturalName, naturalTitle, withAccents } from './naturalCase';
+import { naturalCompany, naturalName, naturalPlace, naturalTitle, withAccents } from './naturalCase';
 import { localPartAgreement, splitName } from './personName';
 
 describe('splitting a printed name', () => {
@@ -16,6 +16,12 @@ describe('splitting a printed name', () => {
     ['Natália Reis Martins', { country: 'BR' }, { givenName: 'Natália', familyName: 'Reis Martins' }],
     ['Emmalee James Von', { country: 'US' }, { givenName: 'Emmalee', middleName: 'James', familyName: 'Von' }],
     ['Ada Reis Martins', { local: 'ada.reismartins' }, { givenName: 'Ada', familyName: 'Reis Martins' }],
+    ['Nella Voss (she/her)', {}, { givenName: 'Nella', familyName: 'Voss' }],
+    ['DI (FH) Nella Voss', {}, { prefix: 'DI (FH)', givenName: 'Nella', familyName: 'Voss' }],
+    ['Dr Nella Voss MVB MRCVS', {}, { prefix: 'Dr', givenName: 'Nella', familyName: 'Voss', suffix: 'MVB, MRCVS' }],
+    ['Nella Voss LLB (Hons)', {}, { givenName: 'Nella', familyName: 'Voss', suffix: 'LLB (Hons)' }],
+    ['Shelby Voss, CFRE', {}, { givenName: 'Shelby', familyName: 'Voss', suffix: 'CFRE' }],
+    ['Gianluca DE SANTIS', { country: 'IT' }, { givenName: 'Gianluca', familyName: 'De Santis' }],
     ['Voss, Nella', {}, { givenName: 'Nella', familyName: 'Voss' }],
     ['Nella', {}, { familyName: 'Nella' }],
   ])('%s', (text, { country, local }: { country?: string; local?: string }, expected) => {
@@ -37,6 +43,14 @@ describe('splitting a printed name', () => {
 
 describe('natural case', () => {
   it.each([
+    ['CHALON-SUR-SAÔNE', 'Chalon-sur-Saône'],
+    ['NEWCASTLE UPON TYNE', 'Newcastle upon Tyne'],
+    ["L'ISLE-JOURDAIN", "L'Isle-Jourdain"],
+    ['ULM', 'ULM'],
+    ['Bath', 'Bath'],
+  ])('of the place %s is %s', (printed, natural) => expect(naturalPlace(printed)).toBe(natural));
+
+  it.each([
     ['NELLA O’CONNER', 'Nella O’Conner'],
     ['JULIEN MCALLISTER', 'Julien McAllister'],
     ['VON DER AHLEN', 'Von der Ahlen'],
@@ -56,6 +70,9 @@ describe('natural case', () => {
   );
 
   it.each([
+    ["IMPIANTI DELL'ACQUA S.p.A.", "Impianti Dell'Acqua S.p.A."],
+    ['P.P.H.U. BRZEZIŃSKI', 'P.P.H.U. Brzeziński'],
+    ["CEDAR CHILDREN'S MUSEUM", "Cedar Children's Museum"],
     ['STAVISTON DIAGNOSTICS, INC.', 'Staviston Diagnostics, Inc.'],
     ['LARKSPUR FOODS PLC', 'Larkspur Foods plc'],
     ['norvane pianos', 'Norvane Pianos'],

@@ -106,7 +106,7 @@ export function splitName(text: string, country?: string, localParts: readonly s
     givenName: givens[0] || undefined,
     middleName: middle.join(' ') || undefined,
     familyName: natural.slice(familyStart).join(' ') || undefined,
-    suffix: suffixes.join(', ') || undefined,
+    suffix: suffixes.join(', ').replace(', (', ' (') || undefined,
   };
 }
 

@@ -340,6 +340,10 @@ describe('proposing fields', () => {
     expect(fieldsOf(['12 Quay Road', "St.John's, NL A1C 5M2", '709-555-0126']).one('locality')).toBe("St. John's");
   });
 
+  it('gives a street its French article back', () => {
+    expect(fieldsOf(["8 rue de 'Écluse", '69002 Lyon', 'Tél. 04 99 00 12 44']).one('street')).toBe("8 rue de l'Écluse");
+  });
+
   it('sets look-alikes right inside numbers and at the beginning of words', () => {
     const card = fieldsOf(['ldella Block', 'Buyer', 'T 01632 96O l17', 'block@quay.example'], 'GB');
     expect(card.one('givenName')).toBe('Idella');

@@ -4,7 +4,7 @@ import { confidenceOf } from './confidence';
 import { crossCheck } from './crossCheck';
 import type { Draft } from './draft';
 import { findAddress, looksLikeStreet, type AddressPart, type FoundPostalAddress } from './findAddress';
-import { findEmails, registeredDomain, type FoundAddress } from './findEmails';
+import { findEmails, findMisspeltEmails, registeredDomain, type FoundAddress } from './findEmails';
 import { findPhoneCandidates, placePhone, type PhoneCandidate } from './findPhones';
 import { findWebsites, overlap } from './findWebsites';
 import { fold, foldTight } from './fold';
@@ -51,6 +51,8 @@ export function proposeFields(reading: Reading, options: ProposeOptions = {}): C
     repaired,
     emails.map((e) => e.source),
   );
+  const printedDomains = unique([...emails, ...websites].map((a) => a.domain));
+  emails.push(...findMisspeltEmails(repaired, printedDomains));
   reconcileDomains(emails, websites);
   reconcileRepeats(emails, repaired);
   const online = [...emails, ...websites].map((a) => a.source);
