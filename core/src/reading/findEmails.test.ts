@@ -25,3 +25,29 @@ describe('an address under a domain that cannot be', () => {
       'nella@harrowfield.fr',
     ]));
 });
+
+describe('an address whose sign was lost', () => {
+  it('is one where the name accounts for what stands before it', () => {
+    const [email, ...more] = emailsOf('Janessa M. Turner', 'Account Manager', 'janessa.turner a stavver.example');
+    expect(email).toMatchObject({ value: 'janessa.turner@stavver.example', sources: [{ line: 2, from: 0, to: 32 }] });
+    expect(more).toEqual([]);
+  });
+
+  it('is one where it is run together with a domain of the card', () => {
+    const lines = ['Marie Lundgren', 'Servicetekniker', 'mlundgrenbyarvane.se', 'www.yarvane.se'];
+    expect(emailsOf(...lines).map((e) => e.value)).toEqual(['mlundgren@yarvane.se']);
+    const { fields } = proposeFields(readingOf(lines));
+    expect(fields.filter((f) => f.field === 'website').map((f) => f.value)).toEqual(['yarvane.se']);
+  });
+
+  it('is a web address where the name says nothing of it', () => {
+    expect(emailsOf('Janessa Turner', 'Account Manager', 'find us a stavver.example')).toEqual([]);
+    expect(emailsOf('Nella Voss', 'www.greyarvane.se', 'www.yarvane.se')).toEqual([]);
+  });
+});
+
+it('puts a mailbox together that was read with a blank in it, by the name', () => {
+  const lines = ['Gerasimo Costantino', 'Enologo', 'E: Gerasimo. Costantino@tessitura.example'];
+  expect(emailsOf(...lines).map((e) => e.value)).toEqual(['gerasimo.costantino@tessitura.example']);
+  expect(emailsOf('Nella Voss', 'Buyer', 'Dept. voss@quay.example').map((e) => e.value)).toEqual(['voss@quay.example']);
+});

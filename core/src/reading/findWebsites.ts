@@ -3,7 +3,7 @@ import type { SourceSpan } from './proposal';
 import type { ReadLine } from './types';
 
 const WEB =
-  /(?<scheme>https?\s?[:;]\s?\/\s?\/\s?)?(?<www>www\s?[.,]\s?)?(?<host>[\p{L}\d][\p{L}\d-]*(?:\.[\p{L}\d-]+)*\s?\.\s?\p{L}{2,})(?<path>\/[\p{L}\d\-._~/%]*)?/giu;
+  /(?<scheme>https?\s?[:;]\s?\/\s?\/\s?)?(?<www>w{3,5}\s?[.,]\s?)?(?<host>[\p{L}\d][\p{L}\d-]*(?:\.[\p{L}\d-]+)*\s?\.\s?\p{L}{2,})(?<path>\/[\p{L}\d\-._~/%]*)?/giu;
 
 /** Web addresses as `host` or `host/path`, without scheme and `www.`; parts of e-mail addresses are left out. */
 export function findWebsites(lines: readonly ReadLine[], taken: readonly SourceSpan[]): FoundAddress[] {

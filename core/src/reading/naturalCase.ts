@@ -1,7 +1,7 @@
 import { fold } from './fold';
 import { withoutLegalForm } from './legalForm';
 import { nameParticles } from './tables/nameWords';
-import { titleJoiners } from './tables/titleWords';
+import { titleHeads, titleJoiners, titleModifiers } from './tables/titleWords';
 import { accentedWords } from './tables/accentedWords';
 
 export const isAllCaps = (text: string): boolean => /\p{Lu}/u.test(text) && !/\p{Ll}/u.test(text);
@@ -71,13 +71,25 @@ const SENTENCE_CASE = new Set(['FR', 'ES', 'PT', 'BR', 'IT', 'SE', 'DK', 'NO', '
  * A title's words with the accents that they are always spelled with, also where print or reading has lost
  * them: "Maitre verrier" becomes "Maître verrier".
  */
-export const withAccents = (title: string): string =>
+const withAccents = (title: string): string =>
   title.replace(/\p{L}[\p{L}\p{M}]*/gu, (word) => {
     const spelled = accentedWords.get(fold(word));
     if (!spelled || word.toLowerCase() === spelled) return word;
     if (word === word.toUpperCase()) return spelled.toUpperCase();
     return /^\p{Lu}/u.test(word) ? spelled[0]!.toUpperCase() + spelled.slice(1) : spelled;
   });
+
+const ENGLISH = new Set(['GB', 'IE', 'US', 'AU', 'NZ', 'ZA']);
+/** Marks that no English word has; it has borrowed some with others ("maître", "chargé"). */
+const NEVER_ENGLISH = /[ÄÖÜÅÑÕÃäöüåñõã]/u;
+
+/** A title with the accents that its words have, and in English without those that they do not have: "Accoünt Manager". */
+export function inSpellingOf(country: string | undefined, title: string): string {
+  const spelled = withAccents(title);
+  if (!country || !ENGLISH.has(country)) return spelled;
+  const isMisread = (word: string) => NEVER_ENGLISH.test(word) && (titleModifiers.has(word) || titleHeads.has(word));
+  return spelled.replace(/\p{L}+/gu, (word) => (isMisread(word) ? word.normalize('NFD').replace(/\p{M}/gu, '') : word));
+}
 
 /** A title or department set in capitals in natural case: sentence case where the country's language uses it. */
 export function naturalTitle(title: string, country?: string): string {

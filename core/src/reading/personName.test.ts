@@ -1,4 +1,4 @@
-import { naturalCompany, naturalName, naturalPlace, naturalTitle, withAccents } from './naturalCase';
+import { inSpellingOf, naturalCompany, naturalName, naturalPlace, naturalTitle } from './naturalCase';
 import { localPartAgreement, splitName } from './personName';
 
 describe('splitting a printed name', () => {
@@ -40,6 +40,12 @@ describe('splitting a printed name', () => {
     expect(localPartAgreement(name, local)).toBeCloseTo(expected, 1);
   });
 });
+
+it.each([
+  ['GB', 'Accoünt Manager', 'Account Manager'],
+  ['GB', 'Chargé d’affaires', 'Chargé d’affaires'],
+  ['DE', 'Verkäufer', 'Verkäufer'],
+])('a title of %s, %s, is %s', (country, read, spelled) => expect(inSpellingOf(country, read)).toBe(spelled));
 
 describe('natural case', () => {
   it.each([
@@ -90,5 +96,5 @@ describe('words that are always spelled with accents', () => {
     ['General Manager', 'General Manager'],
     ['Ingenieur', 'Ingenieur'],
     ['Værkfører', 'Værkfører'],
-  ])('%s is %s', (read, spelled) => expect(withAccents(read)).toBe(spelled));
+  ])('%s is %s', (read, spelled) => expect(inSpellingOf(undefined, read)).toBe(spelled));
 });

@@ -340,6 +340,10 @@ describe('proposing fields', () => {
     expect(fieldsOf(['12 Quay Road', "St.John's, NL A1C 5M2", '709-555-0126']).one('locality')).toBe("St. John's");
   });
 
+  it('takes no w too many into a web address', () => {
+    expect(fieldsOf(['Nella Voss', 'wwww.quayside.example']).all('website')).toEqual(['quayside.example']);
+  });
+
   it('gives a street its French article back', () => {
     expect(fieldsOf(["8 rue de 'Écluse", '69002 Lyon', 'Tél. 04 99 00 12 44']).one('street')).toBe("8 rue de l'Écluse");
   });

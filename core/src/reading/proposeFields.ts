@@ -9,11 +9,13 @@ import { findPhoneCandidates, placePhone, type PhoneCandidate } from './findPhon
 import { findWebsites, overlap } from './findWebsites';
 import { fold, foldTight } from './fold';
 import { guessCountry } from './guessCountry';
+import { takeLostAtSigns } from './lostAtSign';
 import { learnedAddress, learnedPhone, type Learned, type LearnedFirm } from './learned';
 import { FIELD_NAMES, type CardProposal, type FieldName, type FieldProposal, type SourceSpan } from './proposal';
 import { readCode, type CodeValue } from './readCode';
 import {
   dropGluedLabels,
+  joinSplitMailboxes,
   reconcileDomains,
   reconcileRepeats,
   reconcileWithCompany,
@@ -90,6 +92,8 @@ export function proposeFields(reading: Reading, options: ProposeOptions = {}): C
     evidence,
   );
   const name = chosen.roles.name?.candidate.text ?? '';
+  emails.push(...takeLostAtSigns(websites, domains, name, lines));
+  joinSplitMailboxes(emails, name, lines);
   dropGluedLabels(emails, name, lines);
   reconcileWithName(emails, name, lines);
   reconcileWithCompany([...emails, ...websites], chosen.roles.company?.candidate.text ?? '');

@@ -1,5 +1,5 @@
 import { editDistance } from './editDistance';
-import type { FoundAddress } from './findEmails';
+import { toAddressLetters, type FoundAddress } from './findEmails';
 import { domainLabel } from './companyFromDomain';
 import { asciiSpellings, foldTight } from './fold';
 import { withoutLegalForm } from './legalForm';
@@ -106,6 +106,23 @@ export function dropGluedLabels(emails: readonly FoundAddress[], name: string, l
     if (!GLUED.test(printed) || isMadeOf(name, local) || !isMadeOf(name, local.slice(1))) continue;
     email.raw ??= email.value;
     email.value = email.value.slice(1);
+    email.repaired = true;
+  }
+}
+
+/** The first part of a mailbox that a blank stands behind: "Gerasimo. Costantino@". */
+const SPLIT_OFF = /(?<![\p{L}\d])(\p{L}[\p{L}\d]*[._-])\s$/u;
+
+/** Puts the two parts of a mailbox together that was read with a blank in it, where the name accounts for both. */
+export function joinSplitMailboxes(emails: readonly FoundAddress[], name: string, lines: readonly ReadLine[]): void {
+  for (const email of emails) {
+    const before = SPLIT_OFF.exec(lines[email.source.line]!.text.slice(0, email.source.from));
+    const local = email.value.slice(0, email.value.indexOf('@'));
+    const whole = before && toAddressLetters(before[1]! + local);
+    if (!whole || !isMadeOf(name, whole)) continue;
+    email.raw ??= email.value;
+    email.value = whole + email.value.slice(local.length);
+    email.source = { ...email.source, from: before.index };
     email.repaired = true;
   }
 }

@@ -20,6 +20,17 @@ test.each([
   expect(repairLine(readingOf([read]).lines[0]!).text).toBe(expected),
 );
 
+test.each([
+  ['Julien MeAllister', 'Julien McAllister'],
+  ['Menuiserie Saguenay ltée', 'Menuiserie Saguenay ltée'],
+  ['Québec (Québec) G1R 2S5', 'Québec (Québec) G1R 2S5'],
+  ['Mercer Street', 'Mercer Street'],
+])('%s is read as %s', (read, expected) => expect(repairLine(readingOf([read]).lines[0]!).text).toBe(expected));
+
+test('a Canadian code stays one where the engine also saw a letter for its last digit', () => {
+  expect(repairLine(lineWith('NL A1C 7G5', { 9: 'S' })).text).toBe('NL A1C 7G5');
+});
+
 describe('the letters of a British code', () => {
   it('are set right where the engine saw them too', () => {
     expect(repairLine(lineWith('Saltby PE5 900', { 12: 'Q', 13: 'Q' })).text).toBe('Saltby PE5 9QQ');

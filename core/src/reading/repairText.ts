@@ -18,6 +18,9 @@ const NUMBER_LIKE =
 const L_FOR_I =
   /(?<![\p{L}\d@._-])l(?!(?:tée?|td|tda|lc|lp|da)(?!\p{L}))(?=[bcdfghjkmnpqrstvwxz]\p{Ll}*(?![\p{L}\d@._-]))/gu;
 
+/** "MeAllister": no name goes on with a capital after Me. */
+const E_FOR_C = /(?<=(?<!\p{L})M)e(?=\p{Lu}\p{Ll}{2})/gu;
+
 /** What a French article before a vowel was read as: "rue de I'Écluse". */
 const ELISION = /(?<=(?<!\p{L})(?:de|à|sur|sous|dans|par) )[I|1](?=['’`]\p{L})/giu;
 
@@ -25,9 +28,9 @@ const ELISION = /(?<=(?<!\p{L})(?:de|à|sur|sous|dans|par) )[I|1](?=['’`]\p{L}
 const CANADIAN_CODE = /(?<![\p{L}\d])([A-CEGHJ-NPR-TVXY])([\dOIlS])([A-Z] ?)([\dOIlS])([A-Z])([\dOIlS])(?![\p{L}\d])/gu;
 const BRITISH_CODE = /(?<=(?<![\p{L}\d])[A-Z]{1,2}\d[A-Z\d]? )[OIlS](?=[ABD-HJLNP-UW-Z]{2}(?![\p{L}\d]))/gu;
 
-/** Where the last two of a British code, which are letters, were read with a digit. */
+/** Where the last two of a British code, which are letters, were read with a digit; "A1C 7G5" is a Canadian one. */
 const BRITISH_LETTERS =
-  /(?<=(?<![\p{L}\d])[A-Z]{1,2}\d[A-Z\d]? \d)(?=[A-Z]?\d)[\dABD-HJLNP-UW-Z]{2}(?![\p{L}\d])(?! ?\d)/gu;
+  /(?<=(?<![\p{L}\d])[A-Z]{1,2}\d[A-Z\d]? \d)(?!(?<=(?<![\p{L}\d])[A-CEGHJ-NPR-TVXY]\d[A-Z] \d)[A-Z]\d(?![\p{L}\d]))(?=[A-Z]?\d)[\dABD-HJLNP-UW-Z]{2}(?![\p{L}\d])(?! ?\d)/gu;
 const IN_BRITISH_CODE = /^[ABD-HJLNP-UW-Z]$/;
 
 const LETTER_FOR: Record<string, string> = { 0: 'o', 1: 'l', 3: 'z', 5: 's', 8: 'B' };
@@ -49,6 +52,7 @@ export function repairLine(line: ReadLine): ReadLine {
     .replace(BRITISH_CODE, digit)
     .replace(BRITISH_LETTERS, (pair, at: number) => britishLetters(pair, line.characters.slice(at, at + pair.length)))
     .replace(L_FOR_I, 'I')
+    .replace(E_FOR_C, 'c')
     .replace(ELISION, 'l')
     .replace(DIGIT_IN_WORD, (word, at: number) => lettersOnly(word, line.characters.slice(at, at + word.length)));
   return text === line.text ? line : { ...line, text };

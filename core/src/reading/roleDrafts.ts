@@ -8,7 +8,7 @@ import { learnedCompany, type Learned } from './learned';
 import { hasLegalForm, withoutLegalForm } from './legalForm';
 import { splitMerged } from './mergedLetters';
 import { misreadTitle } from './misreadTitle';
-import { naturalCompany, naturalTitle, withAccents } from './naturalCase';
+import { inSpellingOf, naturalCompany, naturalTitle } from './naturalCase';
 import { splitName } from './personName';
 import type { RunnerUp, SourceSpan } from './proposal';
 
@@ -80,7 +80,7 @@ export function titleDrafts({ roles, runnersUp }: ChosenRoles, { country }: Role
   return (['title', 'department'] as const).flatMap((field): Draft[] => {
     const chosen = roles[field];
     if (!chosen) return [];
-    const clean = (text: string) => naturalTitle(withAccents(text.replace(/[\s,;|·]+$/, '')), country);
+    const clean = (text: string) => naturalTitle(inSpellingOf(country, text.replace(/[\s,;|·]+$/, '')), country);
     const rivals = field === 'title' ? runnersUp.title : [];
     const value = clean(chosen.candidate.text);
     const misread = misreadTitle(value);
