@@ -72,7 +72,7 @@ const isCredential = (word: string, behindComma = false): boolean => {
 
 /** Capitals behind the comma of a name that is not set in capitals, and a profession in short: "CFRE", "ing.". */
 const isLikeCredential = (word: string): boolean =>
-  /^(?:\p{Lu}\.?){2,6}$/u.test(word) || /^(?:ing|arch|dipl|med)\.$/.test(word);
+  (/^(?:\p{Lu}\.?){2,6}$/u.test(word) && !givenNames.has(word)) || /^(?:ing|arch|dipl|med)\.$/.test(word);
 
 /** Capitals without a vowel are no name: "MVB". */
 const UNSPEAKABLE = /^(?:[BCDFGHJKLMNPQRSTVWXZ]\.?){3,6}$/;
