@@ -11,6 +11,7 @@ import {
   type CardEvidence,
   type RoleScore,
 } from './roleScores';
+import { hasTitleWord } from './hasTitleWord';
 import { isMadeOf, nameParts } from './personName';
 import { ownerLabel } from './tables/labels';
 import { nameParticles } from './tables/nameWords';
@@ -157,8 +158,7 @@ function behindOwnerLabel(line: CardLine): CardLine[] {
 /** "Rasmus Ahlgren, VD": what stands before the comma, and the position behind it. */
 function nameAndTitle(line: CardLine): CardLine[] {
   const [before = '', behind, ...more] = line.text.split(/,\s+/);
-  const holdsTitle = (text: string) => text.split(/\s+/).some((word) => titleHeads.has(word));
-  if (behind === undefined || more.length > 0 || holdsTitle(before) || !holdsTitle(behind)) return [];
+  if (behind === undefined || more.length > 0 || hasTitleWord(before) || !hasTitleWord(behind)) return [];
   return cutLine(line, [{ from: before.length, to: line.text.length - behind.length }]);
 }
 

@@ -1,7 +1,7 @@
 import { asciiSpellings, fold, foldTight } from './fold';
+import { hasTitleWord } from './hasTitleWord';
 import { isAllCaps, naturalName } from './naturalCase';
 import { ambiguousPrefixes, credentials, givenNames, nameParticles, namePrefixes } from './tables/nameWords';
-import { titleHeads } from './tables/titleWords';
 
 export interface PersonName {
   prefix?: string;
@@ -37,12 +37,10 @@ export function nameParts(text: string): NameParts {
   const isBehind = (word: string) => isCredential(word, true) || (mixedCase && isLikeCredential(word));
   if (behind.length > 0 && behind.every((part) => isCredential(part) || part.split(/\s+/).every(isBehind)))
     suffixes.push(...behind.map(inCapitals));
-  else if (behind.length === 1 && words.length <= 2 && prefixes.length === 0 && !hasTitle(behind[0]!))
+  else if (behind.length === 1 && words.length <= 2 && prefixes.length === 0 && !hasTitleWord(behind[0]!))
     words.unshift(...behind[0]!.split(/\s+/));
   return { prefixes, core: words, suffixes };
 }
-
-const hasTitle = (text: string): boolean => text.split(/\s+/).some((word) => titleHeads.has(word));
 
 function isPrefix(word: string, words: readonly string[]): boolean {
   const key = plain(word);

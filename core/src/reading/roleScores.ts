@@ -1,6 +1,7 @@
 import type { CardLine } from './cardLine';
 import { domainAgreement, isFreeMail } from './companyFromDomain';
 import { fold, foldTight } from './fold';
+import { hasTitleWord } from './hasTitleWord';
 import { hasLegalForm, withoutLegalForm } from './legalForm';
 import { isLikeCompany } from './learned';
 import { looksLikeStreet } from './findAddress';
@@ -76,7 +77,6 @@ function proseLevel(text: string): number {
 
 const capitalised = (word: string): boolean => /^\P{L}*\p{Lu}/u.test(word);
 const relativeHeight = (c: Candidate): number => Math.max(...c.lines.map((l) => l.relativeHeight));
-const hasTitleWord = (text: string): boolean => wordsOf(text).some((w) => titleHeads.has(w.replace(/[.:]/g, '')));
 
 export function scoreName(candidate: Candidate, evidence: CardEvidence): RoleScore {
   const tally = new Tally();
