@@ -233,7 +233,8 @@ function togetherness(name: Chosen | undefined, title: Chosen | undefined, compa
     const first = title.candidate.lines[0]!;
     const gap = first.top - last.bottom;
     const near = gap > -0.8 * last.height && gap < 1.6 * Math.max(last.height, first.height);
-    if (near && sharesColumn(last, first, 1.5 * last.height))
+    if (last.index === first.index) bonus += UNDER_THE_NAME;
+    else if (near && sharesColumn(last, first, 1.5 * last.height))
       bonus += gap < 0.7 * last.height ? UNDER_THE_NAME : BELOW_THE_NAME;
     else if (first.top < last.top) bonus -= 0.5;
   }

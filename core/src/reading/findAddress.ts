@@ -214,14 +214,16 @@ const isBrazilianTownBehind = ({ form, before, after }: Anchor): boolean =>
 /** Where a name in brackets behind a town is its province; in German towns it is part of the name: "Halle (Saale)". */
 const PROVINCE_IN_BRACKETS = new Set(['ES', 'IT', 'PT', 'FR', 'CA', 'BE']);
 
-/** "Torino (TO)", "Vila-real (Castellón)" and "Curitiba/PR" are towns with their province. */
+/** "Torino (TO)", "Cremona CR", "Vila-real (Castellón)" and "Curitiba/PR" are towns with their province. */
 function withoutProvince(address: FoundPostalAddress, town: Piece, country: string | undefined): AddressPart {
   const province = PROVINCE_IN_BRACKETS.has(country ?? '') ? /[A-Z]{2}|\p{Lu}\p{L}[\p{L} .’'-]+/u : /[A-Z]{2}/u;
-  const pattern = `^(?<town>.+?)\\s*(?:\\((?<province>${province.source})\\)|\\/(?<state>[A-Z]{2}))$`;
+  const bare = country === 'IT' ? '|\\s(?<bare>[A-Z]{2})' : '';
+  const pattern = `^(?<town>.+?)(?:\\s*(?:\\((?<province>${province.source})\\)|\\/(?<state>[A-Z]{2}))${bare})$`;
   const match = new RegExp(pattern, 'u').exec(town.text);
   if (!match)
     return { value: naturalPlace(withSpaces(town.text.replace(/\s+cedex(?:\s+\d+)?$/i, ''))), sources: [town.source] };
-  address.region ??= { value: (match.groups!.province ?? match.groups!.state)!, sources: [town.source] };
+  const { province: inBrackets, state, bare: behind } = match.groups!;
+  address.region ??= { value: (inBrackets ?? state ?? behind)!, sources: [town.source] };
   return { value: naturalPlace(match.groups!.town!), sources: [town.source] };
 }
 

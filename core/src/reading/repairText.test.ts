@@ -22,6 +22,7 @@ test.each([
 
 test.each([
   ['Julien MeAllister', 'Julien McAllister'],
+  ['JULIEN MeALLISTER', 'JULIEN McALLISTER'],
   ['Menuiserie Saguenay ltée', 'Menuiserie Saguenay ltée'],
   ['Québec (Québec) G1R 2S5', 'Québec (Québec) G1R 2S5'],
   ['Mercer Street', 'Mercer Street'],

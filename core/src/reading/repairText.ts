@@ -19,7 +19,7 @@ const L_FOR_I =
   /(?<![\p{L}\d@._-])l(?!(?:tée?|td|tda|lc|lp|da)(?!\p{L}))(?=[bcdfghjkmnpqrstvwxz]\p{Ll}*(?![\p{L}\d@._-]))/gu;
 
 /** "MeAllister": no name goes on with a capital after Me. */
-const E_FOR_C = /(?<=(?<!\p{L})M)e(?=\p{Lu}\p{Ll}{2})/gu;
+const E_FOR_C = /(?<=(?<!\p{L})M)e(?=\p{Lu}\p{L}{2})/gu;
 
 /** What a French article before a vowel was read as: "rue de I'Écluse". */
 const ELISION = /(?<=(?<!\p{L})(?:de|à|sur|sous|dans|par) )[I|1](?=['’`]\p{L})/giu;

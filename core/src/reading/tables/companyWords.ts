@@ -23,6 +23,30 @@ export const tradeWords = wordList(`
   doors cycles bikes boats marine yachts boatyard shipyard harbour aviation motors auto automotive garage tyres
   *bau *metallbau metallbau spedition *spedition aufzuge *aufzuge *technik *werk *werke werke *werkstatt *handel handel *druck druckerei *druckerei brauerei *brauerei backerei *backerei
   molkerei kellerei weingut tischlerei schreinerei gartnerei verlag *verlag klinik praxis apotheke kanzlei *system *systeme maschinenbau anlagenbau gebruder sohne
+  school museum theatre gallery tavern florist landscapes landscaping stables kennels surgery physiotherapy ferries tours travel lettings roasters
+  chocolates confectionery bookshop cleaners laundry tailoring clothing apparel footwear leather saddlery ironworks locksmiths removals couriers
+  signs graphics films productions events weddings hire rentals groundworks civils scaffolding fencing paving driveways windows conservatories
+  kitchens bathrooms interiors furniture upholstery carpets flooring biomass recycling pumps filtration controls sensors optics lasers precision
+  castings forgings fasteners bearings valves cables mouldings plastics rubber polymers coatings paints adhesives chemicals fertilisers grain
+  winzerhof bauernhof reiterhof biohof gasthof gasthaus hofladen *residenz residenz pflegeheim kita schule *schule hochschule universitat theater
+  galerie buchhandlung optik fahrschule *praxis hausverwaltung immobilien versicherungen *kanzlei ingenieurburo architekturburo planungsburo
+  fahrrader velos konditorei metzgerei fleischerei imkerei baumschule sagewerk zimmerei dachdeckerei malerbetrieb elektro sanitar heizung
+  stadtwerke verein stiftung genossenschaft *genossenschaft
+  ferme garage pharmacie librairie ecole moulin brulerie patisserie chocolaterie savonnerie tonnellerie ebenisterie serrurerie plomberie chauffage
+  paysages jardins pepinieres scierie marbrerie poterie cordonnerie bijouterie horlogerie optique agence groupe societe compagnie entreprise
+  huitres balades
+  marmoles canteras ferreteria carpinteria cerrajeria pasteleria cafeteria restaurante libreria galeria museo escuela colegio tienda finca
+  hacienda almazara viveros graficas electricidad fontaneria reformas muebles optica joyeria relojeria grupo compania cooperativa
+  carpintaria serralharia pastelaria livraria museu escola loja herdade adega azeites viveiros tipografia grafica eletricidade joalharia
+  companhia imobiliaria condominios madeireira construtora
+  bottega osteria trattoria pizzeria gelateria pasticceria agriturismo podere fattoria falegnameria sartoria oreficeria liuteria enoteca
+  salumificio frantoio oleificio pastificio lanificio ristorante albergo autofficina carrozzeria impresa ditta impianti olearia
+  verhuur makelaardij schildersbedrijf hoveniersbedrijf kwekerij slagerij boekhandel praktijk apotheek autobedrijf rijschool jachtwerf *jachtbouw
+  schrijnwerkerij timmerbedrijf adviesbureau ingenieursbureau stichting vereniging cooperatie
+  *skole *skola *skule koreskole entreprenor sjotransport rederi hotell restaurang kafe bokhandel galleri klinik mottagning apotek bilverkstad
+  trafikskola batbyggeri fiskeeksport belysning glasbruk malerfirma gartneri planteskole
+  *toimisto ravintola kahvila koulu museo apteekki kauppa huolto korjaamo veneet puutarha
+  winnica restauracja kawiarnia szkola muzeum galeria apteka sklep hurtownia warsztat zaklady meble cukiernia kancelaria wyceny przetwory
   etude notariat bufete despacho asesoria gestoria notaria estudio atelier cerveceria confiteria farmacia ferreteria imprenta
   toitures menuiserie imprimerie vignobles vins domaine chateau fonderie verrerie couverture transports ateliers etablissements ets cabinet maison fromagerie laiterie boulangerie brasserie freres fils
   bodegas vinos talleres hermanos hijos maderas transportes construcciones ceramicas frutas quesos panaderia clinica

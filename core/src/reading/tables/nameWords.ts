@@ -82,4 +82,9 @@ export const givenNames = wordList(`
   waclaw waldemar wallace walburga walther wanja warren wayne weronika wendel wenche wendelin wendell wenzel wesley wibke wieland wieslaw wieslawa wiebke wiktor wiktoria wilbert wilbur wilf wilfred wilfredo wilfrid wilhelmina wilhelmine wilko willi willibald willy wilma winfried winifred winston wladyslaw wolfram wouter wulf
   xabier xaver xenia xiomara ximena xuan yana yannis yara yasmin yasmine yasin yasuko yngve yohann yolande yoann yorick yuki yuri yuriko yusuf yvan yvette yvon
   zach zachary zahra zaida zane zara zdenek zdenka zdzislaw zeljko zeno zenon zeynep zita ziva zlata zofie zoltan zora zoran zsofia zsuzsanna zygmunt
+  isidor ljiljana marijana snezana dragan nikola jovan jovana vesna biljana slobodan mirjana ljubica tomislav zvonimir hrvoje matija luka petar stjepan josip
+  fatma hatice elif murat huseyin okan serkan tolga burak emrah volkan amara chidi chinedu ngozi ifeoma emeka kofi abena femi tunde ravi neha pooja lakshmi
+  anand arjun deepa meera sunita takashi hiroko kenta yumi naoko mariama ousmane mamadou awa ayodele obafemi thandeka sipho nomsa lerato
+  quirin korbinian vinzenz leopoldine annegret friedemann gundula hartwig kunigunde ottokar ortrud reinhild roswitha traudel wendelgard
+  clementine henrietta cordelia araminta barnaby rupert tarquin jemima tamsin perdita rufus orson ignatius euphemia
 `);

@@ -59,6 +59,8 @@ export const titleHeads = wordList(`
   prezes wiceprezes dyrektor dyrektorka kierownik kierowniczka specjalista specjalistka wlasciciel wlascicielka wspolnik przedstawiciel
   przedstawicielka inzynier doradca asystent asystentka ksiegowy ksiegowa radca adwokat architekt lekarz projektant menedzer mistrz
   handlowiec koordynator koordynatorka zastepca glowny
+  *leitung leitung guide* *beheerder *beheerster apoderado apoderada *laerer *larare *kasvattaja *opettaja sommelierka harbourmaster master sindico sindica
+  liutaio liutaia *instruktor instruktor instructeur instructrice moniteur monitrice
   realtor governor trustee chaplain pastor rector bursar chiropractor osteopath podiatrist audiologist dietitian nutritionist counsellor counselor
   coach stylist barber beautician hairdresser farrier plasterer bricklayer tiler locksmith watchmaker clockmaker engraver illustrator animator
   copywriter composer videographer webmaster merchandiser fishmonger confectioner chocolatier barista caterer arborist horticulturist agronomist
