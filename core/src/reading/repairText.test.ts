@@ -53,6 +53,13 @@ describe('the letters of a British code', () => {
   ])('are left alone: %s', (_, text, others) => expect(repairLine(lineWith(text, others)).text).toBe(text));
 });
 
+test.each([
+  ['SE', 'Marcus Äberg', 'Marcus Åberg'],
+  ['SE', 'SVEN ÄKERLUND', 'SVEN ÅKERLUND'],
+  ['SE', 'Ängelholm', 'Ängelholm'],
+  ['DE', 'Äberg', 'Äberg'],
+])('in %s %s is %s', (country, read, right) => expect(repairAccents(lineWith(read, {}), country).text).toBe(right));
+
 describe('an accented letter that is not the country’s own', () => {
   it.each([
     ['SE', 'Gôteborg', 'ö', 'Göteborg'],

@@ -1,4 +1,5 @@
 import { fold } from './fold';
+import { ringWords } from './tables/accentedWords';
 import { isAtHome, isForeign, usualAccents } from './tables/alphabets';
 import type { ReadCharacter, ReadLine } from './types';
 
@@ -86,7 +87,8 @@ function lettersOnly(word: string, characters: readonly ReadCharacter[]): string
 /**
  * Sets right accented letters that no language of the card's country uses ("Hafenbrău"), and doubtful ones that are
  * not its own ("Gôteborg" in Sweden): the engine's next best reading of the same letter that is at home there, else the
- * country's usual accent, else the bare letter. Every character keeps its place.
+ * country's usual accent, else the bare letter. So with the ring of Å in Scandinavian names. Every character keeps its
+ * place.
  */
 export function repairAccents(
   line: ReadLine,
@@ -102,8 +104,15 @@ export function repairAccents(
       ? ownLetter(letter, character, country)
       : letter;
   });
-  return text.join('') === line.text ? line : { ...line, text: text.join('') };
+  const repaired = SCANDINAVIA.has(country ?? '') ? text.join('').replace(UMLAUT_FIRST, withRing) : text.join('');
+  return repaired === line.text ? line : { ...line, text: repaired };
 }
+
+const SCANDINAVIA = new Set(['SE', 'NO', 'DK', 'FI']);
+const UMLAUT_FIRST = /(?<!\p{L})[ÄÀÁÂÃ]\p{L}+/gu;
+
+/** In small or condensed capitals the ring of Å looks like two dots: "Äberg". */
+const withRing = (word: string): string => (ringWords.has(word) ? `Å${word.slice(1)}` : word);
 
 /** The accent itself was seen: a letter of the country's own with one, or what was read. */
 function ownLetter(letter: string, { alternatives }: ReadCharacter, country: string | undefined): string {

@@ -1,4 +1,5 @@
 import { fold } from '../fold';
+import { wordList } from './wordList';
 
 /**
  * Words of positions and departments that are always spelled with accents, in French, Portuguese, Spanish,
@@ -50,3 +51,9 @@ const spellings = (words: string): ReadonlyMap<string, string> =>
 
 export const accentedWords = spellings(WORDS);
 export const perhapsAccentedWords = spellings(WORDS + ELSEWHERE);
+
+/** Names and places of Scandinavia that begin with Å, without it; none of them is a name with Ä in its place. */
+export const ringWords = wordList(`
+  aberg akerlund akerberg akerman akerstrom akerblom akesson ahlen ahlin ahlund ahman ahs ake asa ase asberg asbrink aslund astrom astrand
+  ashild asmund aslaug age agot agren alund anas angstrom akervall akerstedt arhus alborg alesund aland arsta amal akersberga agard aseda
+`);
