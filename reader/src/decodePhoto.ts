@@ -7,13 +7,13 @@ import { sniffPhoto } from './sniffPhoto';
 
 /** A decoded photograph. */
 export interface Photo extends Pixels {
-  /** ICC profile of its colours, unless they are sRGB. */
+  /** ICC profile of its colours, where the file brings one; without one they are sRGB. */
   colourProfile?: Uint8Array;
 }
 
 /**
- * Decodes a photograph upright (EXIF orientation applied) to 8-bit RGB on white ground. Colours of another profile are
- * left as they are, which reading does not mind: to convert 12 megapixels takes four times as long as to decode them.
+ * Decodes a photograph upright (EXIF orientation applied) to 8-bit RGB on white ground. Colours with a profile are left
+ * as they are, which reading does not mind: to convert 12 megapixels takes four times as long as to decode them.
  * @throws UnreadablePhoto when it is not a picture, too large, or damaged
  */
 export async function decodePhoto(bytes: Uint8Array): Promise<Photo> {

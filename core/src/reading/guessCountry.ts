@@ -18,48 +18,18 @@ const WEIGHT = {
   words: 1.2,
 } as const;
 
-const DOMAIN_COUNTRIES: Readonly<Record<string, string>> = {
-  uk: 'GB',
-  ie: 'IE',
-  us: 'US',
-  ca: 'CA',
-  au: 'AU',
-  de: 'DE',
-  at: 'AT',
-  ch: 'CH',
-  fr: 'FR',
-  be: 'BE',
-  nl: 'NL',
-  es: 'ES',
-  pt: 'PT',
-  it: 'IT',
-  se: 'SE',
-  dk: 'DK',
-  no: 'NO',
-  fi: 'FI',
-  pl: 'PL',
-  br: 'BR',
-  cz: 'CZ',
-  sk: 'SK',
-  hu: 'HU',
-  ro: 'RO',
-  hr: 'HR',
-  si: 'SI',
-  lu: 'LU',
-  li: 'LI',
-  is: 'IS',
-  ee: 'EE',
-  lv: 'LV',
-  lt: 'LT',
-  gr: 'GR',
-  tr: 'TR',
-  nz: 'NZ',
-  za: 'ZA',
-  mx: 'MX',
-  jp: 'JP',
-  cn: 'CN',
-  in: 'IN',
-};
+/** Endings of domains that speak for their country; all but one are its ISO 3166 code (IANA root zone). */
+const COUNTRY_ENDINGS = new Set(
+  'uk ie us ca au de at ch fr be nl es pt it se dk no fi pl br cz sk hu ro hr si lu li is ee lv lt gr tr nz za mx jp cn in'.split(
+    ' ',
+  ),
+);
+
+function countryOfDomain(domain: string): string | undefined {
+  const ending = domain.slice(domain.lastIndexOf('.') + 1);
+  if (!COUNTRY_ENDINGS.has(ending)) return undefined;
+  return ending === 'uk' ? 'GB' : ending.toUpperCase();
+}
 
 /** Countries of a calling code (ITU-T E.164), the one with most numbers first. */
 const CALLING_CODES: Readonly<Record<string, readonly string[]>> = {
@@ -133,7 +103,7 @@ export function guessCountry(
     if (bare) bare.forEach((country) => vote(country, WEIGHT.barePostcode));
     else vote(form.country, WEIGHT.telltalePostcode);
   }
-  for (const domain of domains) vote(DOMAIN_COUNTRIES[domain.slice(domain.lastIndexOf('.') + 1)], WEIGHT.domainEnding);
+  for (const domain of domains) vote(countryOfDomain(domain), WEIGHT.domainEnding);
   for (const printed of [...phones.map((p) => p.printed), ...saidNumbers]) {
     const number = parsePhoneNumberFromString(printed.replace(/\(0\)/, '').replace(/^00/, '+'));
     for (const [i, country] of (CALLING_CODES[number?.countryCallingCode ?? ''] ?? []).entries()) {

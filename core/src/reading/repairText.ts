@@ -29,9 +29,10 @@ const ELISION = /(?<=(?<!\p{L})(?:de|à|sur|sous|dans|par) )[I|1](?=['’`]\p{L}
 const CANADIAN_CODE = /(?<![\p{L}\d])([A-CEGHJ-NPR-TVXY])([\dOIlS])([A-Z] ?)([\dOIlS])([A-Z])([\dOIlS])(?![\p{L}\d])/gu;
 const BRITISH_CODE = /(?<=(?<![\p{L}\d])[A-Z]{1,2}\d[A-Z\d]? )[OIlS](?=[ABD-HJLNP-UW-Z]{2}(?![\p{L}\d]))/gu;
 
-/** Where the last two of a British code, which are letters, were read with a digit; "A1C 7G5" is a Canadian one. */
+/** Where the last two of a British code, which are letters, were read with a digit. */
 const BRITISH_LETTERS =
-  /(?<=(?<![\p{L}\d])[A-Z]{1,2}\d[A-Z\d]? \d)(?!(?<=(?<![\p{L}\d])[A-CEGHJ-NPR-TVXY]\d[A-Z] \d)[A-Z]\d(?![\p{L}\d]))(?=[A-Z]?\d)[\dABD-HJLNP-UW-Z]{2}(?![\p{L}\d])(?! ?\d)/gu;
+  /(?<=(?<![\p{L}\d])[A-Z]{1,2}\d[A-Z\d]? \d)(?=[A-Z]?\d)[\dABD-HJLNP-UW-Z]{2}(?![\p{L}\d])(?! ?\d)/gu;
+const ENDS_IN_CANADIAN_CODE = /(?<![\p{L}\d])[A-CEGHJ-NPR-TVXY]\d[A-Z] \d[A-Z]\d$/u;
 const IN_BRITISH_CODE = /^[ABD-HJLNP-UW-Z]$/;
 
 const LETTER_FOR: Record<string, string> = { 0: 'o', 1: 'l', 3: 'z', 5: 's', 8: 'B' };
@@ -51,7 +52,11 @@ export function repairLine(line: ReadLine): ReadLine {
     .replace(NUMBER_LIKE, (run) => [...run].map(digit).join(''))
     .replace(CANADIAN_CODE, canadianCode)
     .replace(BRITISH_CODE, digit)
-    .replace(BRITISH_LETTERS, (pair, at: number) => britishLetters(pair, line.characters.slice(at, at + pair.length)))
+    .replace(BRITISH_LETTERS, (pair, at: number, whole: string) =>
+      ENDS_IN_CANADIAN_CODE.test(whole.slice(0, at + pair.length))
+        ? pair
+        : britishLetters(pair, line.characters.slice(at, at + pair.length)),
+    )
     .replace(L_FOR_I, 'I')
     .replace(E_FOR_C, 'c')
     .replace(ELISION, 'l')

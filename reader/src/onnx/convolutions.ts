@@ -22,7 +22,7 @@ export const channelsOf = (graph: Graph, convolution: OnnxNode): number =>
 /** What a step of another kind does to each channel by itself, when that is no more than to scale and to shift it. */
 export function affineOf(graph: Graph, node: OnnxNode, channels: number): Affine | undefined {
   if (node.opType === 'BatchNormalization') return normalization(graph, node);
-  const number = node.input.map((name) => graph.scalar(name)).find((value) => value !== undefined);
+  const number = graph.scalarOf(node);
   if (number === undefined) return undefined;
   if (node.opType === 'Mul') return affine(channels, number, 0);
   return node.opType === 'Add' ? affine(channels, 1, number) : undefined;

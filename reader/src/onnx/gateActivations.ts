@@ -38,12 +38,12 @@ function hardSwishAt(graph: Graph, clip: OnnxNode): HardSwish | undefined {
   let scale = 1;
   let shift = 0;
   const times = graph.onlyUserOf(quotient);
-  if (times?.opType === 'Mul' && scalarOf(graph, times) !== undefined) {
-    scale = scalarOf(graph, times)!;
+  if (times?.opType === 'Mul' && graph.scalarOf(times) !== undefined) {
+    scale = graph.scalarOf(times)!;
     steps.push(times);
     const add = graph.onlyUserOf(times);
-    if (add?.opType === 'Add' && scalarOf(graph, add) !== undefined) {
-      shift = scalarOf(graph, add)!;
+    if (add?.opType === 'Add' && graph.scalarOf(add) !== undefined) {
+      shift = graph.scalarOf(add)!;
       steps.push(add);
     }
   }
@@ -78,6 +78,3 @@ function clipped(graph: Graph, like: OnnxNode, input: string, output: string, [m
   }
   return step('Clip', [input], output, [floatAttribute('min', min), floatAttribute('max', max)]);
 }
-
-const scalarOf = (graph: Graph, node: OnnxNode): number | undefined =>
-  node.input.map((name) => graph.scalar(name)).find((value) => value !== undefined);

@@ -34,6 +34,11 @@ export class Graph {
     return constant?.values.length === 1 ? constant.values[0] : undefined;
   }
 
+  /** The single number among what a step takes. */
+  scalarOf(node: OnnxNode): number | undefined {
+    return node.input.map((name) => this.scalar(name)).find((value) => value !== undefined);
+  }
+
   producerOf(name: string): OnnxNode | undefined {
     return this.graph.node.find((node) => node.output.includes(name));
   }
@@ -94,13 +99,11 @@ export const attributeOf = (node: OnnxNode, name: string): OnnxAttribute | undef
   node.attribute.find((attribute) => attribute.name === name);
 
 /** AttributeProto.AttributeType. */
-const TYPES = { FLOAT: 1, INT: 2, STRING: 3, INTS: 7 } as const;
+const TYPES = { FLOAT: 1, INT: 2, INTS: 7 } as const;
 
 export const floatAttribute = (name: string, f: number) => ({ name, type: TYPES.FLOAT, f }) as OnnxAttribute;
 export const intAttribute = (name: string, i: number) => ({ name, type: TYPES.INT, i }) as OnnxAttribute;
 export const intsAttribute = (name: string, ints: number[]) => ({ name, type: TYPES.INTS, ints }) as OnnxAttribute;
-export const stringAttribute = (name: string, text: string) =>
-  ({ name, type: TYPES.STRING, s: new TextEncoder().encode(text) }) as unknown as OnnxAttribute;
 
 export const step = (opType: string, input: string[], output: string, attribute: OnnxAttribute[] = []): OnnxNode => ({
   opType,
