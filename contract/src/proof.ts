@@ -18,7 +18,7 @@ export const ReadLine = z.object({
   quad: QuadShape,
   characters: z.array(ReadCharacter),
   confidence: z.number(),
-  icon: z.enum(['mobile']).optional(),
+  icon: z.enum(['mobile', 'fax']).optional(),
 });
 
 const PictureQuality = z.object({

@@ -1,4 +1,5 @@
 import { cutLine, isNextInBlock, overlaps, piecesOfLine, sharesColumn, type CardLine } from './cardLine';
+import { foldTight } from './fold';
 import {
   FIRM_OF_NAME,
   likenessToDomain,
@@ -12,7 +13,9 @@ import {
   type RoleScore,
 } from './roleScores';
 import { hasTitleWord } from './hasTitleWord';
-import { isMadeOf, nameParts } from './personName';
+import { hasLegalForm } from './legalForm';
+import { ACCENT_TOLERANCE, goesOn, groupOf, isRow, rowsOf, sameSize, settingOf, stacksOf, stepsOf } from './lineGroups';
+import { isMadeOf, localPartAgreement, nameParts } from './personName';
 import { ownerLabel } from './tables/labels';
 import { nameParticles } from './tables/nameWords';
 import { titleHeads, titleJoiners, titleModifiers } from './tables/titleWords';
@@ -39,16 +42,16 @@ const RUNNERS_UP = 3;
 /** What a role is worth left empty: a candidate must be better than that. */
 const EMPTY = { name: 0.4, company: 1.3, title: 0.9, department: 1.5 } as const;
 const CANDIDATES_A_ROLE = 7;
-/** A ring or accent on a capital makes a line this much taller. */
-const ACCENT_TOLERANCE = 1.4;
 /** Given and family name in two sizes of type. */
 const MIXED_SIZES = 2;
-/** Two lines are taken for one name or company only when that explains more than one of them. */
-const PAIR = { name: 0.9, company: -1.2, row: -0.8 } as const;
+/** Lines are taken for one name or firm only when that explains more than one of them, or when they are set as one. */
+const STEP = { name: 0.9, noMore: -1.5, goesOn: 0.2, display: 0.2, even: -0.5, small: -1.2, row: -0.8 } as const;
 
 /** What a title right under a name, or a little further down, speaks for both. */
 const UNDER_THE_NAME = 1.2;
 const BELOW_THE_NAME = 0.6;
+/** What a family name speaks for where the firm is called after it. */
+const FAMILY_FIRM = 1.5;
 
 /**
  * Decides together which lines are the person's name, the company, the title and the department:
@@ -57,18 +60,22 @@ const BELOW_THE_NAME = 0.6;
  * @param lines lines that no address, number or register claims
  */
 export function chooseRoles(lines: readonly CardLine[], found: CardEvidence): ChosenRoles {
-  const evidence = { ...found, firmLikeness: Math.max(0, ...lines.map((line) => likenessToDomain(line.text, found))) };
+  const evidence = {
+    ...found,
+    likeness: new Map(lines.map((line) => [line.index, likenessToDomain(line.text, found)])),
+  };
   const singles = [
     ...lines,
     ...lines.flatMap(piecesOfLine),
     ...lines.flatMap(behindOwnerLabel),
     ...lines.flatMap(nameAndTitle),
+    ...lines.flatMap(firmBeforeComma),
   ].map((line): Candidate => ({
     text: line.text,
     lines: [line],
   }));
-  const pairs = pairsOf(lines);
-  const besides = besidePairs(lines);
+  const stacks = stacksOf([...lines, ...lines.flatMap(behindOwnerLabel)]);
+  const rows = rowsOf(lines);
   const ranked = (candidates: readonly Candidate[], score: (c: Candidate) => RoleScore, least: number) =>
     candidates
       .map((candidate): Chosen => ({ candidate, ...score(candidate) }))
@@ -77,17 +84,22 @@ export function chooseRoles(lines: readonly CardLine[], found: CardEvidence): Ch
       .slice(0, CANDIDATES_A_ROLE);
 
   const names = ranked(
-    [...singles, ...pairs.filter((p) => mayBeSplitName(p)), ...splitAsInMailbox(lines, evidence), ...besides],
-    (c) => paired(c, scoreName(c, evidence), PAIR.name),
+    [...singles, ...stacks.filter((s) => mayBeSplitName(s)), ...splitAsInMailbox(lines, evidence), ...rows],
+    (c) => grouped(c, scoreName(c, evidence), nameStep(evidence)),
     // What says little by itself may still be the name when the title stands right under it.
     EMPTY.name - UNDER_THE_NAME,
   );
   const companies = ranked(
-    [...singles, ...pairs.filter((p) => sameSize(p)), ...besides],
-    (c) => paired(c, scoreCompany(c, evidence), PAIR.company),
+    [...singles, ...stacks.filter(mayBeSplitFirm), ...rows],
+    (c) => grouped(c, scoreCompany(c, evidence), companyStep),
     EMPTY.company - FIRM_OF_NAME,
   );
-  const titles = ranked([...singles, ...pairs.filter(mayBeSplitTitle)], (c) => scoreTitle(c, evidence), EMPTY.title);
+  const titles = ranked(
+    [...singles, ...stacks.filter(mayBeSplitTitle)],
+    (c) => scoreTitle(c, evidence),
+    // What holds no word for a position may still be one right under the name.
+    EMPTY.title - UNDER_THE_NAME,
+  );
 
   const firmOfName = (name: Chosen | undefined, company: Chosen | undefined): RoleScore =>
     name && company ? scoreFirmOfName(company.candidate, name.candidate, evidence) : { score: 0, reasons: [] };
@@ -144,7 +156,10 @@ export function chooseRoles(lines: readonly CardLine[], found: CardEvidence): Ch
         companies.filter((c) => c.score > EMPTY.company),
         roles.company,
       ),
-      title: rest(titles, roles.title),
+      title: rest(
+        titles.filter((c) => c.score > EMPTY.title),
+        roles.title,
+      ),
     },
   };
 }
@@ -155,6 +170,13 @@ function behindOwnerLabel(line: CardLine): CardLine[] {
   return label ? cutLine(line, [{ from: 0, to: label[0].length }]) : [];
 }
 
+/** "Lumenpfad GmbH, Schlesische Straße 26": the firm of a line that goes on with its address. */
+export function firmBeforeComma(line: CardLine): CardLine[] {
+  const comma = line.text.indexOf(',');
+  const [firm] = comma > 0 ? cutLine(line, [{ from: comma, to: line.text.length }]) : [];
+  return firm && hasLegalForm(firm.text) ? [firm] : [];
+}
+
 /** "Rasmus Ahlgren, VD": what stands before the comma, and the position behind it. */
 function nameAndTitle(line: CardLine): CardLine[] {
   const [before = '', behind, ...more] = line.text.split(/,\s+/);
@@ -162,69 +184,84 @@ function nameAndTitle(line: CardLine): CardLine[] {
   return cutLine(line, [{ from: before.length, to: line.text.length - behind.length }]);
 }
 
-const paired = (candidate: Candidate, role: RoleScore, bonus: number): RoleScore =>
-  candidate.lines.length > 1 ? { ...role, score: role.score + (isRow(candidate) ? PAIR.row : bonus) } : role;
+/** What it costs or speaks for to read lines as one, step by step. */
+type Step = (upper: CardLine, lower: CardLine) => number;
 
-const isRow = ({ lines: [a, b] }: Candidate): boolean =>
-  b!.top < a!.bottom && b!.left > a!.left && b!.left >= a!.right - a!.height;
+const grouped = (candidate: Candidate, role: RoleScore, step: Step): RoleScore => {
+  if (candidate.lines.length === 1) return role;
+  const steps = isRow(candidate) ? [STEP.row] : stepsOf(candidate).map(({ upper, lower }) => step(upper, lower));
+  return { ...role, score: role.score + steps.reduce((sum, points) => sum + points, 0) };
+};
+
+const companyStep: Step = (upper, lower) => (goesOn(upper, lower) ? STEP.goesOn : STEP[settingOf(upper, lower)]);
+
+/**
+ * A mailbox that is made of a line's given and family name has no need of the next one, nor one of its given name of a
+ * single word more: that is a position.
+ */
+const nameStep =
+  ({ localParts }: CardEvidence): Step =>
+  (upper, lower) => {
+    if (goesOn(upper, lower)) return STEP.name;
+    const isWhole = ({ text }: CardLine, leastAgreement: number) =>
+      NAME_IN_FULL.test(text) &&
+      localParts.some((local) => isMadeOf(text, local) && localPartAgreement(text, local) >= leastAgreement);
+    const isLoneWord = ({ text }: CardLine) => !/\s/.test(text);
+    const isEnough = isWhole(upper, isLoneWord(lower) ? 0 : 1) || (!isLoneWord(upper) && isWhole(lower, 1));
+    return isEnough ? STEP.noMore : STEP.name;
+  };
 
 const share = (a: Chosen | undefined, b: Chosen | undefined): boolean =>
   Boolean(a && b && a.candidate.lines.some((line) => b.candidate.lines.some((other) => overlaps(line, other))));
 
-function pairsOf(lines: readonly CardLine[], sizeTolerance: number = ACCENT_TOLERANCE): Candidate[] {
-  return lines.flatMap((upper) =>
-    lines
-      .filter((lower) => lower !== upper && isNextInBlock(upper, lower, sizeTolerance))
-      .map((lower): Candidate => ({ text: `${upper.text} ${lower.text}`, lines: [upper, lower] })),
+/** A firm that ends in its form, or in its partners and no form follows, does not go on in the next line. */
+const isWholeFirm = (text: string, next: string): boolean =>
+  hasLegalForm(text) || (PARTNERS_LAST.test(text) && !hasLegalForm(next));
+
+const PARTNERS_LAST =
+  /(?:&|\b(?:et|und|y|e|and|og|och|en|i))\s(?:ass?oci\p{L}+|partner\p{L}*|söhne|sohn|sons?|daughters?|co\.?|fils|figli|hijos|filhos|cie\.?|zonen|søn|söner|synowie)$/iu;
+
+const mayBeSplitFirm = (stack: Candidate): boolean =>
+  stepsOf(stack).every(
+    ({ upper, lower }) =>
+      goesOn(upper, lower) || (sameSize(groupOf([upper, lower])) && !isWholeFirm(upper.text, lower.text)),
   );
-}
 
-/** Two neighbours on one row, as wide-set names and word marks are cut apart. */
-function besidePairs(lines: readonly CardLine[]): Candidate[] {
-  return lines.flatMap((left) =>
-    lines
-      .filter((right) => {
-        const height = Math.max(left.height, right.height);
-        const level = Math.abs(left.top + left.bottom - right.top - right.bottom) / 2 < 0.4 * height;
-        const gap = right.left - left.right;
-        return right.left > left.left && level && gap > -0.3 * height && gap < 1.6 * height;
-      })
-      .filter((right) => Math.max(left.height, right.height) < 1.6 * Math.min(left.height, right.height))
-      .map((right): Candidate => ({ text: `${left.text} ${right.text}`, lines: [left, right] })),
-  );
-}
-
-const sameSize = ({ lines: [a, b] }: Candidate, tolerance = 1.2): boolean =>
-  Math.max(a!.height, b!.height) / Math.min(a!.height, b!.height) < tolerance;
-
-/** A name over two lines has one or two words on each, in type larger than the rest. */
-function mayBeSplitName(pair: Candidate, sizeTolerance: number = ACCENT_TOLERANCE): boolean {
-  const [upper, lower] = pair.lines as [CardLine, CardLine];
-  const words = [upper, lower].map(({ text }) => nameParts(text).core.filter((w) => !nameParticles.has(w)).length);
+/** A name over some lines has one or two words on each but the last, in type larger than the rest. */
+function mayBeSplitName(stack: Candidate, sizeTolerance: number = ACCENT_TOLERANCE): boolean {
+  const words = stack.lines.map(({ text }) => nameParts(text).core.filter((w) => !nameParticles.has(w)).length);
+  const isLarge = stack.lines.every((line) => line.relativeHeight > 1.05);
   return (
-    sameSize(pair, sizeTolerance) &&
-    words[0]! <= 2 &&
-    words[1]! <= 3 &&
-    Math.min(upper.relativeHeight, lower.relativeHeight) > 1.05
+    sameSize(stack, sizeTolerance) &&
+    words.every((count, i) => count <= (i === stack.lines.length - 1 ? 3 : 2)) &&
+    words.reduce((sum, count) => sum + count) <= MOST_NAMES &&
+    (isLarge || stepsOf(stack).every(({ upper, lower }) => goesOn(upper, lower)))
   );
 }
 
 /** A name whose two lines are set in different sizes is one where a mailbox is made of both and of neither alone. */
 const splitAsInMailbox = (lines: readonly CardLine[], { localParts }: CardEvidence): Candidate[] =>
-  pairsOf(lines, MIXED_SIZES)
-    .filter((pair) => !mayBeSplitName(pair) && mayBeSplitName(pair, MIXED_SIZES))
-    .filter(({ text, lines: both }) =>
-      localParts.some((local) => isMadeOf(text, local) && !both.some((line) => isMadeOf(line.text, local))),
+  stacksOf(lines, MIXED_SIZES)
+    .filter((stack) => !mayBeSplitName(stack) && mayBeSplitName(stack, MIXED_SIZES))
+    .filter(({ text, lines: parts }) =>
+      localParts.some((local) => isMadeOf(text, local) && !parts.some((line) => isMadeOf(line.text, local))),
     );
 
-/** A title over two lines: the first line is no title on its own, or says that it goes on. */
-function mayBeSplitTitle({ lines: [upper, lower] }: Candidate): boolean {
-  const words = upper!.text.split(/\s+/);
-  const goesOn = titleJoiners.has(words[words.length - 1]!) || titleJoiners.has(lower!.text.split(/\s+/)[0]!);
-  const incomplete =
-    !words.some((w) => titleHeads.has(w)) && words.every((w) => titleModifiers.has(w) || titleJoiners.has(w));
-  return goesOn || incomplete;
-}
+/** Words of a name without its particles. */
+const MOST_NAMES = 5;
+/** Given and family name. */
+const NAME_IN_FULL = /\p{L}{2,}\P{L}+\p{L}{2,}/u;
+
+/** A title over some lines: each but the last is no title on its own, or says that it goes on. */
+const mayBeSplitTitle = (stack: Candidate): boolean =>
+  stepsOf(stack).every(({ upper, lower }) => {
+    const words = upper.text.split(/\s+/);
+    const joins = titleJoiners.has(words[words.length - 1]!) || titleJoiners.has(lower.text.split(/\s+/)[0]!);
+    const isIncomplete =
+      !words.some((w) => titleHeads.has(w)) && words.every((w) => titleModifiers.has(w) || titleJoiners.has(w));
+    const isLoneHead = !hasTitleWord(upper.text) && titleHeads.has(lower.text);
+    return joins || isIncomplete || isLoneHead;
+  });
 
 function togetherness(name: Chosen | undefined, title: Chosen | undefined, company: Chosen | undefined): number {
   let bonus = 0;
@@ -238,8 +275,17 @@ function togetherness(name: Chosen | undefined, title: Chosen | undefined, compa
       bonus += gap < 0.7 * last.height ? UNDER_THE_NAME : BELOW_THE_NAME;
     else if (first.top < last.top) bonus -= 0.5;
   }
+  if (name && company && isFamilyFirm(name.candidate, company.candidate)) bonus += FAMILY_FIRM;
   if (name && company && Math.max(...company.candidate.lines.map((l) => l.relativeHeight)) > 1.05) bonus += 0.2;
   return bonus;
+}
+
+/** "Dakwerken Van den Broeck" beside Roeland van den Broeck. */
+function isFamilyFirm(name: Candidate, company: Candidate): boolean {
+  const words = (text: string) => text.split(/\s+/).map(foldTight);
+  const [given, family] = [words(name.text)[0]!, words(name.text).slice(1).pop() ?? ''];
+  const firm = words(company.text);
+  return family.length > 3 && firm.includes(family) && !firm.includes(given);
 }
 
 /** A second position printed right under or above the first joins it, in the order of the print. */

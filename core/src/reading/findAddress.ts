@@ -1,5 +1,4 @@
-import type { CardLine } from './cardLine';
-import { isNextInBlock } from './cardLine';
+import { isNextInBlock, piecesOfLine, spanOf, type CardLine } from './cardLine';
 import { fold } from './fold';
 import { hasLegalForm } from './legalForm';
 import { naturalPlace } from './naturalCase';
@@ -12,6 +11,7 @@ import {
   streetWords,
   type PostcodeForm,
 } from './tables/addressWords';
+import { yearPattern } from './tables/labels';
 import { titleHeads } from './tables/titleWords';
 
 export interface AddressPart {
@@ -56,23 +56,23 @@ export function findAddress(lines: readonly CardLine[], country: string | undefi
     address.region ??= pieces.after.map(asRegion).find((r) => r !== undefined);
   } else {
     takeRegion(address, pieces.before);
-    if (form.country === 'GB' || form.country === 'IE') takeCounty(address, pieces.before);
+    if (form.country === 'GB' || form.country === 'IE') takeCounty(address, pieces.before, above[0]);
     let town = pieces.before.pop();
     if (!town && above[0] && mayBeTownLine(above[0])) {
-      const fromAbove = piecesOf({ line: above[0].index, from: 0, to: above[0].text.length }, above[0].text);
+      const fromAbove = piecesOf(spanOf(above[0]), above[0].text);
       takeRegion(address, fromAbove);
       town = fromAbove.pop();
       pieces.before = fromAbove;
       above = linesAbove(lines, above[0]);
     }
-    if (town) address.locality = withoutProvince(address, town, country);
+    if (town) address.locality = withoutProvince(address, behindStreet(town), country);
   }
   // On a line with everything the firm stands before its street.
   const firm = pieces.before.findLastIndex((piece) => hasLegalForm(piece.text));
   const streets = pieces.before.slice(firm + 1);
   for (const candidate of above) {
     if (streets.length >= MOST_STREET_LINES || !looksLikeStreet(candidate.text) || hasLegalForm(candidate.text)) break;
-    streets.unshift({ text: candidate.text, source: whole(candidate) });
+    streets.unshift(...withoutYears(candidate).map((piece) => ({ text: piece.text, source: spanOf(piece) })));
   }
   if (streets.length > 0) {
     address.street = {
@@ -83,8 +83,15 @@ export function findAddress(lines: readonly CardLine[], country: string | undefi
     };
   }
   const below = lines.find((l) => l.index !== line.index && countryOf(l.text) && l.top > line.top);
-  if (!address.country && below) address.country = { value: countryOf(below.text)!, sources: [whole(below)] };
+  if (!address.country && below) address.country = { value: countryOf(below.text)!, sources: [spanOf(below)] };
   return address;
+}
+
+/** "seit 1954 · Hauptstr. 5": a street line without the founding year on it. */
+function withoutYears(line: CardLine): CardLine[] {
+  const pieces = piecesOfLine(line);
+  const rest = pieces.filter((piece) => !yearPattern.test(piece.text));
+  return rest.length === pieces.length ? [line] : rest;
 }
 
 interface Anchor {
@@ -97,32 +104,67 @@ interface Anchor {
 }
 
 function bestAnchor(lines: readonly CardLine[], country: string | undefined): Anchor | undefined {
+  const rows = [...lines.map((line) => [line]), ...brokenRows(lines)];
   for (const form of postcodeForms) {
     const owners = bareDigitCountries[form.country] ?? [form.country];
     if (country && !owners.includes(country)) continue;
-    for (const line of lines) {
-      const match = new RegExp(form.pattern, 'g').exec(line.text);
-      if (!match) continue;
-      const text = match.groups?.code ?? match[0];
-      const at = match.index + match[0].lastIndexOf(text);
-      const lead = line.text.slice(0, match.index);
-      const tail = line.text.slice(match.index + match[0].length);
-      if (form.town === 'after' && !/\p{L}{2}/u.test(tail)) continue;
-      if (/\d[\s./-]?$/.test(lead) || /^[\s./-]?\d/.test(tail)) continue;
-      const region = match.groups?.region;
-      return {
-        line,
-        form,
-        code: { value: text.toUpperCase(), sources: [{ line: line.index, from: at, to: at + text.length }] },
-        region: region
-          ? { value: region, sources: [{ line: line.index, from: match.index, to: match.index + region.length }] }
-          : undefined,
-        before: { line: line.index, from: 0, to: match.index, text: lead.replace(/(?:\bCEP:?|\b[A-Z]{1,2}-)\s*$/, '') },
-        after: { line: line.index, from: match.index + match[0].length, to: line.text.length, text: tail },
-      };
-    }
+    const anchor = rows.map((row) => anchorIn(row, form)).find((found) => found !== undefined);
+    if (anchor) return anchor;
   }
   return undefined;
+}
+
+/** Each line that may go on in the next one of its column, with that. */
+const brokenRows = (lines: readonly CardLine[]): [CardLine, CardLine][] =>
+  lines.flatMap((upper) =>
+    lines
+      .filter((lower) => lower !== upper && isNextInBlock(upper, lower) && /[\p{L}\d,]$/u.test(upper.text))
+      .map((lower): [CardLine, CardLine] => [upper, lower]),
+  );
+
+/** A postal code of some form in a line, or across the end of one where it goes on in the next, with what stands beside it. */
+function anchorIn([line, next]: readonly CardLine[], form: PostcodeForm): Anchor | undefined {
+  if (!line) return undefined;
+  const text = next ? `${line.text} ${next.text}` : line.text;
+  const match = new RegExp(form.pattern, 'g').exec(text);
+  if (!match) return undefined;
+  const code = match.groups?.code ?? match[0];
+  const end = match.index + match[0].length;
+  const lead = text.slice(0, match.index);
+  const tail = text.slice(end);
+  const ending = form.town === 'after' ? end + tail.search(/\p{L}/u) : end;
+  if (next && !(match.index < line.text.length && ending > line.text.length)) return undefined;
+  if (form.town === 'after' && !/\p{L}{2}/u.test(tail)) return undefined;
+  // Bare digits at the end of a line are a code behind a comma only: "Since 1931" is none.
+  if (next && form.country in bareDigitCountries && !/(?:,|\s[–—-])\s*$/.test(lead)) return undefined;
+  const isAfterHouse = /\p{L}.*[\s,]\d{1,3} $/u.test(lead) && code.length === 5 && hasStreetWord(lead);
+  if ((/\d[\s./-]?$/.test(lead) && !isAfterHouse) || /^[\s./-]?\d/.test(tail)) return undefined;
+  const spans = (from: number, to: number): SourceSpan[] => {
+    const cut = line.text.length;
+    const part = (of: CardLine, a: number, b: number) => [{ line: of.index, from: of.from + a, to: of.from + b }];
+    const first = from < cut ? part(line, from, Math.min(to, cut)) : [];
+    const second = next && to > cut + 1 ? part(next, Math.max(0, from - cut - 1), to - cut - 1) : [];
+    return [...first, ...second];
+  };
+  const at = match.index + match[0].lastIndexOf(code);
+  const region = match.groups?.region;
+  const behind = end > line.text.length && next ? next : line;
+  const offset = behind === line ? 0 : line.text.length + 1;
+  // The town behind a code at the end of a line begins the next one.
+  const [after, from] = next && behind === line ? [next, 0] : [behind, end - offset];
+  return {
+    line,
+    form,
+    code: { value: code.toUpperCase(), sources: spans(at, at + code.length) },
+    region: region ? { value: region, sources: spans(match.index, match.index + region.length) } : undefined,
+    before: {
+      line: line.index,
+      from: line.from,
+      to: line.from + match.index,
+      text: lead.replace(/(?:\bCEP:?|\b[A-Z]{1,2}-)\s*$/, ''),
+    },
+    after: { ...spanOf(after), from: after.from + from, text: after.text.slice(from) },
+  };
 }
 
 /** "2° B" is the second floor: the sign after a number in an address is that of an ordinal. */
@@ -138,7 +180,7 @@ const withSpaces = (text: string): string => text.replace(/(?<=\p{L}\p{Ll})\.(?=
 /** Without a postal code only a line with a house number and a street word is an address. */
 function streetOnly(lines: readonly CardLine[]): FoundPostalAddress {
   const line = lines.find((l) => /\d/.test(l.text) && /^[\p{Lu}\d]/u.test(l.text) && hasStreetWord(l.text));
-  return line ? { street: { value: withOrdinals(line.text), sources: [whole(line)] } } : {};
+  return line ? { street: { value: withOrdinals(line.text), sources: [spanOf(line)] } } : {};
 }
 
 function piecesOf(span: SourceSpan & { text?: string }, text = span.text ?? ''): Piece[] {
@@ -199,12 +241,27 @@ function takeRegion(address: FoundPostalAddress, pieces: Piece[]): void {
   pieces.pop();
 }
 
-/** "Letterkenny, Co. Donegal F94 X2R8" and "Taunton, Somerset TA3 6AB": a county is not the town. */
-function takeCounty(address: FoundPostalAddress, pieces: Piece[]): void {
+/**
+ * "Letterkenny, Co. Donegal F94 X2R8" and "Taunton, Somerset TA3 6AB": a county is not the town, unless there is no other:
+ * some towns are called like theirs.
+ */
+function takeCounty(address: FoundPostalAddress, pieces: Piece[], above: CardLine | undefined): void {
   const last = pieces[pieces.length - 1];
-  if (!last || !(/^(?:Co\.?|County)\s\p{Lu}/u.test(last.text) || counties.has(last.text.replace(/\s+/g, '')))) return;
+  if (!last) return;
+  const town = pieces[pieces.length - 2]?.text ?? (above && mayBeTownLine(above) && above.text.split(/,\s+/).pop());
+  const isAfterTown = Boolean(town && !looksLikeStreet(town));
+  const isCounty = isAfterTown && counties.has(last.text.replace(/\s+/g, ''));
+  if (!isCounty && !/^(?:Co\.?|County)\s\p{Lu}/iu.test(last.text)) return;
   address.region ??= { value: last.text, sources: [last.source] };
   pieces.pop();
+}
+
+/** A full stop for a comma, as it is read in small print: "Merchants Quay. Kilrush" ends in the town. */
+function behindStreet(town: Piece): Piece {
+  const stop = looksLikeStreet(town.text) ? /^.*\p{L}{4}\.\s+(?=\p{Lu})/u.exec(town.text) : null;
+  if (!stop) return town;
+  const from = stop[0].length;
+  return { text: town.text.slice(from), source: { ...town.source, from: town.source.from + from } };
 }
 
 /** In Brazil the town stands before the code, or behind it when the code begins the line. */
@@ -218,7 +275,7 @@ const PROVINCE_IN_BRACKETS = new Set(['ES', 'IT', 'PT', 'FR', 'CA', 'BE']);
 function withoutProvince(address: FoundPostalAddress, town: Piece, country: string | undefined): AddressPart {
   const province = PROVINCE_IN_BRACKETS.has(country ?? '') ? /[A-Z]{2}|\p{Lu}\p{L}[\p{L} .’'-]+/u : /[A-Z]{2}/u;
   const bare = country === 'IT' ? '|\\s(?<bare>[A-Z]{2})' : '';
-  const pattern = `^(?<town>.+?)(?:\\s*(?:\\((?<province>${province.source})\\)|\\/(?<state>[A-Z]{2}))${bare})$`;
+  const pattern = `^(?<town>.+?)(?:\\s*(?:\\((?<province>${province.source})[)\\]J|]?|\\/(?<state>[A-Z]{2}))${bare})$`;
   const match = new RegExp(pattern, 'u').exec(town.text);
   if (!match)
     return { value: naturalPlace(withSpaces(town.text.replace(/\s+cedex(?:\s+\d+)?$/i, ''))), sources: [town.source] };
@@ -244,11 +301,26 @@ const mayBeTownLine = ({ text }: CardLine): boolean => /^\p{Lu}|,\s*\p{Lu}[^\d,]
 const hasStreetWord = (text: string): boolean =>
   text.split(/[\s,.]+/).some((word) => streetWords.has(word)) || /\b(?:c\/|p\.?o\.? ?box)/i.test(text);
 
+/** No house has it. */
+const LONG_NUMBER = /\d{6}/;
+
+/** Whether a postal code of some form stands in a text, with a town behind it where that follows the code. */
+export function holdsPostcode(text: string, form: PostcodeForm): boolean {
+  const match = form.pattern.exec(text);
+  return match !== null && (form.town === 'before' || /^\s+\p{L}{2}/u.test(text.slice(match.index + match[0].length)));
+}
+
+/** Whether a piece of a line that also holds a number may be an address: it has a word for a street, or a code. */
+export const mayHoldAddress = (text: string): boolean =>
+  (hasStreetWord(text) && /\d/.test(text)) || postcodeForms.some((form) => holdsPostcode(text, form));
+
 /** A street line has a number or a word for street or building, and is no sentence. */
 export const looksLikeStreet = (text: string): boolean => {
   const digits = text.replace(/\D/g, '').length;
   const isNamed = hasStreetWord(text) && !isPosition(text);
-  return digits <= 8 && ((digits > 0 && /\p{L}{2}/u.test(text)) || isNamed) && !/[!?@]/.test(text);
+  return (
+    digits <= 8 && !LONG_NUMBER.test(text) && ((digits > 0 && /\p{L}{2}/u.test(text)) || isNamed) && !/[!?@]/.test(text)
+  );
 };
 
 /** "Real Estate Agent" and "VP, Business Development" hold words of streets as well; "Baker Street" ends in one. */
@@ -257,5 +329,3 @@ function isPosition(text: string): boolean {
   const [first = '', last = ''] = [words[0], words[words.length - 1]];
   return !streetWords.has(last) && (titleHeads.has(first) || titleHeads.has(last));
 }
-
-const whole = (line: CardLine): SourceSpan => ({ line: line.index, from: 0, to: line.text.length });

@@ -51,3 +51,38 @@ it('puts a mailbox together that was read with a blank in it, by the name', () =
   expect(emailsOf(...lines).map((e) => e.value)).toEqual(['gerasimo.costantino@tessitura.example']);
   expect(emailsOf('Nella Voss', 'Buyer', 'Dept. voss@quay.example').map((e) => e.value)).toEqual(['voss@quay.example']);
 });
+
+it('has oe where that was read as æ and another line has the word', () => {
+  expect(emailsOf('Delphine Moerman', 'd.mærman@quayside.example')[0]?.value).toBe('d.moerman@quayside.example');
+  expect(emailsOf('Torkild Rævdal', 'torkild.rævdal@quayside.example')[0]?.value).toBe(
+    'torkild.raevdal@quayside.example',
+  );
+});
+
+describe('an address that is printed on two lines', () => {
+  it.each([
+    ['m.oberhauser@seilbahntechnik-', 'oberhauser.example'],
+    ['m.oberhauser@', 'seilbahntechnik-oberhauser.example'],
+    ['m.oberhauser@seilbahntechnik-oberhauser', '.example'],
+  ])('is read out of %s and %s', (upper, lower) => {
+    const [email, ...more] = emailsOf('Markus Oberhauser', upper, lower);
+    expect(email).toMatchObject({
+      value: 'm.oberhauser@seilbahntechnik-oberhauser.example',
+      sources: [
+        { line: 1, from: 0, to: upper.length },
+        { line: 2, from: 0, to: lower.length },
+      ],
+    });
+    expect(more).toEqual([]);
+  });
+
+  it('may break within the mailbox', () =>
+    expect(emailsOf('p.thorneycroft-', 'hale@quayside.example')).toMatchObject([
+      { value: 'p.thorneycroft-hale@quayside.example', sources: [{ line: 0 }, { line: 1, from: 0 }] },
+    ]));
+
+  it('is none of a whole one and a web address below it', () =>
+    expect(emailsOf('nella@quayside.example', 'harrowfield.example').map((e) => e.value)).toEqual([
+      'nella@quayside.example',
+    ]));
+});

@@ -1,6 +1,7 @@
 import { parse } from 'tldts';
+import { isNextInBlock, type CardLine } from './cardLine';
 import { editDistance } from './editDistance';
-import { fold } from './fold';
+import { fold, foldTight } from './fold';
 import type { SourceSpan } from './proposal';
 import { freeMailDomains } from './tables/companyWords';
 import type { ReadLine } from './types';
@@ -13,6 +14,8 @@ export interface FoundAddress {
   /** What was read, where that differs from `value`. */
   raw?: string;
   source: SourceSpan;
+  /** Where it goes on, when it is printed on two lines. */
+  rest?: SourceSpan;
 }
 
 const EMAIL = /[\p{L}\d][\p{L}\d._%+-]*\s?@\s?[\p{L}\d-]+(?:\s?[.,]\s?[\p{L}\d-]+)*(?:\s?\.\s?\p{L}+)/gu;
@@ -35,14 +38,73 @@ export function findMisspeltEmails(lines: readonly ReadLine[], domains: readonly
   });
 }
 
+/** The end of a line that breaks off within an address, and the whole of one that may be its other half. */
+const BROKEN_OFF = /[\p{L}\d][\p{L}\d._%+-]*@[\p{L}\d.-]*$/u;
+const OTHER_HALF = /^[\p{L}\d.-]+$/u;
+
+/** E-mail addresses that go on in the next line of their column: "m.oberhauser@seilbahntechnik-" and "oberhauser.example". */
+export function findBrokenEmails(lines: readonly ReadLine[], geometry: readonly CardLine[]): FoundAddress[] {
+  return geometry.flatMap((upper): FoundAddress[] => {
+    const half = BROKEN_OFF.exec(lines[upper.index]!.text);
+    const lower =
+      half && geometry.find((line) => isNextInBlock(upper, line) && OTHER_HALF.test(lines[line.index]!.text));
+    if (!lower || isKnownDomain(domainOf(toAddressLetters(half[0])))) return [];
+    const rest = lines[lower.index]!.text;
+    if (!/[@.-]$/.test(half[0]) && !/^[.-]/.test(rest)) return [];
+    const value = toAddressLetters(half[0] + rest);
+    const source = { line: upper.index, from: half.index, to: half.index + half[0].length };
+    const found = { value, domain: domainOf(value), source, rest: { line: lower.index, from: 0, to: rest.length } };
+    return isKnownDomain(found.domain) ? [found] : [];
+  });
+}
+
+/** What is the beginning of a mailbox and nothing else: "p.thorneycroft-". */
+const FIRST_HALF = /^[\p{Ll}\d._+-]*[._-]$/u;
+
+/** Gives mailboxes that begin their line what ends the line above: "p.thorneycroft-" and "hale@thorneycrofthale.example". */
+export function joinBrokenMailboxes(
+  emails: readonly FoundAddress[],
+  lines: readonly ReadLine[],
+  geometry: readonly CardLine[],
+): void {
+  for (const email of emails) {
+    if (email.rest || email.source.from > 0) continue;
+    const lower = geometry.find(({ index }) => index === email.source.line)!;
+    const upper = geometry.find((line) => isNextInBlock(line, lower) && FIRST_HALF.test(lines[line.index]!.text));
+    if (!upper) continue;
+    const half = lines[upper.index]!.text;
+    email.value = toAddressLetters(half) + email.value;
+    email.rest = email.source;
+    email.source = { line: upper.index, from: 0, to: half.length };
+  }
+}
+
+const domainOf = (mailbox: string): string => mailbox.slice(mailbox.indexOf('@') + 1);
+
 const mailboxesIn = (lines: readonly ReadLine[]): FoundAddress[] =>
   lines.flatMap((line, index) =>
     [...line.text.matchAll(EMAIL)].map((match) => {
-      const value = toAddressLetters(match[0]).replace(/,/g, '.');
-      const domain = value.slice(value.indexOf('@') + 1);
-      return { value, domain, source: { line: index, from: match.index, to: match.index + match[0].length } };
+      const value = toAddressLetters(withOe(match[0], lines)).replace(/,/g, '.');
+      return {
+        value,
+        domain: domainOf(value),
+        source: { line: index, from: match.index, to: match.index + match[0].length },
+      };
     }),
   );
+
+/** In an address æ is what "oe" was read as in narrow type, where another line has the word with that: "d.mærman@". */
+function withOe(address: string, lines: readonly ReadLine[]): string {
+  if (!address.includes('æ')) return address;
+  const words = address
+    .replace(/æ/g, 'oe')
+    .split(/[^\p{L}]+/u)
+    .filter((word) => word.length > 3 && word.includes('oe'));
+  const isPrinted = words.some((word) =>
+    lines.some(({ text }) => !text.includes('@') && foldTight(text).includes(fold(word))),
+  );
+  return isPrinted ? address.replace(/æ/g, 'oe') : address;
+}
 
 /** Letters as they occur in addresses: an accent seen there is a misreading. */
 export const toAddressLetters = (text: string): string => fold(text.replace(/\s+/g, ''));

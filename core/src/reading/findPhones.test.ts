@@ -1,5 +1,6 @@
 import { findPhoneCandidates, placePhone } from './findPhones';
-import { readingOf } from './readingOf.testing';
+import { readingOf, type PrintedLine } from './readingOf.testing';
+import type { LineIcon } from './types';
 
 const phonesIn = (text: string, country?: string) =>
   findPhoneCandidates(readingOf([text]).lines, []).flatMap((candidate) => {
@@ -42,14 +43,48 @@ describe('phone numbers', () => {
     ['Tlf. 40 11 22 33', 'mobile'],
   ])('of Denmark tell by their beginning what "%s" is', (text, kind) => expect(phonesIn(text, 'DK')[0]![1]).toBe(kind));
 
-  it('are of a mobile where its icon stands before them, unless a word says otherwise', () => {
-    const kindOf = (text: string) => {
-      const lines = readingOf([text]).lines.map((line) => ({ ...line, icon: 'mobile' as const }));
+  it('are of a mobile or a fax where its icon stands before them, unless a word says otherwise', () => {
+    const kindOf = (text: string, icon: LineIcon = 'mobile') => {
+      const lines = readingOf([text]).lines.map((line) => ({ ...line, icon }));
       return findPhoneCandidates(lines, []).map((candidate) => placePhone(candidate, 'CA')!.kind);
     };
     expect(kindOf('+1 709 555 0117')).toEqual(['mobile']);
     expect(kindOf('Fax 709 555 0117')).toEqual(['fax']);
     expect(kindOf('709 555 0117 | 709 555 0118')).toEqual(['mobile', 'work']);
+    expect(kindOf('709 555 0117', 'fax')).toEqual(['fax']);
+  });
+
+  it('are told by labels that stand in a column of their own', () => {
+    const row = (label: string, text: string, y: number) => [
+      { text: label, x: 60, y },
+      { text, x: 240, y: y + 4 },
+    ];
+    const kindsOf = (...rows: PrintedLine[][]) =>
+      findPhoneCandidates(readingOf(rows.flat()).lines, []).map((candidate) => placePhone(candidate, 'GB')!.kind);
+    expect(
+      kindsOf(
+        row('Phone', '01632 960142', 100),
+        row('Mobile:', '01632 960143', 140),
+        row('Fax', '01632 960144', 180),
+        row('Moorings', '01632 960145', 220),
+      ),
+    ).toEqual(['work', 'mobile', 'fax', 'work']);
+    expect(
+      kindsOf([
+        { text: 'Fax', x: 60, y: 100 },
+        { text: '01632 960142', x: 700, y: 100 },
+      ]),
+    ).toEqual(['work']);
+  });
+
+  it.each<[string, string, (string | undefined)[]]>([
+    ['+55 11 4077-2209 /11 98804-1207', 'BR', ['+551140772209', '+5511988041207']],
+    ['GSM+32 470 44 01 18', 'BE', ['+32470440118']],
+    ['tO3 9440 1188', 'AU', ['+61394401188']],
+    ['Via Zanica, 58 24126 Bergamo', 'IT', []],
+    ['Via Zanica, 58 - 24126', 'IT', []],
+  ])('are read out of "%s"', (text, country, values) => {
+    expect(phonesIn(text, country).map(([value]) => value)).toEqual(values);
   });
 
   it.each([

@@ -1,8 +1,9 @@
+import { distance, type Quad } from '../capture';
 import { parsePhoneNumberFromString, type CountryCode, type PhoneNumber } from 'libphonenumber-js/max';
 import { fold } from './fold';
 import { overlap } from './findWebsites';
 import type { PhoneKind, SourceSpan } from './proposal';
-import { extensionPattern, phoneLabels, registrationPattern, type PhoneLabel } from './tables/labels';
+import { extensionPattern, phoneLabels, isRegistration, type PhoneLabel } from './tables/labels';
 import type { ReadLine } from './types';
 
 /** A run of digits that may be a phone number, before its country is known. */
@@ -35,7 +36,7 @@ const MOST_DIGITS = 15;
 /** Runs of digits in lines that are not about registers, tax or banks and not inside `taken`. */
 export function findPhoneCandidates(lines: readonly ReadLine[], taken: readonly SourceSpan[]): PhoneCandidate[] {
   return lines.flatMap((line, index) => {
-    if (registrationPattern.test(line.text)) return [];
+    if (isRegistration(line.text)) return [];
     return [...line.text.matchAll(NUMBER)].flatMap(numbersIn).flatMap((match) => {
       const run = beforeRemark(match.text);
       const from = match.index + run.length - run.trimStart().length;
@@ -47,12 +48,14 @@ export function findPhoneCandidates(lines: readonly ReadLine[], taken: readonly 
       const rest = line.text.slice(source.to);
       const extension = extensionPattern.exec(rest);
       const atOnce = extension && extension.index <= 2 ? extension : undefined;
-      if (/[\p{L}\d@]$/u.test(line.text.slice(0, from).replace(GLUED_LABEL, ''))) return [];
+      const glued = printed.startsWith('+') ? GLUED_BEFORE_PLUS : GLUED_LABEL;
+      if (/[\p{L}\d@]$/u.test(line.text.slice(0, from).replace(glued, ''))) return [];
       // "6541int. 592": the blank before an extension was swallowed.
       if (/^[\p{L}@]/u.test(rest) && atOnce?.index !== 0) return [];
       if (isAddressNumber(line.text, run, from)) return [];
       const label = labelBefore(line.text, from);
-      const shown = /[\p{L}\d]/u.test(line.text.slice(0, from)) ? undefined : line.icon;
+      const isFirst = !/[\p{L}\d]/u.test(line.text.slice(0, from));
+      const shown = isFirst ? (line.icon ?? kindBeside(lines, line)) : undefined;
       if (atOnce) source.to += atOnce.index + atOnce[0].length;
       source.from = label?.from ?? source.from;
       return [{ printed, label: label?.kind ?? shown, extension: atOnce?.[1], source }];
@@ -61,19 +64,23 @@ export function findPhoneCandidates(lines: readonly ReadLine[], taken: readonly 
 }
 
 /** A single letter whose blank was swallowed: "T01 99 00 91 54". */
-const GLUED_LABEL = /(?<![\p{L}\d])[TMFPDCOW]$/u;
+const GLUED_LABEL = /(?<![\p{L}\d])[TMFPDCOW]$/iu;
+
+/** Before a plus any short word is one: "GSM+32 470 44 01 18". */
+const GLUED_BEFORE_PLUS = /(?<![\p{L}\d])\p{L}{1,6}\.?$/u;
 
 /** House number and postal code in a row, or a postal code of eight digits with its label or its town's region. */
 function isAddressNumber(text: string, run: string, from: number): boolean {
   if (/\s\/\s/.test(run) && !/^[\s(]*[0+]/.test(run)) return true;
   const isBeforeWord = /^\s+\p{Lu}/u.test(text.slice(from + run.trim().length));
-  if (isBeforeWord && /^[1-9]\d{0,3} [–—-] \d{4,5}$/.test(run.trim())) return true;
+  const endsStreet = text.length === from + run.trim().length && /\p{L}{3}.*,\s*$/u.test(text.slice(0, from));
+  if ((isBeforeWord || endsStreet) && /^[1-9]\d{0,3}(?: [–—-] \d{4}| (?:[–—-] )?\d{5})$/.test(run.trim())) return true;
   return /^\d{5}-\d{3}$/.test(run.trim()) || /\bCEP\W*$/i.test(text.slice(0, from));
 }
 
 /** "02 98 88 01 44 / 06 60 44 12 08" is two numbers where each part is one by its length. */
 function numbersIn({ 0: run, index }: RegExpExecArray): { text: string; index: number }[] {
-  const parts = run.split(/(\s+[/–—-]\s+)/);
+  const parts = run.split(/(\s+[/–—-]\s+|\s\/|\/\s)/);
   const areNumbers = parts.every((part, i) => i % 2 === 1 || part.replace(/\D/g, '').length >= FEWEST_DIGITS);
   if (!areNumbers) return [{ text: run, index }];
   let at = index;
@@ -111,6 +118,31 @@ function labelBefore(text: string, at: number): { kind: PhoneLabel; from: number
   const alsoTelephone =
     found.kind === 'fax' && (ALSO_TELEPHONE.test(before.slice(0, from + 1)) || TELEPHONE_AND_FAX.test(label));
   return { kind: alsoTelephone ? 'work' : found.kind, from };
+}
+
+/** How far before a number its label stands in a column of labels, in line heights. */
+const LABEL_REACH = 12;
+
+/** What a label says that stands by itself to the left of a number's line; of a telephone the number tells more. */
+function kindBeside(lines: readonly ReadLine[], { quad }: ReadLine): 'mobile' | 'fax' | undefined {
+  const place = ([a, b, c, d]: Quad) => ({
+    left: (a[0] + d[0]) / 2,
+    right: (b[0] + c[0]) / 2,
+    middle: (a[1] + d[1]) / 2,
+  });
+  const { left, middle } = place(quad);
+  const height = distance(quad[0], quad[3]);
+  // The height of a line's other end tells little on a card that lies a little turned: the ends that face each other do.
+  const before = lines
+    .map(({ text, quad: other }) => ({
+      text,
+      gap: left - place(other).right,
+      off: (other[1][1] + other[2][1]) / 2 - middle,
+    }))
+    .filter(({ gap, off }) => gap > -0.3 * height && gap < LABEL_REACH * height && Math.abs(off) < 0.5 * height)
+    .sort((one, two) => one.gap - two.gap)[0];
+  const label = before && labelBefore(`${before.text} `, before.text.length + 1);
+  return label?.from === 0 && label.kind !== 'work' ? label.kind : undefined;
 }
 
 /** "Tel./Fax" and "Tel. e Fax": one number for both can be called. */

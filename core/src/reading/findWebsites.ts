@@ -13,7 +13,7 @@ export function findWebsites(lines: readonly ReadLine[], taken: readonly SourceS
       const { scheme, www, host = '', path = '' } = match.groups!;
       if (taken.some((t) => overlap(t, source)) || line.text[source.from - 1] === '@') return [];
       const plain = !scheme && !www;
-      if (plain && (/\.\s/.test(host) || !looksLikeHost(host))) return [];
+      if (plain && (/\.\s/.test(host) || !looksLikeHost(host) || STREET_IN_SHORT.test(host))) return [];
       const domain = toAddressLetters(host);
       if (!isKnownDomain(domain)) return [];
       const value = domain + toAddressLetters(path).replace(/\/+$/, '');
@@ -21,6 +21,10 @@ export function findWebsites(lines: readonly ReadLine[], taken: readonly SourceS
     }),
   );
 }
+
+/** A shortened street word whose blank was swallowed: "Ctra.de Vitoria". */
+const STREET_IN_SHORT =
+  /^(?:ctra|carr|avda?|urb|pza|plz|pl|bd|blvd|boul|all|imp|fbg|rte|chem|str|bo|dr|pol)\.(?:de|do|da|du|la|st|am)$/i;
 
 /** "S.A." and "B.Sc" are not hosts: without `www.` the name needs two letters and lower case somewhere. */
 function looksLikeHost(host: string): boolean {

@@ -1,5 +1,6 @@
 import { parsePhoneNumberFromString } from 'libphonenumber-js/max';
-import { bareDigitCountries, countryNames, postcodeForms, type PostcodeForm } from './tables/addressWords';
+import { holdsPostcode } from './findAddress';
+import { bareDigitCountries, countryNames, postcodeForms } from './tables/addressWords';
 import type { PhoneCandidate } from './findPhones';
 import { fold } from './fold';
 import { countryWords, numberGroupings } from './tables/countryWords';
@@ -97,7 +98,7 @@ export function guessCountry(
       if (pattern.test(text)) countries.forEach((country) => vote(country, WEIGHT.words));
     }
     if (phones.some((p) => p.source.line === index)) continue;
-    const form = postcodeForms.find((f) => formMatches(f, text));
+    const form = postcodeForms.find((f) => holdsPostcode(text, f));
     if (!form) continue;
     const bare = bareDigitCountries[form.country];
     if (bare) bare.forEach((country) => vote(country, WEIGHT.barePostcode));
@@ -130,9 +131,3 @@ export function guessCountry(
 /** Three-three-four grouping without a calling code is how North American numbers are printed. */
 const northAmerican = (phones: readonly PhoneCandidate[]): boolean =>
   phones.some((p) => /^\(?[2-9]\d\d\)?[\s.-]*\d{3}[\s.-]\d{4}$/.test(p.printed));
-
-/** Where the town follows the code, there must be one. */
-function formMatches(form: PostcodeForm, text: string): boolean {
-  const match = form.pattern.exec(text);
-  return match !== null && (form.town === 'before' || /^\s+\p{L}{2}/u.test(text.slice(match.index + match[0].length)));
-}

@@ -41,7 +41,7 @@ describe('using what a workspace has learned', () => {
   });
 
   it('takes a word filed as a title for one', () => {
-    const card = ['Jannik Brüggemann', 'Kellerwart', 'j.brueggemann@corvenhalle.example'];
+    const card = ['Kellerwart', 'Jannik Brüggemann', 'j.brueggemann@corvenhalle.example'];
     expect(proposals(card)('title')).toBeUndefined();
     expect(proposals(card, LEARNED)('title')?.value).toBe('Kellerwart');
   });

@@ -22,25 +22,29 @@ const plain = (word: string): string => fold(word).replace(/[.,()]/g, '');
 
 /** How somebody wishes to be spoken of: "(she/her)". */
 const PRONOUNS =
-  /\s*[([](?:she|he|they|ze|sie|er|elle|il|iel|ella|él|elle|hon|han|hun|hen|zij|hij)\s?[/|]\s?\p{L}+(?:\s?[/|]\s?\p{L}+)?[)\]]/iu;
+  /\s*[([](?:she|he|they|ze|sie|er|elle|il|iel|ella|él|elle|hon|han|hun|hen|zij|hij)\s?[/|]\s?\p{L}+(?:\s?[/|]\s?\p{L}+)?(?:[)\]]|$)/iu;
 
 /** Separates forms of address in front and letters behind from the name itself. */
 export function nameParts(text: string): NameParts {
   const [beforeComma = '', ...afterComma] = text.replace(PRONOUNS, '').split(/\s*,\s*/);
-  const words = beforeComma.split(/\s+/).filter(Boolean);
+  const words = beforeComma.split(/\s+/).filter(Boolean).map(asNumeral);
   const prefixes: string[] = [];
   while (words.length > 1 && isPrefix(words[0]!, words)) prefixes.push(words.shift()!);
   const suffixes: string[] = [];
   while (words.length > 2 && isCredential(words[words.length - 1]!)) suffixes.unshift(words.pop()!);
   const behind = afterComma.filter(Boolean);
   const mixedCase = words.length > 1 && /\p{Ll}/u.test(beforeComma);
-  const isBehind = (word: string) => isCredential(word, true) || (mixedCase && isLikeCredential(word));
+  const isBehind = (word: string) =>
+    isCredential(word, true) || PROFESSION.test(word) || (mixedCase && isLikeCredential(word));
   if (behind.length > 0 && behind.every((part) => isCredential(part) || part.split(/\s+/).every(isBehind)))
     suffixes.push(...behind.map(inCapitals));
   else if (behind.length === 1 && words.length <= 2 && prefixes.length === 0 && !hasTitleWord(behind[0]!))
     words.unshift(...behind[0]!.split(/\s+/));
   return { prefixes, core: words, suffixes };
 }
+
+/** "Bludworth I1I": the third of a name. */
+const asNumeral = (word: string): string => (/^[I1l|]{2,3}$/.test(word) ? 'I'.repeat(word.length) : word);
 
 function isPrefix(word: string, words: readonly string[]): boolean {
   const key = plain(word);
@@ -68,9 +72,11 @@ const isCredential = (word: string, behindComma = false): boolean => {
   );
 };
 
-/** Capitals behind the comma of a name that is not set in capitals, and a profession in short: "CFRE", "ing.". */
-const isLikeCredential = (word: string): boolean =>
-  (/^(?:\p{Lu}\.?){2,6}$/u.test(word) && !givenNames.has(word)) || /^(?:ing|arch|dipl|med)\.$/.test(word);
+/** Capitals behind the comma of a name that is not set in capitals: "CFRE". */
+const isLikeCredential = (word: string): boolean => /^(?:\p{Lu}\.?){2,6}$/u.test(word) && !givenNames.has(word);
+
+/** A profession in short, as it stands behind a name: "ing.", "ing.f.". */
+const PROFESSION = /^(?:(?:ing|arch|dipl|med)\.|ing\.\p{L}{1,2}\.?)$/iu;
 
 /** Capitals without a vowel are no name: "MVB". */
 const UNSPEAKABLE = /^(?:[BCDFGHJKLMNPQRSTVWXZ]\.?){3,6}$/;
@@ -151,7 +157,8 @@ export function localPartAgreement(text: string, localPart: string): number {
 function agreementWith(text: string, local: string): number {
   const { words, found, rest } = accountFor(text, local);
   if (found.length === 0) {
-    const isShortForm = local.length > 2 && words.some((spellings) => spellings.some((s) => s.startsWith(local)));
+    const isShortForm =
+      local.length > 2 && words.length > 1 && words.some((spellings) => spellings.some((s) => s.startsWith(local)));
     return isShortForm ? 0.8 : 0;
   }
   if (rest.length > 2) return 0.3 * (1 - rest.length / local.length);

@@ -357,7 +357,7 @@ describe('proposing fields', () => {
   it('sets right accents that the country’s languages do not have, and gives back dots that the address spells out', () => {
     const card = fieldsOf(
       [
-        'HAFENBRĂU ELSTER KG',
+        { text: 'HAFENBRĂU ELSTER KG', probability: 0.8 },
         'JANNIK BRUGGEMANN',
         'Braumeister',
         'brueggemann@hafenbraeu.example',

@@ -3,8 +3,15 @@ import { chooseRoles, type Chosen, type Roles } from './chooseRoles';
 import { confidenceOf } from './confidence';
 import { crossCheck } from './crossCheck';
 import type { Draft } from './draft';
-import { findAddress, looksLikeStreet, type AddressPart, type FoundPostalAddress } from './findAddress';
-import { findEmails, findMisspeltEmails, registeredDomain, type FoundAddress } from './findEmails';
+import { findAddress, looksLikeStreet, mayHoldAddress, type AddressPart, type FoundPostalAddress } from './findAddress';
+import {
+  findBrokenEmails,
+  findEmails,
+  findMisspeltEmails,
+  joinBrokenMailboxes,
+  registeredDomain,
+  type FoundAddress,
+} from './findEmails';
 import { findPhoneCandidates, placePhone, type PhoneCandidate } from './findPhones';
 import { findWebsites, overlap } from './findWebsites';
 import { fold, foldTight } from './fold';
@@ -23,7 +30,7 @@ import {
 } from './reconcileAddresses';
 import type { CardEvidence } from './roleScores';
 import { companyDraft, nameDrafts, titleDrafts } from './roleDrafts';
-import { onlineLabels, registrationPattern, yearPattern } from './tables/labels';
+import { isRegistration, onlineLabels, yearPattern } from './tables/labels';
 import { countryNames } from './tables/addressWords';
 import { repairName } from './repairName';
 import { repairAccents, repairLine } from './repairText';
@@ -48,16 +55,15 @@ export interface ProposeOptions {
 export function proposeFields(reading: Reading, options: ProposeOptions = {}): CardProposal {
   const { learned } = options;
   const repaired = reading.lines.map(repairLine);
-  const emails = findEmails(repaired);
-  const websites = findWebsites(
-    repaired,
-    emails.map((e) => e.source),
-  );
+  const printed = cardLines({ ...reading, lines: repaired });
+  const emails = [...findEmails(repaired), ...findBrokenEmails(repaired, printed)];
+  joinBrokenMailboxes(emails, repaired, printed);
+  const websites = findWebsites(repaired, emails.flatMap(spansOfAddress));
   const printedDomains = unique([...emails, ...websites].map((a) => a.domain));
   emails.push(...findMisspeltEmails(repaired, printedDomains));
   reconcileDomains(emails, websites);
   reconcileRepeats(emails, repaired);
-  const online = [...emails, ...websites].map((a) => a.source);
+  const online = [...emails, ...websites].flatMap(spansOfAddress);
   const phoneCandidates = findPhoneCandidates(repaired, online);
   const said = (reading.codes ?? []).flatMap((code) => readCode(code.text));
   const saidDomains = said.flatMap((v) => (v.field === 'email' ? [v.value.slice(v.value.indexOf('@') + 1)] : []));
@@ -73,13 +79,18 @@ export function proposeFields(reading: Reading, options: ProposeOptions = {}): C
     .map((line) => repairAccents(line, country, options.languages))
     .map((line) => repairName(repairWords(line), emails, repaired));
   const geometry = cardLines({ ...reading, lines });
-  const numberLines = new Set(phoneCandidates.filter((c) => placePhone(c, country)).map((c) => c.source.line));
-  const open = geometry.filter((line) => !numberLines.has(line.index)).flatMap((line) => besideOnline(line, online));
+  const numbers = phoneCandidates.filter((c) => placePhone(c, country)).map((c) => c.source);
+  const isOnNumberLine = (line: CardLine) => numbers.some((n) => n.line === line.index);
+  const open = geometry.filter((line) => !isOnNumberLine(line)).flatMap((line) => besideOnline(line, online));
   const localParts = emails.map((e) => e.value.slice(0, e.value.indexOf('@')));
   const firms = unique(domains.map(registeredDomain)).flatMap((domain) => learned?.firms[domain] ?? []);
   const evidence = { localParts, domains, ...whatIsKnown(said, firms, learned) };
 
-  const addressLines = open.filter((line) => !registrationPattern.test(line.text));
+  const besideNumbers = geometry
+    .filter(isOnNumberLine)
+    .flatMap((line) => cutLine(line, spansOn(line, [...numbers, ...online])))
+    .filter((piece) => mayHoldAddress(piece.text));
+  const addressLines = [...open, ...besideNumbers].filter((line) => !isRegistration(line.text));
   const firstAddress = findAddress(addressLines, country);
   const addressOwned = linesOf(Object.values(firstAddress));
   const addressSpans = Object.values(firstAddress).flatMap((part: AddressPart | undefined) => part?.sources ?? []);
@@ -88,7 +99,7 @@ export function proposeFields(reading: Reading, options: ProposeOptions = {}): C
     .flatMap(piecesOfLine)
     .filter((piece) => !addressSpans.some((span) => overlap(span, spanOf(piece))));
   const chosen = chooseRoles(
-    [...open.filter((line) => !addressOwned.has(line.index)), ...besideAddress].filter(mayHoldRole),
+    [...open.filter((line) => !addressOwned.has(line.index)), ...besideAddress].flatMap(partForRole),
     evidence,
   );
   const name = chosen.roles.name?.candidate.text ?? '';
@@ -104,7 +115,7 @@ export function proposeFields(reading: Reading, options: ProposeOptions = {}): C
   );
 
   const context = { country, localParts, domains: unique([...emails, ...websites].map((a) => a.domain)), learned };
-  const printed = [
+  const drafted = [
     ...nameDrafts(chosen, context),
     ...titleDrafts(chosen, context),
     ...companyDraft(chosen, geometry, context),
@@ -113,7 +124,7 @@ export function proposeFields(reading: Reading, options: ProposeOptions = {}): C
     ...websites.map((w) => onlineDraft('website', w, 5)),
     ...addressDrafts(address, firms),
   ];
-  const drafts = inDeskOrder(crossCheck(withoutRepeats(printed), said, country));
+  const drafts = inDeskOrder(crossCheck(withoutRepeats(drafted), said, country));
   const proposals = drafts.map(({ trust, certainty, ...proposal }): FieldProposal => {
     const confidence = confidenceOf({ ...reading, lines }, { ...proposal, trust, certainty });
     return { ...proposal, confidence };
@@ -155,9 +166,13 @@ function whatIsKnown(
   };
 }
 
+/** Those on a line, in its order. */
+const spansOn = (line: CardLine, spans: readonly SourceSpan[]): SourceSpan[] =>
+  spans.filter((span) => span.line === line.index).sort((a, b) => a.from - b.from);
+
 /** What a line has to say beside e-mail and web addresses and their labels: the line itself where it has none. */
 function besideOnline(line: CardLine, online: readonly SourceSpan[]): CardLine[] {
-  const spans = online.filter((s) => s.line === line.index).sort((a, b) => a.from - b.from);
+  const spans = spansOn(line, online);
   if (spans.length === 0) return [line];
   return cutLine(line, spans).filter((piece) => {
     const words = fold(piece.text)
@@ -170,7 +185,7 @@ function besideOnline(line: CardLine, online: readonly SourceSpan[]): CardLine[]
 
 /** Registers, years, handles, lone countries and street lines are never a name, title or company. */
 const mayHoldRole = (line: CardLine): boolean =>
-  !registrationPattern.test(line.text) &&
+  !isRegistration(line.text) &&
   !yearPattern.test(line.text) &&
   !/^\W*@|^in\//.test(line.text) &&
   !countryNames[line.text.trim().toLowerCase()] &&
@@ -180,10 +195,21 @@ const mayHoldRole = (line: CardLine): boolean =>
     !/\p{L}{3,}.*\p{L}{3,}.*\p{L}{3,}/u.test(line.text)
   );
 
+/** The line, or what stands on it before a register's number: "Loan Originator | NMLS #440918". */
+function partForRole(line: CardLine): CardLine[] {
+  if (mayHoldRole(line)) return [line];
+  return isRegistration(line.text) ? piecesOfLine(line).slice(0, 1).filter(isBeforeRegister) : [];
+}
+
+const isBeforeRegister = (piece: CardLine): boolean =>
+  piece.from === 0 && mayHoldRole(piece) && !piece.text.includes(':');
+
+const spansOfAddress = ({ source, rest }: FoundAddress): SourceSpan[] => (rest ? [source, rest] : [source]);
+
 const onlineDraft = (field: 'email' | 'website', found: FoundAddress, trust: number): Draft => ({
   field,
   value: found.value,
-  sources: [found.source],
+  sources: spansOfAddress(found),
   trust,
   reasons: [
     field === 'email' ? 'has the form of an e-mail address' : 'has the form of a web address',

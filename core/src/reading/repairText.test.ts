@@ -1,5 +1,6 @@
 import { proposeFields } from './proposeFields';
 import { readingOf } from './readingOf.testing';
+import { readingOfText } from './readingOfText';
 import { repairAccents, repairLine } from './repairText';
 import type { ReadLine } from './types';
 
@@ -26,7 +27,18 @@ test.each([
   ['Menuiserie Saguenay ltée', 'Menuiserie Saguenay ltée'],
   ['Québec (Québec) G1R 2S5', 'Québec (Québec) G1R 2S5'],
   ['Mercer Street', 'Mercer Street'],
+  ['Québec (Québec) GiR 2S5', 'Québec (Québec) G1R 2S5'],
+  ['Amqui (Québec) G5) 1K7', 'Amqui (Québec) G5J 1K7'],
+  ['Kailua-Kona, Hl 96740', 'Kailua-Kona, HI 96740'],
+  ['Cedar Rapids, lA 52401', 'Cedar Rapids, IA 52401'],
 ])('%s is read as %s', (read, expected) => expect(repairLine(readingOf([read]).lines[0]!).text).toBe(expected));
+
+test('letters of a foreign name stay where the engine is sure of them, and in what somebody typed', () => {
+  const name = 'Şengül Petrović';
+  expect(repairAccents(readingOfText(name).lines[0]!, 'DE').text).toBe(name);
+  expect(repairAccents(readingOf([name]).lines[0]!, 'DE').text).toBe(name);
+  expect(repairAccents(readingOf([{ text: name, probability: 0.8 }]).lines[0]!, 'DE').text).toBe('Sengül Petrovic');
+});
 
 test('a Canadian code stays one where the engine also saw a letter for its last digit', () => {
   expect(repairLine(lineWith('NL A1C 7G5', { 9: 'S' })).text).toBe('NL A1C 7G5');

@@ -5,8 +5,10 @@ import type { ReadCharacter, ReadLine } from './types';
 
 /** An accented letter below this probability may be another one. */
 const DOUBTFUL = 0.9;
+/** A letter that is foreign to the country is that of a foreign name from this probability on (measured: none is misread). */
+const SURELY_FOREIGN = 0.95;
 
-const DIGIT_FOR: Record<string, string> = { o: '0', O: '0', l: '1', I: '1', s: '5', S: '5' };
+const DIGIT_FOR: Record<string, string> = { o: '0', O: '0', l: '1', I: '1', i: '1', '|': '1', s: '5', S: '5' };
 
 /**
  * A run of digits and letters that look like digits, with at least two true digits; "S19 2WX" is a British postcode, and
@@ -19,6 +21,12 @@ const NUMBER_LIKE =
 const L_FOR_I =
   /(?<![\p{L}\d@._-])l(?!(?:tée?|td|tda|lc|lp|da)(?!\p{L}))(?=[bcdfghjkmnpqrstvwxz]\p{Ll}*(?![\p{L}\d@._-]))/gu;
 
+/** The I of a state of the United States before its code: "Hl 96740". */
+const STATE_I = /(?<=(?<![\p{L}\d])[HMRW])l(?= \d{5}(?!\d))|(?<![\p{L}\d])l(?=[ADLN] \d{5}(?!\d))/gu;
+
+/** A nought in a Polish legal form: "Sp. z 0.0.". */
+const POLISH_FORM = /(?<=(?<!\p{L})sp\.?\s?z\s?)[0o]\.\s?[0o](?![\p{L}\d])/giu;
+
 /** "MeAllister": no name goes on with a capital after Me. */
 const E_FOR_C = /(?<=(?<!\p{L})M)e(?=\p{Lu}\p{L}{2})/gu;
 
@@ -26,7 +34,8 @@ const E_FOR_C = /(?<=(?<!\p{L})M)e(?=\p{Lu}\p{L}{2})/gu;
 const ELISION = /(?<=(?<!\p{L})(?:de|à|sur|sous|dans|par) )[I|1](?=['’`]\p{L})/giu;
 
 /** Codes whose letters and digits have fixed places: Canada's, and the inward part of Great Britain's. */
-const CANADIAN_CODE = /(?<![\p{L}\d])([A-CEGHJ-NPR-TVXY])([\dOIlS])([A-Z] ?)([\dOIlS])([A-Z])([\dOIlS])(?![\p{L}\d])/gu;
+const CANADIAN_CODE =
+  /(?<![\p{L}\d])([A-CEGHJ-NPR-TVXY])([\dOIilS|])([A-Z)] ?)([\dOIilS|])([A-Z])([\dOIilS|])(?![\p{L}\d])/gu;
 const BRITISH_CODE = /(?<=(?<![\p{L}\d])[A-Z]{1,2}\d[A-Z\d]? )[OIlS](?=[ABD-HJLNP-UW-Z]{2}(?![\p{L}\d]))/gu;
 
 /** Where the last two of a British code, which are letters, were read with a digit. */
@@ -49,14 +58,16 @@ const DIGIT_IN_WORD =
  */
 export function repairLine(line: ReadLine): ReadLine {
   const text = line.text
-    .replace(NUMBER_LIKE, (run) => [...run].map(digit).join(''))
     .replace(CANADIAN_CODE, canadianCode)
+    .replace(NUMBER_LIKE, (run) => [...run].map(digit).join(''))
     .replace(BRITISH_CODE, digit)
     .replace(BRITISH_LETTERS, (pair, at: number, whole: string) =>
       ENDS_IN_CANADIAN_CODE.test(whole.slice(0, at + pair.length))
         ? pair
         : britishLetters(pair, line.characters.slice(at, at + pair.length)),
     )
+    .replace(STATE_I, 'I')
+    .replace(POLISH_FORM, (form) => form.replace(/0/g, 'o'))
     .replace(L_FOR_I, 'I')
     .replace(E_FOR_C, 'c')
     .replace(ELISION, 'l')
@@ -67,7 +78,7 @@ export function repairLine(line: ReadLine): ReadLine {
 /** With two digits of its three it is a code, and the third a digit too. */
 function canadianCode(code: string, a: string, b: string, c: string, d: string, e: string, f: string): string {
   const isCode = [b, d, f].filter((character) => /\d/.test(character)).length >= 2;
-  return isCode ? [a, digit(b), c, digit(d), e, digit(f)].join('') : code;
+  return isCode ? [a, digit(b), c.replace(')', 'J'), digit(d), e, digit(f)].join('') : code;
 }
 
 /** Only letters that the engine saw there as well: "PE5 900" is "PE5 9QQ", or no code. */
@@ -90,10 +101,10 @@ function lettersOnly(word: string, characters: readonly ReadCharacter[]): string
 }
 
 /**
- * Sets right accented letters that no language of the card's country uses ("Hafenbrău"), and doubtful ones that are
- * not its own ("Gôteborg" in Sweden): the engine's next best reading of the same letter that is at home there, else the
- * country's usual accent, else the bare letter. So with the ring of Å in Scandinavian names. Every character keeps its
- * place.
+ * Sets right accented letters that the engine is not sure of where no language of the card's country uses them
+ * ("Hafenbrău"), and doubtful ones that are not its own ("Gôteborg" in Sweden): the engine's next best reading of the same
+ * letter that is at home there, else the country's usual accent, else the bare letter. So with the ring of Å in
+ * Scandinavian names. Every character keeps its place.
  */
 export function repairAccents(
   line: ReadLine,
@@ -103,7 +114,8 @@ export function repairAccents(
   const text = [...line.text].map((letter, i) => {
     if (letter < '\u00c0' || !/\p{L}/u.test(letter)) return letter;
     const character = line.characters[i];
-    if (!isAtHome(letter, country, languages)) return homeLetter(letter, character, country);
+    const isSure = character !== undefined && character.probability >= SURELY_FOREIGN;
+    if (!isAtHome(letter, country, languages)) return isSure ? letter : homeLetter(letter, character, country);
     const doubtful = character !== undefined && character.probability < DOUBTFUL;
     return doubtful && languages.length === 0 && isForeign(letter, country)
       ? ownLetter(letter, character, country)

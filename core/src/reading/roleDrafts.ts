@@ -1,11 +1,11 @@
-import { cutLine, overlaps, spanOf, type CardLine } from './cardLine';
-import type { Chosen, ChosenRoles, Roles } from './chooseRoles';
+import { overlaps, spanOf, type CardLine } from './cardLine';
+import { firmBeforeComma, type Chosen, type ChosenRoles, type Roles } from './chooseRoles';
 import { companyFromDomain, domainLabel, isFreeMail } from './companyFromDomain';
 import type { Draft } from './draft';
 import { registeredDomain } from './findEmails';
 import { fold, foldTight } from './fold';
 import { learnedCompany, type Learned } from './learned';
-import { hasLegalForm, withoutLegalForm } from './legalForm';
+import { withoutLegalForm } from './legalForm';
 import { splitMerged } from './mergedLetters';
 import { misreadTitle } from './misreadTitle';
 import { inSpellingOf, naturalCompany, naturalTitle } from './naturalCase';
@@ -155,13 +155,6 @@ function withSplitLetters(company: string, domains: readonly string[]): string {
 }
 
 const trimCompany = (text: string): string => text.replace(/^[\s|·•]+|[\s|·•,;]+$/g, '');
-
-/** "Lumenpfad GmbH, Schlesische Straße 26": the firm of a line that goes on with its address. */
-function firmBeforeComma(line: CardLine): CardLine[] {
-  const comma = line.text.indexOf(',');
-  const [firm] = comma > 0 ? cutLine(line, [{ from: comma, to: line.text.length }]) : [];
-  return firm && hasLegalForm(firm.text) ? [firm] : [];
-}
 
 /** A short and a long form of one name on a card: the longest printed line that begins with the chosen one. */
 function fullestForm(

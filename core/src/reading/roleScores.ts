@@ -10,14 +10,14 @@ import { tradeWords } from './tables/companyWords';
 import { departmentHeads, departmentTopics } from './tables/departmentWords';
 import { ownerLabel } from './tables/labels';
 import { givenNames, nameParticles } from './tables/nameWords';
-import { titleHeads, titleJoiners, titleModifiers } from './tables/titleWords';
+import { sloganWords, titleHeads, titleJoiners, titleModifiers } from './tables/titleWords';
 
 /** What the card's addresses say about its person and firm. */
 export interface CardEvidence {
   localParts: readonly string[];
   domains: readonly string[];
-  /** How well the line that is most like one of the domains agrees with it, 0–1. */
-  firmLikeness?: number;
+  /** How well each line agrees with the domain that it is most like, 0–1, by its index. */
+  likeness?: ReadonlyMap<number, number>;
   /** What the card's code says, folded to letters and digits. */
   said?: { name?: string; company?: string; title?: string };
   /** The workspace's spellings of the firms behind the domains, folded likewise. */
@@ -30,8 +30,12 @@ export interface CardEvidence {
 export const likenessToDomain = (text: string, { domains }: CardEvidence): number =>
   Math.max(0, ...domains.map((domain) => domainAgreement(text, domain)));
 
-/** One line is clearly more like the domain than another. */
-const CLEARLY = 0.15;
+/** How well the line beside a candidate that is most like a domain agrees with it, 0–1. */
+const likenessOfOthers = ({ lines }: Candidate, { likeness = new Map<number, number>() }: CardEvidence): number =>
+  Math.max(
+    0,
+    ...[...likeness].filter(([index]) => lines.every((line) => line.index !== index)).map(([, like]) => like),
+  );
 
 /** What agreement with a code, or with what the workspace has filed, is worth. */
 const SAID = 5;
@@ -101,14 +105,15 @@ export function scoreName(candidate: Candidate, evidence: CardEvidence): RoleSco
   tally.add(-2 * count(core, (w) => !capitalised(w) && !nameParticles.has(w)));
   tally.add(-1.5 * count(core, (w) => titleJoiners.has(w) && !nameParticles.has(w)));
   if (core[0] !== undefined && nameParticles.has(core[0])) tally.add(-1.5);
+  if (core.slice(1, -1).some((w) => nameParticles.has(w) && !capitalised(w))) tally.add(0.6);
   // "Annelies van der" goes on in the next line.
   const last = core[core.length - 1]!;
   if (nameParticles.has(last) && !capitalised(last)) tally.add(-2.5);
   tally.add(-proseLevel(core.join(' ')));
   if (relativeHeight(candidate) > 1.15) tally.add(0.8, 'is set larger than most');
   const domainLike = likenessToDomain(core.join(' '), evidence);
-  // A firm is often called after its owner: a known given name, or a line that is more like the domain, outweighs this.
-  const isOwners = core.length > 1 && (givenNames.has(core[0]!) || domainLike < (evidence.firmLikeness ?? 0) - CLEARLY);
+  // A firm is often called after its owner: a known given name, or another line as like the domain, outweighs this.
+  const isOwners = core.length > 1 && (givenNames.has(core[0]!) || domainLike <= likenessOfOthers(candidate, evidence));
   if (agreement < 0.8) tally.add((isOwners ? -0.8 : -2.5) * domainLike);
   if (departmentTopics.has(candidate.text)) tally.add(-2);
   return tally;
@@ -166,7 +171,7 @@ export function scoreFirmOfName(company: Candidate, name: Candidate, evidence: C
   if (isTheirs) tally.add(FIRM_OF_NAME, 'stands in the e-mail address');
   if (isTheirs) return tally;
   const words = wordsOf(company.text);
-  const mayBeFirm = words.length <= 3 && words.every(capitalised) && !/\d/.test(company.text);
+  const mayBeFirm = words.length <= 4 && words.every(capitalised) && !/\d/.test(company.text);
   const [line, below] = [company.lines[0]!, name.lines[0]!];
   const isAtHead = line.isTopmost && below.top - line.bottom > 1.5 * line.height;
   if (mayBeFirm && isAtHead) tally.add(AT_THE_HEAD, 'stands by itself at the head of the card');
@@ -191,6 +196,10 @@ export function scoreTitle(candidate: Candidate, evidence?: CardEvidence): RoleS
   if (evidence?.said?.title && foldTight(candidate.text) === evidence.said.title) tally.add(SAID, SAID_REASON);
   if (heads === 0 && words.some((w) => evidence?.knownTitleWords?.has(fold(w))))
     tally.add(KNOWN, 'holds a word your workspace has filed as a title');
+  if (heads === 0)
+    tally.add(
+      -(count(words, (w) => sloganWords.has(w)) + (words.length > 4 || /["“„«!]/.test(candidate.text) ? 1 : 0)),
+    );
   if (heads > 0) tally.add(3 + 0.3 * (heads - 1), 'holds a word for a position');
   tally.add(Math.min(1.5, 0.6 * count(words, (w) => titleModifiers.has(w) || departmentTopics.has(w))));
   if (hasLegalForm(candidate.text)) tally.add(-3);
@@ -217,7 +226,7 @@ export function scoreDepartment(candidate: Candidate): RoleScore {
   if (words.length === 0 || words.length > 6 || /[\d@]/.test(candidate.text)) return { score: -9, reasons: [] };
   if (departmentTopics.has(candidate.text)) tally.add(2.6, 'names a part of a firm');
   else if (words.some((w) => departmentHeads.has(w))) tally.add(2.4, 'names a part of a firm');
-  else if (words.every((w) => departmentTopics.has(w) || titleJoiners.has(w) || w === '&'))
+  else if (words.every((w) => departmentTopics.has(w) || titleJoiners.has(w)))
     tally.add(1.6, 'names what a part of a firm does');
   if (hasTitleWord(candidate.text) && !departmentHeads.has(words[0]!)) tally.add(-2.5);
   if (hasLegalForm(candidate.text)) tally.add(-3);

@@ -24,7 +24,7 @@ export interface ReadLine {
   icon?: LineIcon;
 }
 
-export type LineIcon = 'mobile';
+export type LineIcon = 'mobile' | 'fax';
 
 /** A two-dimensional code on a card. */
 export interface ReadCode {

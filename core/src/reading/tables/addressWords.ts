@@ -8,13 +8,14 @@ export const streetWords = wordList(`
   northgate southgate eastgate westgate
   *strasse *str *straße *weg *platz *allee *gasse *ring *damm *ufer *hof *steig *chaussee strasse weg platz allee gasse am an im auf zum zur hof hafen markt
   rue avenue boulevard bd place chemin impasse allee quai route cours passage square faubourg zone za zi bp cedex
-  calle c/ avenida avda av plaza paseo carrer camino carretera ronda poligono pol travesia glorieta
+  calle c/ ctra avenida avda av plaza paseo carrer camino carretera ronda poligono pol travesia glorieta
   rua avenida travessa praca largo alameda estrada rodovia quinta sala andar lote loja bairro
   via viale piazza piazzale corso largo vicolo strada contrada localita loc borgo lungomare
   *straat *laan *weg *plein *kade *gracht *singel *dijk *steeg straat laan plein kade gracht postbus
   *gatan *gata *vagen *vag *grand *torget *gate *gaten *vej *gade *vejen *alle *veien *vei *plads *plass *torv *stien *stigen *brygga *kaj vej gade gate postboks box
   *katu *tie *kuja *polku *tori *puisto pl
   ul ulica al aleja pl plac os osiedle
+  stryd heol ffordd sraid bothar
 `);
 
 /** Counties of Great Britain that are written behind a town and are no town themselves, without blanks. */
@@ -62,7 +63,7 @@ export const postcodeForms: readonly PostcodeForm[] = [
   { country: 'CA', pattern: /\b(?<region>AB|BC|MB|NB|NL|NS|NT|NU|ON|PE|QC|SK|YT)?,? ?(?<code>[A-Z]\d[A-Z] ?\d[A-Z]\d)\b/, town: 'before' },
   { country: 'IE', pattern: /\b(?:[AC-FHKNPRTV-Y]\d{2}|D6W) ?[0-9AC-FHKNPRTV-Y]{4}\b/, town: 'before' },
   { country: 'AU', pattern: /\b(?<region>NSW|VIC|QLD|WA|SA|TAS|ACT|NT),? (?<code>\d{4})\b/, town: 'before' },
-  { country: 'US', pattern: new RegExp(`\\b(?<region>${US_STATES}|${US_STATE_NAMES}),? (?<code>\\d{5}(?:-\\d{4})?)\\b`), town: 'before' },
+  { country: 'US', pattern: new RegExp(`\\b(?<region>${US_STATES}|${US_STATE_NAMES}|${US_STATE_NAMES.toUpperCase()}),? (?<code>\\d{5}(?:-\\d{4})?)\\b`), town: 'before' },
   { country: 'BR', pattern: /\b\d{5}-\d{3}\b/, town: 'before' },
   { country: 'PT', pattern: /\b(?:PT?-)?(?<code>\d{4}-\d{3})\b/, town: 'after' },
   { country: 'PL', pattern: /\b(?:PL-)?(?<code>\d{2}-\d{3})\b/, town: 'after' },
@@ -78,6 +79,7 @@ export const postcodeForms: readonly PostcodeForm[] = [
   { country: 'IT', pattern: /\bI(?:T)?-(?<code>\d{5})\b/, town: 'after' },
   { country: 'ES', pattern: /\bE(?:S)?-(?<code>\d{5})\b/, town: 'after' },
   { country: 'DK', pattern: /\bDK-(?<code>\d{4})\b/, town: 'after' },
+  { country: 'LU', pattern: /\bL-(?<code>\d{4})\b/, town: 'after' },
   { country: 'NO', pattern: /\bNO?-(?<code>\d{4})\b/, town: 'after' },
   { country: 'FI', pattern: /\bFI(?:N)?-(?<code>\d{5})\b/, town: 'after' },
   { country: '5', pattern: /\b(?<code>\d{5})\b/, town: 'after' },
@@ -87,5 +89,5 @@ export const postcodeForms: readonly PostcodeForm[] = [
 /** Countries that the bare five- and four-digit forms may belong to. */
 export const bareDigitCountries: Readonly<Record<string, readonly string[]>> = {
   '5': ['DE', 'FR', 'IT', 'ES', 'FI', 'US', 'SE'],
-  '4': ['AT', 'CH', 'BE', 'DK', 'NO', 'AU'],
+  '4': ['AT', 'CH', 'BE', 'LU', 'DK', 'NO', 'AU'],
 };

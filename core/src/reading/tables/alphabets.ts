@@ -27,9 +27,11 @@ const USUAL_ACCENT: Readonly<Record<string, string>> = {
   DE: 'äöüÄÖÜ', AT: 'äöüÄÖÜ', CH: 'äöüÄÖÜ', SE: 'äöåÄÖÅ', FI: 'äöåÄÖÅ', PT: 'ãõÃÕ', BR: 'ãõÃÕ', FR: 'éêôûâÉÊÔÛÂ', DK: 'øåØÅ', NO: 'øåØÅ', ES: 'áéíóúÁÉÍÓÚ',
 };
 
-/** All accented letters of countries that use few; others there are foreign names, or misread. */
+/** All accented letters of a country's own languages; others there are foreign names, or misread. */
 const OWN_ACCENTS: Readonly<Record<string, string>> = {
   DE: 'äöüßé', AT: 'äöüßé', SE: 'åäöé', FI: 'åäöé', DK: 'æøåé', NO: 'æøåé',
+  FR: 'éèêëàâîïôûùüçœæÿ', CA: 'éèêëàâîïôûùüçœæÿ', BE: 'éèêëàâîïôûùüçœæöä', NL: 'éèêëâïôûüçöä', IT: 'àèéìíîòóùú',
+  ES: 'áàéèíïóòúüñç', PT: 'áâãàçéêíóôõúü', BR: 'áâãàçéêíóôõúü', PL: 'ąćęłńóśźżé',
 };
 
 /** Languages with letters of their own that a workspace can say it expects, by ISO 639-1 code. */

@@ -5,7 +5,7 @@ export const legalForms = wordList(`
   ltd limited llc llp lp plc inc incorporated corp corporation co company gmbh mbh ggmbh ag kg ohg ug gbr kgaa eg ek ev se
   sa sas sasu sarl eurl sci snc scop sl slu slp sau srl srls spa sapa sas scarl scrl bv nv vof cv bvba sprl asbl
   ab hb kb as asa aps ivs ks is oy oyj ky tmi ltda lda eireli epp mei sp~zoo spzoo spj sa spk zoo pty ptyltd ptd pte
-  gmbh&cokg gmbh&co soccoop soc~coop scoop coop ehf hf
+  gmbh&cokg gmbh&co soccoop soc~coop scoop coop ehf cokg vzw ry crl ua
 `);
 
 /** What firms do or are; such a word speaks for a company name. */
@@ -55,6 +55,9 @@ export const tradeWords = wordList(`
   bouw houtbouw *bouw drukkerij brouwerij bakkerij zuivel transport gebroeders zonen scheepswerf installatie *techniek
   bygg el ror tomrer tomreri snickeri *verkstad mekaniska bryggeri mejeri bageri vaerft *vaerft maskin *maskin *teknik tryk tryckeri entreprenad
   rakennus *rakennus panimo meijeri leipomo konepaja kuljetus
+  gemeinde *gemeinde stadtverwaltung landratsamt krankenhaus *klinikum *praktijk gemeente ziekenhuis creche mairie commune hopital residence
+  ayuntamiento concello junta comune ospedale municipio prefeitura camara kommun kommune sjukhus sykehus sygehus barnehage forskola kunta kaupunki
+  sairaala gmina urzad szpital przedszkole council borough parish surgery ambulance
   budownictwo transport drukarnia browar mleczarnia piekarnia stolarnia zaklad przedsiebiorstwo
 `);
 

@@ -25,12 +25,14 @@ export const numberGroupings: readonly { pattern: RegExp; countries: readonly st
  */
 export const countryWords: readonly { pattern: RegExp; countries: readonly string[] }[] = [
   { pattern: /stra(?:ß|ss)e\b|str\.\s?\d|platz\b|\b\S{4,}(?:weg|gasse|allee|damm|ufer)\b/iu, countries: ['DE', 'AT', 'CH'] },
-  { pattern: /\b(?:GmbH|KG|OHG|e\.K\.|UG)(?!\p{L})/u, countries: ['DE', 'AT'] },
-  { pattern: /ß|\b(?:Fon|Handy|Mobil|Durchwahl|Leiter(?:in)?|Gesch(?:ä|a)ftsf(?:ü|u)hr\w*)\b/u, countries: ['DE', 'AT', 'CH'] },
+  { pattern: /\b(?:G[Mm][Bb]H|KG|OHG|[Ee]\.K\.|UG)(?!\p{L})/u, countries: ['DE', 'AT'] },
+  { pattern: /ß|\b(?:Fon|Handy|Mobil|MOBIL|Durchwahl|DURCHWAHL|Postfach|POSTFACH|Leiter(?:in)?|Gesch(?:ä|a)ftsf(?:ü|u)hr\w*)\b/u, countries: ['DE', 'AT', 'CH'] },
   { pattern: /\b(?:rue|quai|impasse|boulevard|chemin|cedex|place d[ue])\b/iu, countries: ['FR', 'BE'] },
   { pattern: /\b(?:SARL|SAS|EURL|S\.A\.R\.L\.?|Tél\.|Port\.|Courriel|Mél)(?!\p{L})|\bdirect(?:rice|eur)\b/u, countries: ['FR', 'BE'] },
   { pattern: /\b(?:via|viale|piazza|corso|vicolo) \p{Lu}|\bS\.?r\.?l\.?(?!\p{L})|\bS\.?p\.?A\.?(?!\p{L})|\b(?:Telefono|Cell)\b/u, countries: ['IT'] },
-  { pattern: /\b(?:calle|avda|plaza|paseo|pol[íi]gono)\b|\bS\.L\.?(?!\p{L})|\b(?:M[óo]vil|Tel[ée]fono|Correo)\b/iu, countries: ['ES'] },
+  { pattern: /\b(?:calle|avda|plaza|paseo|pol[íi]gono|carrer|avinguda)\b|\bS\.?L\.?(?:U\.?)?$|\b(?:M[óo]vil|Tel[ée]fono|Correo)\b/iu, countries: ['ES'] },
+  { pattern: /\b(?:Ctra|Avda)\.|\b(?:Bodegas|Hnos|Hijos)\b|\((?:[ÁA]lava|Albacete|Alicante|Almer[íi]a|Asturias|[ÁA]vila|Badajoz|Barcelona|Burgos|C[áa]ceres|C[áa]diz|Cantabria|Castell[óo]n|Ciudad Real|C[óo]rdoba|Cuenca|Gi?rona|Granada|Guadalajara|Gipuzkoa|Guip[úu]zcoa|Huelva|Huesca|Ja[ée]n|La Rioja|Le[óo]n|Lleida|Lugo|Madrid|M[áa]laga|Murcia|Navarra|Ourense|Palencia|Pontevedra|Salamanca|Segovia|Sevilla|Soria|Tarragona|Teruel|Toledo|Valencia|Valladolid|Bizkaia|Vizcaya|Zamora|Zaragoza)\)?/u, countries: ['ES'] },
+  { pattern: /\b\d{5} \p{Lu}[\p{L}' ]+ (?:\([A-Z]{2}\)|[A-Z]{2}$)/u, countries: ['IT'] },
   { pattern: /\b(?:travessa|pra[çc]a|largo d|rua d)\b|\b(?:Tlm|Telem[óo]vel)\b/iu, countries: ['PT'] },
   { pattern: /\b(?:Ltda|CEP|CNPJ|Celular)\b|\bS\/A\b/iu, countries: ['BR'] },
   { pattern: /\b\S{3,}(?:straat|laan|gracht|kade|plein|weg)\b|\bB\.?V\.?(?!\p{L})|\b(?:Mobiel|Postbus)\b/iu, countries: ['NL', 'BE'] },

@@ -27,9 +27,12 @@ export const onlineLabels = /^(?:e|m|w|i|mail|email|e-mail|epost|e-post|correo|c
 export const ownerLabel =
   /^(?:inh(?:aber(?:in)?)?|eigentümer(?:in)?|owner|prop(?:rietor)?|propriétaire|propriet[aá]ri[ao]|propietari[ao]|titolare|indehaver|innehavare|właściciel(?:ka)?)\s?(?:\.:?|:)\s*(?=\p{Lu})/iu;
 
-/** A line with one of these is about a register, tax office or bank, not about reaching somebody. */
-export const registrationPattern =
-  /\b(?:vat|ust|ust-?id\w*|uid|tva|p\.? ?iva|partita iva|nif|nipc|cif|cnpj|cpf|inscr|insc|rcs|siret|siren|ape|naf|hrb|hra|fn \d|steuer\w*|st\.?-?nr|gst|abn|acn|ein|npi|license|licence|lic|reg(?:istration|istered|d)?\.? ?(?:no|nr|num)?|company no|company number|org\.? ?nr|orgnr|org\.? ?nummer|cvr|kvk|btw|iban|bic|swift|bank|konto|krs|regon|nip|y-tunnus|charity|creci|crea|crm|oab|ico|dic|cin|permit|member(?:ship)? no|contribuinte|capital social)\b|\bc\.? ?f\.? ?(?=\d{5})|\batu ?\d{8}\b|\bche-?\d{3}\.\d{3}\.\d{3}\b|\bbe ?[01]\d{3}\.\d{3}\.\d{3}\b|(?<!\p{L})(?:ič|dič|ičo)(?!\p{L})/iu;
+/** What stands before numbers of registers, tax offices, licences and banks. */
+const registerWords =
+  /\b(?:vat|ust|ust-?id\w*|uid|tva|p\.? ?iva|partita iva|nif|nipc|cif|cnpj|cpf|inscr|insc|rcs|siret|siren|ape|naf|hrb|hra|fn \d|steuer\w*|st\.?-?nr|gst|abn|acn|ein|npi|license|licence|lic|reg(?:istration|istered|d)?\.? ?(?:no|nr|num)?|company no|company number|org\.? ?nr|orgnr|org\.? ?nummer|cvr|kvk|btw|iban|bic|swift|bank|konto|krs|regon|nip|y-tunnus|charity|creci|crea|crmv?|cr[ofcp]|oab|nmls|fdic|npn|ico|dic|cin|permit|member(?:ship)? no|contribuinte|capital social)\b|\bc\.? ?f\.? ?(?=\d{5})|\batu ?\d{8}\b|\bche-?\d{3}\.\d{3}\.\d{3}\b|\bbe ?[01]\d{3}\.\d{3}\.\d{3}\b|(?<!\p{L})(?:ič|dič|ičo)(?!\p{L})/iu;
+
+/** A number of a register, tax office or bank is not for reaching somebody; a firm that is called so is. */
+export const isRegistration = (text: string): boolean => /\d/.test(text) && registerWords.test(text);
 
 /** Founding years, class years and the like. */
 export const yearPattern =

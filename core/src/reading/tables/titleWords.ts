@@ -28,7 +28,7 @@ export const titleHeads = wordList(`
   *beauftragter *beauftragte *planer *planerin *anwalt *anwaltin *arzt *arztin *steuerberater vorstand* prokurist* gesellschafter*
   disponent* bauleiter* architekt* apotheker* notar* kaufmann kauffrau *kaufmann *kauffrau direktor* geschaftsleitung teilhaber*
   gartner* *bauer *brauer *backer tischler* schreiner* zimmermann kufer* goldschmied* koch kochin lehrer* dozent* *monteur *monteurin
-  *chef *chefin buchhalter* steuerfachwirt* *makler *maklerin *trainer *pfleger *gestalter *gestalterin sekretar*
+  *chef *chefin buchhalter* steuerfachwirt* *makler *maklerin *trainer *pfleger *gestalter *gestalterin sekretar* *sekretar *sekretarin
   directeur directrice responsable gerant gerante president presidente chef cheffe adjoint adjointe conseiller conseillere ingenieur*
   technicien technicienne commercial commerciale charge chargee attache attachee assistante avocat avocate notaire maitre
   comptable acheteur acheteuse vendeur vendeuse secretaire medecin pharmacien pharmacienne veterinaire architecte redacteur redactrice
@@ -124,5 +124,17 @@ export const titleModifiers = wordList(`
 
 /** Words that join two lines into one title when the first ends with one of them. */
 export const titleJoiners = wordList(`
-  to the of for and & und fur der die des im de du la le les et pour of en y para e di del della dei per och for og til ja van het voor w ds i a do da
+  to the of for and & und fur der die des im de du la le les et pour of en y para e di del della dei per och for og til ja van het voor w ds i a do da &
+`);
+
+/** Words that speak to somebody, as slogans do and positions do not. */
+export const sloganWords = wordList(`
+  we our us you your it its that what when where every always never more better best make makes making made from with without than
+  wir unser unsere unseren ihr ihre ihren sie ist sind wenn wo was wie immer mehr besser mit aus
+  nous notre nos vous votre vos est sont quand avec sans plus mieux toujours
+  nosotros nuestro nuestra nuestros tu su sus es son cuando con sin mejor siempre nos nosso nossa seu sua com sem melhor sempre
+  noi nostro nostra vostro vostra tuo tua sono quando con senza meglio sempre
+  wij onze ons uw jouw jullie is zijn altijd met zonder beter meer
+  vi var vart vara din ditt dina er med uten utan bedre battre altid alltid alltid mer
+  me meidan sinun sinulle aina ilman enemman my nasz nasza nasze twoj twoja twoje zawsze bez wiecej lepiej
 `);

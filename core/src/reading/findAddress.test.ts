@@ -1,0 +1,98 @@
+import { cardLines } from './cardLine';
+import { proposeFields } from './proposeFields';
+import { findAddress } from './findAddress';
+import { readingOf, type PrintedLine } from './readingOf.testing';
+
+function addressOf(lines: readonly (string | PrintedLine)[], country?: string) {
+  const address = findAddress(cardLines(readingOf(lines)), country);
+  const { street, postalCode, locality, region } = address;
+  return [street?.value, postalCode?.value, locality?.value, region?.value];
+}
+
+describe('an address that goes on in the next line', () => {
+  it.each<[string[], string, (string | undefined)[]]>([
+    [['Satamakatu 5, 57130', 'Savonlinna'], 'FI', ['Satamakatu 5', '57130', 'Savonlinna', undefined]],
+    [['ul. Portowa 15, 84-120', 'Władysławowo'], 'PL', ['ul. Portowa 15', '84-120', 'Władysławowo', undefined]],
+    [['Pier Road, Skibbereen, Co. Cork, P81', 'AH52'], 'IE', ['Pier Road', 'P81 AH52', 'Skibbereen', 'Co. Cork']],
+    [['1400 Alton Road, Miami Beach, FL', '33139'], 'US', ['1400 Alton Road', '33139', 'Miami Beach', 'FL']],
+  ])('is read out of both: %j', (lines, country, address) => expect(addressOf(lines, country)).toEqual(address));
+
+  it('points at both lines', () => {
+    const { postalCode } = findAddress(cardLines(readingOf(['Pier Road, Skibbereen, P81', 'AH52'])), 'IE');
+    expect(postalCode?.sources).toEqual([
+      { line: 0, from: 23, to: 26 },
+      { line: 1, from: 0, to: 4 },
+    ]);
+  });
+
+  it('is none where a year ends the line, or the next line stands elsewhere', () => {
+    expect(addressOf(['Growing since 1931', 'Spalding'], 'CH')).toEqual([undefined, undefined, undefined, undefined]);
+    const apart = [
+      { text: 'Satamakatu 5, 57130', y: 40 },
+      { text: 'Savonlinna', x: 600, y: 300 },
+    ];
+    expect(addressOf(apart, 'FI')[1]).toBeUndefined();
+  });
+});
+
+it.each([
+  ['Brekkestøveien 9, 4790 Lillesand · Mob 904 40 118', 'NO'],
+  ['Brekkestøveien 9, 4790 Lillesand – Tlf. 904 40 118', 'NO'],
+  ['Mob 904 40 118 · Brekkestøveien 9, 4790 Lillesand · post@quayside.example', 'NO'],
+])('an address shares its line with a number: %s', (text, assumedCountry) => {
+  const { fields } = proposeFields(readingOf(['Hjalmar Brekke', text]), { assumedCountry });
+  const at = (name: string) => fields.find((f) => f.field === name)!;
+  expect(at('phone').value).toBe('+4790440118');
+  for (const [name, value] of [
+    ['street', 'Brekkestøveien 9'],
+    ['postalCode', '4790'],
+    ['locality', 'Lillesand'],
+  ] as const) {
+    expect(at(name).value).toBe(value);
+    const [source] = at(name).sources;
+    expect(text.slice(source!.from, source!.to)).toBe(value);
+  }
+});
+
+it('a town and its code alone share a line with a number', () => {
+  const { fields } = proposeFields(readingOf(['Rosalind Thorpe', '3 Mill Lane', 'Norwich NR1 2AB · T 01632 960142']));
+  const values = fields.map((f) => f.value);
+  expect(values).toEqual(expect.arrayContaining(['3 Mill Lane', 'Norwich', 'NR1 2AB', '+441632960142']));
+});
+
+describe('a town', () => {
+  it('may be called like its county', () => {
+    expect(addressOf(['Castle Street, Conwy LL32 8DD'], 'GB')).toEqual([
+      'Castle Street',
+      'LL32 8DD',
+      'Conwy',
+      undefined,
+    ]);
+    expect(addressOf(['Castle Street', 'Conwy LL32 8DD'], 'GB').slice(1, 3)).toEqual(['LL32 8DD', 'Conwy']);
+    expect(addressOf(['Mill Lane, Taunton, Somerset TA3 6AB'], 'GB')[2]).toBe('Taunton');
+    expect(addressOf(['Mill Lane, Taunton', 'Somerset TA3 6AB'], 'GB')[2]).toBe('Taunton');
+  });
+
+  it('stands behind a full stop that was a comma', () => {
+    expect(addressOf(['Merchants Quay. Kilrush', 'Co. Clare, V15 D838'], 'IE')[2]).toBe('Kilrush');
+  });
+
+  it('stands before its province, in brackets that may be lost or misread', () => {
+    for (const town of ['Castelvetrano (TP)', 'Castelvetrano (TP', 'Castelvetrano (TPJ'])
+      expect(addressOf(['C.da Seggio 4', `91022 ${town}`], 'IT').slice(1)).toEqual(['91022', 'Castelvetrano', 'TP']);
+    expect(addressOf(['4418 SE 26TH AVE', 'PORTLAND, OREGON 97202'], 'US').slice(1)).toEqual([
+      '97202',
+      'Portland',
+      'OREGON',
+    ]);
+  });
+
+  it('has no founding year on its street line', () => {
+    expect(addressOf(['seit 1954 · Hauptstr. 5', '28195 Bremen'], 'DE')[0]).toBe('Hauptstr. 5');
+    expect(addressOf(['Rua Augusta, 600 – cj. 42', '04532-060 São Paulo'], 'BR')[0]).toBe('Rua Augusta, 600 – cj. 42');
+  });
+
+  it('stands behind its code after a house number', () => {
+    expect(addressOf(['Via Zanica, 58 24126 Bergamo'], 'IT').slice(1, 3)).toEqual(['24126', 'Bergamo']);
+  });
+});
