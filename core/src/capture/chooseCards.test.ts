@@ -11,6 +11,23 @@ describe('choosing cards among outlines', () => {
     expect(chooseCards([outline(panel), outline(card)], [line(130, 130), line(340, 300)], picture)).toEqual([card]);
   });
 
+  it('takes a card with the band along its side, though the seam is the clearer edge, where the band ends in one', () => {
+    const card = rectangle(100, 100, 400, 240);
+    const withoutBand = rectangle(145, 100, 355, 240);
+    const texts = [line(200, 130), line(200, 160)];
+    expect(chooseCards([outline(withoutBand, 1), outline(card, 0.9)], texts, picture)).toEqual([card]);
+    expect(chooseCards([outline(withoutBand, 1), outline(card, 0.8)], texts, picture)).toEqual([withoutBand]);
+  });
+
+  it('takes no strip of ground between two cards for a band', () => {
+    const cards = [rectangle(20, 100, 270, 170), rectangle(330, 100, 270, 170)];
+    const texts = cards.flatMap((c) => [line(c[0][0] + 20, c[0][1] + 30), line(c[0][0] + 20, c[0][1] + 80)]);
+    const upToTheNext = outline(rectangle(20, 100, 309, 170), 0.9);
+    const chosen = chooseCards([...cards.map((c) => outline(c, 1)), upToTheNext], texts, picture);
+    expect(chosen).toHaveLength(2);
+    for (const card of cards) expect(chosen).toContainEqual(card);
+  });
+
   it('takes several cards and not the outline around them', () => {
     const cards = [rectangle(20, 20, 280, 170), rectangle(330, 20, 280, 170), rectangle(20, 250, 280, 170)];
     const texts = cards.flatMap((c) => [line(c[0][0] + 20, c[0][1] + 30), line(c[0][0] + 20, c[0][1] + 80)]);

@@ -1,4 +1,4 @@
-import { area, coveredShare, distance, intersectionOverUnion, type Quad } from './quad';
+import { area, coveredShare, distance, intersectionOverUnion, type Point, type Quad } from './quad';
 
 /** An outline that may be a card. */
 export interface CardCandidate {
@@ -41,6 +41,11 @@ const MOST_LINES_COUNTED = 9;
 const USUAL_ASPECT = { from: 1.46, to: 1.82, spread: 0.09 } as const;
 const USUAL_TYPE_SIZE = { logRatio: -3.0, spreadBelow: 0.22, spreadAbove: 0.38 } as const;
 
+/** Least support and sharpness of the whole of an outline with its band, and how much larger than without it is. */
+const BAND = { support: 0.85, sharpness: 0.85, least: 1.06, most: 1.45, gain: 0.1 } as const;
+/** Two sides are one when they lie this near to each other, in roots of the card's area. */
+const SAME_SIDE = 0.02;
+
 interface Judged extends CardCandidate {
   size: number;
   /** Indices of text lines wholly inside. */
@@ -73,7 +78,10 @@ export function chooseCards(
     if (distinct.length >= MOST_CANDIDATES) break;
     if (!distinct.some((d) => intersectionOverUnion(c.quad, d.quad) > SAME_OUTLINE)) distinct.push(c);
   }
-  return bestSet(distinct).map((c) => c.quad);
+  const best = bestSet(distinct);
+  // Between several cards a strip of ground looks the same.
+  const chosen = best.length === 1 ? bestSet(withBands(distinct)) : best;
+  return chosen.map((c) => c.quad);
 }
 
 const WHOLE_PICTURE_SUPPORT = 0.5;
@@ -119,6 +127,33 @@ function typeSizeCost(lines: readonly Quad[], size: number): number {
   const spread = off < 0 ? USUAL_TYPE_SIZE.spreadBelow : USUAL_TYPE_SIZE.spreadAbove;
   return Math.min(COST.mostTypeSize, (COST.typeSize * (off / spread) ** 2) / 2);
 }
+
+/**
+ * A card with a band in another colour along one side has two outlines with three sides in common, and the seam of the band
+ * is often the clearer fourth side: the outer one is the card where its own fourth side is clear too.
+ */
+function withBands(candidates: readonly Judged[]): Judged[] {
+  return candidates.map((outer) => {
+    if (outer.edgeSupport < BAND.support || outer.sharpness < BAND.sharpness) return outer;
+    const inner = candidates.filter((c) => c.value > outer.value && isWithoutBand(c, outer));
+    return inner.length === 0 ? outer : { ...outer, value: Math.max(...inner.map((c) => c.value)) + BAND.gain };
+  });
+}
+
+function isWithoutBand(inner: Judged, outer: Judged): boolean {
+  const growth = outer.size / inner.size;
+  if (growth < BAND.least || growth > BAND.most || aspectCost(outer.quad) > 0) return false;
+  const near = SAME_SIDE * Math.sqrt(outer.size);
+  const apart = outer.quad.map((_, i) => {
+    const [a, b] = [inner.quad[i]!, inner.quad[(i + 1) % 4]!];
+    return Math.max(...[outer.quad[i]!, outer.quad[(i + 1) % 4]!].map((corner) => distanceToLine(corner, a, b)));
+  });
+  return apart.filter((off) => off < near).length === 3;
+}
+
+/** Of a point to the line through two others. */
+const distanceToLine = ([x, y]: Point, [ax, ay]: Point, [bx, by]: Point): number =>
+  Math.abs((bx - ax) * (y - ay) - (by - ay) * (x - ax)) / Math.max(1e-9, Math.hypot(bx - ax, by - ay));
 
 /** Hill climbing over sets of outlines from several starts; a move adds one and drops what it overlaps, or drops one. */
 function bestSet(candidates: readonly Judged[]): Judged[] {
