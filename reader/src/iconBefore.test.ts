@@ -31,6 +31,23 @@ describe('the icon before a line', () => {
     expect(iconBefore(drawn(inBox(66, 64, 13, 22)), LINE)).toBe('mobile');
   });
 
+  const any =
+    (...shapes: Draw[]): Draw =>
+    (x, y) =>
+      shapes.some((isInk) => isInk(x, y));
+  const box = inBox(58, 72, 28, 14);
+
+  it.each<[string, Draw]>([
+    ['of one piece', any(inBox(63, 64, 18, 9), box)],
+    ['with its sheet apart', any(inBox(63, 63, 18, 7), box)],
+    ['with a second sheet below', any(inBox(63, 62, 18, 9), inBox(58, 71, 28, 12), inBox(64, 83, 16, 6))],
+    ['with a handset beside the sheet', any(inBox(66, 62, 18, 11), box)],
+    [
+      'drawn in lines',
+      (x, y) => any(inBox(63, 62, 18, 10), box)(x, y) && !any(inBox(65, 64, 14, 8), inBox(60, 74, 24, 10))(x, y),
+    ],
+  ])('is a fax when it is a box %s', (_, isInk) => expect(iconBefore(drawn(isInk), LINE)).toBe('fax'));
+
   it.each<[string, Draw]>([
     ['nothing', () => false],
     ['an envelope', inBox(60, 66, 24, 17)],
@@ -38,6 +55,10 @@ describe('the icon before a line', () => {
     ['a leaning bar', (x, y) => Math.abs(x - 72 - (y - 75) * 0.7) < 4 && Math.abs(y - 75) < 12],
     ['a letter H', (x, y) => inBox(66, 64, 13, 22)(x, y) && (x < 69 || x >= 76 || Math.abs(y - 75) < 2)],
     ['a frame that goes on above', inBox(66, 0, 13, 86)],
+    ['a telephone for a desk', any(inBox(58, 64, 28, 6), inBox(66, 70, 12, 4), box)],
+    ['a briefcase', any(inBox(67, 68, 10, 5), box)],
+    ['a house', any((x, y) => y >= 62 && y < 76 && Math.abs(x - 72) <= y - 62, box)],
+    ['a person', any((x, y) => Math.hypot(x - 72, y - 68) < 7, box)],
     ['two things', (x, y) => telephone(56)(x, y) || telephone(80)(x, y)],
     ['a rule beside the text', inBox(72, 62, 3, 26)],
   ])('says nothing when it is %s', (_, isInk) => expect(iconBefore(drawn(isInk), LINE)).toBeUndefined());

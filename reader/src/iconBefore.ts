@@ -5,13 +5,13 @@ import type { Pixels } from './pixels';
 import { warpQuad } from './warp';
 
 /** Where an icon is looked for, in line heights: before the line, and a little above and below it. */
-const REACH = 1.9;
-const OVERHANG = 0.2;
+const REACH = 2.2;
+const OVERHANG = 0.3;
 /** A pixel belongs to an icon when it differs from the ground by this share of what differs most, and by so many levels. */
 const LEAST_SHARE = 0.4;
 const LEAST_DIFFERENCE = 40;
 /** Lowest and highest icon, in line heights. */
-const HEIGHT = { from: 0.45, to: 1.05 } as const;
+const HEIGHT = { from: 0.45, to: 1.3 } as const;
 /** How high an upright telephone is for its width. */
 const ASPECT = { from: 1.35, to: 2.3 } as const;
 /** Share of its rows and columns that reach its sides, and how near they come, as a share of its width or height. */
@@ -20,9 +20,16 @@ const NEAR = 0.08;
 /** Corners of an outline count less: they are rounded. */
 const CORNER = 0.15;
 
+/** Width for height of a machine that prints, of the sheet standing out of it for its width, and of both for its height. */
+const MACHINE = { from: 0.8, to: 1.6 } as const;
+const SHEET_WIDTH = { from: 0.45, to: 0.88 } as const;
+const SHEET_HEIGHT = { from: 0.15, to: 0.5 } as const;
+const BODY_HEIGHT = 0.28;
+
 /**
  * What an icon printed right before a line says about it: an upright rectangle, about twice as high as wide and straight
- * on all four sides, is a mobile telephone. Others (handset, envelope, globe) say nothing that the line does not.
+ * on all four sides, is a mobile telephone; a broad box with a narrower sheet of paper standing out of it is a fax. Others
+ * (handset, envelope, globe) say nothing that the line does not.
  */
 export function iconBefore(card: Pixels, line: Quad): LineIcon | undefined {
   const height = (distance(line[0], line[3]) + distance(line[1], line[2])) / 2;
@@ -31,7 +38,8 @@ export function iconBefore(card: Pixels, line: Quad): LineIcon | undefined {
   const width = Math.round(LINE_HEIGHT * REACH);
   const crop = warpQuad(card, region, width, Math.round(LINE_HEIGHT * (1 + 2 * OVERHANG)));
   const shape = onlyShape(maskOf(crop), crop.width, crop.height);
-  return shape && isUprightRectangle(shape) ? 'mobile' : undefined;
+  if (!shape || shape.height < HEIGHT.from * LINE_HEIGHT || shape.height > HEIGHT.to * LINE_HEIGHT) return undefined;
+  return isUprightRectangle(shape) ? 'mobile' : isBoxWithSheet(shape) ? 'fax' : undefined;
 }
 
 function regionBefore([a, b, , d]: Quad, height: number): Quad {
@@ -58,23 +66,37 @@ function maskOf({ data, width, height }: Pixels): Uint8Array {
   return difference.map((d) => (d >= least ? 1 : 0));
 }
 
-/** For each row and column of a connected shape its first and last pixel, counted from its own corner. */
+/** First and last pixel of a row or column. */
+interface Run {
+  first: number;
+  last: number;
+}
+
+/** A connected shape, counted from its own corner. */
 interface Shape {
   width: number;
   height: number;
-  rows: { first: number; last: number }[];
-  columns: { first: number; last: number }[];
+  rows: Run[];
+  columns: Run[];
 }
 
-/** The one shape as high as an icon, unless it goes on beyond the crop or others stand beside it. */
+/**
+ * The one shape as high as an icon, of one piece or of several above each other. What goes on above or below the crop is no
+ * part of it; where something goes on to its sides, or stands beside, it is no icon.
+ */
 function onlyShape(mask: Uint8Array, width: number, height: number): Shape | undefined {
-  const shapes = connected(mask, width, height).filter((pixels) => pixels.length > LINE_HEIGHT);
-  const [pixels] = shapes;
-  if (!pixels || shapes.length > 1) return undefined;
+  const columnsOf = (piece: number[]) => piece.map((i) => i % width);
+  const pieces = connected(mask, width, height).filter(
+    (piece) => piece.length > LINE_HEIGHT && piece.every((i) => i >= width && i < (height - 1) * width),
+  );
+  const spans = pieces.map(columnsOf).map((xs) => [Math.min(...xs), Math.max(...xs)] as const);
+  const areStacked = Math.max(...spans.map(([from]) => from)) < Math.min(...spans.map(([, to]) => to));
+  if (pieces.length === 0 || !areStacked) return undefined;
+  const pixels = pieces.flat();
   const xs = pixels.map((i) => i % width);
   const ys = pixels.map((i) => Math.floor(i / width));
   const [left, right, top, bottom] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
-  if (left === 0 || top === 0 || right === width - 1 || bottom === height - 1) return undefined;
+  if (left === 0 || right === width - 1) return undefined;
   const none = () => ({ first: Infinity, last: -1 });
   const rows = Array.from({ length: bottom - top + 1 }, none);
   const columns = Array.from({ length: right - left + 1 }, none);
@@ -112,14 +134,30 @@ function connected(mask: Uint8Array, width: number, height: number): number[][] 
 }
 
 function isUprightRectangle({ width, height, rows, columns }: Shape): boolean {
-  const tall = height / LINE_HEIGHT;
   const aspect = height / width;
-  if (tall < HEIGHT.from || tall > HEIGHT.to || aspect < ASPECT.from || aspect > ASPECT.to) return false;
+  if (aspect < ASPECT.from || aspect > ASPECT.to) return false;
   return reachesSides(rows, width) && reachesSides(columns, height);
 }
 
+/** From the top: rows of a sheet, of one width and straight on both sides, and then at once the body's, from side to side. */
+function isBoxWithSheet({ width, height, rows }: Shape): boolean {
+  if (width / height < MACHINE.from || width / height > MACHINE.to) return false;
+  const near = Math.max(1.5, NEAR * width);
+  const isWhole = ({ first, last }: Run) => first <= near && last >= width - 1 - near;
+  const top = rows.findIndex(isWhole);
+  if (top < SHEET_HEIGHT.from * height || top > SHEET_HEIGHT.to * height) return false;
+  const body = rows.slice(top).findIndex((row) => !isWhole(row));
+  if (body >= 0 && body < BODY_HEIGHT * height) return false;
+  // But for its rounded corners above and those of the body below.
+  const sheet = rows.slice(Math.ceil(top * CORNER), top - Math.ceil(2 * top * CORNER)).filter((row) => row.last >= 0);
+  const widths = sheet.map(({ first, last }) => (last - first + 1) / width);
+  if (widths.some((share) => share < SHEET_WIDTH.from || share > SHEET_WIDTH.to)) return false;
+  const spread = (ends: number[]) => Math.max(...ends) - Math.min(...ends);
+  return spread(sheet.map((row) => row.first)) <= near && spread(sheet.map((row) => row.last)) <= near;
+}
+
 /** Whether nearly all rows (or columns), but for those at rounded corners, go from one side to the other. */
-function reachesSides(runs: readonly { first: number; last: number }[], size: number): boolean {
+function reachesSides(runs: readonly Run[], size: number): boolean {
   const corner = Math.ceil(runs.length * CORNER);
   const straight = runs.slice(corner, runs.length - corner);
   const near = Math.max(1.5, NEAR * size);

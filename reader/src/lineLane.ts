@@ -1,4 +1,4 @@
-import type { Quad } from '@dossier/core/capture';
+import type { Point, Quad } from '@dossier/core/capture';
 import type { ReadLine } from '@dossier/core/reading';
 import { iconBefore } from './iconBefore';
 import type { Recogniser } from './models';
@@ -23,8 +23,22 @@ export async function readLane(models: Recogniser, { card, outlines, begun }: Sh
   return lines;
 }
 
-/** Only before digits does an icon say more than the line itself. */
-function withIcon(card: Pixels, line: ReadLine): ReadLine {
-  const icon = /^\W*\d/.test(line.text) ? iconBefore(card, line.quad) : undefined;
+/** What an icon was read as that lies within the outline of its line: "& 027 440 9118". */
+const SIGN = /^(?:[^\s\d+(]{1,2}|\d)\s+(?=[+(]?\d)/;
+
+/** A line with what the icon before it stands for; only before digits does that say more than the line itself. */
+export function withIcon(card: Pixels, line: ReadLine): ReadLine {
+  const sign = SIGN.exec(line.text);
+  if (!sign && !/^\W*\d/.test(line.text)) return line;
+  const icon = iconBefore(card, sign ? behind(line.quad, line.characters[sign[0].length - 1]!.at) : line.quad);
   return icon ? { ...line, icon } : line;
+}
+
+/** What lies behind a place along a line, 0–1. */
+function behind([a, b, c, d]: Quad, place: number): Quad {
+  const along = (from: Point, to: Point): Point => [
+    from[0] + (to[0] - from[0]) * place,
+    from[1] + (to[1] - from[1]) * place,
+  ];
+  return [along(a, b), b, c, along(d, c)];
 }

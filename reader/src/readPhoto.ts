@@ -7,9 +7,9 @@ import { measureQuality } from './measureQuality';
 import { ENGINE_VERSION, loadModels, type Models } from './models';
 import type { Pixels } from './pixels';
 import { readCodes } from './readCodes';
-import { readLines } from './readLines';
+import { beginLines, finishLines, type BegunLines } from './readLines';
 import { resizePixels } from './resizePixels';
-import { uprightCard } from './uprightCard';
+import { uprightCard, type UprightCard } from './uprightCard';
 
 /** One card found in a photograph, upright and read. */
 export interface CardRead {
@@ -63,10 +63,15 @@ async function readCards(models: Models, photo: Photo, options: ReadPhotoOptions
   const outlines = options.outlines ?? (await findCards(models, photo)).map((quad) => ({ quad, upright: false }));
   options.onProgress?.(0.3);
   const cards: CardRead[] = [];
-  for (const [i, outline] of outlines.entries()) {
-    const card = await readCard(models, photo, outline);
+  const begin = async (outline: CardOutline | undefined) => outline && beginCard(models, photo, outline);
+  let begun = await begin(outlines[0]);
+  for (let done = 1; begun; done++) {
+    // The second thread is not left without lines: the next card is taken out before this one's are finished here.
+    const next = await begin(outlines[done]);
+    const card = await finishCard(models, photo, begun);
     if (options.outlines || card.reading.lines.length > 0 || card.reading.codes!.length > 0) cards.push(card);
-    options.onProgress?.(0.3 + (0.7 * (i + 1)) / outlines.length);
+    options.onProgress?.(0.3 + (0.7 * done) / outlines.length);
+    begun = next;
   }
   return cards;
 }
@@ -93,22 +98,32 @@ async function pictures(card: Pixels, colourProfile?: Uint8Array): Promise<Pick<
   return { picture: await encodeJpeg(card, colourProfile), thumbnail: await encodeJpeg(small, colourProfile) };
 }
 
-async function readCard(models: Models, photo: Photo, outline: CardOutline): Promise<CardRead> {
-  const { quad } = outline;
-  const { picture: upright, turns, lines: outlines } = await uprightCard(models, photo, outline);
+interface BegunCard extends UprightCard {
+  /** Outline in the photograph, as it was found. */
+  outline: Quad;
+  reading: BegunLines;
+}
+
+async function beginCard(models: Models, photo: Photo, outline: CardOutline): Promise<BegunCard> {
+  const upright = await uprightCard(models, photo, outline);
+  return { ...upright, outline: outline.quad, reading: beginLines(upright.picture, upright.lines) };
+}
+
+async function finishCard(models: Models, photo: Photo, begun: BegunCard): Promise<CardRead> {
+  const upright = begun.picture;
   const [lines, codes, packed] = await Promise.all([
-    readLines(models, upright, outlines),
+    finishLines(models, begun.reading),
     readCodes(upright),
     pictures(upright, photo.colourProfile),
   ]);
-  const placed = renameCorners(quad, turns);
+  const quad = renameCorners(begun.outline, begun.turns);
   const quality = measureQuality(
     upright,
     lines.map((line) => line.quad),
-    { pixels: photo, quad: placed },
+    { pixels: photo, quad },
   );
   return {
-    quad: placed,
+    quad,
     ...packed,
     reading: { width: upright.width, height: upright.height, lines, codes, quality },
   };
