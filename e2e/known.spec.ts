@@ -109,7 +109,7 @@ test('records that are there twice are found, merged one by one or all at once, 
   await page.getByLabel('Find people').fill('ostlund');
   await expect(page.getByText('1 person')).toBeVisible();
   await page.getByRole('link', { name: /Tamsin Ostlund/ }).click();
-  await expect(page.getByText('Head buyer, Halyard Foods')).toBeVisible();
+  await expect(page.getByRole('main').getByText('Head buyer, Halyard Foods')).toBeVisible();
   await page.getByRole('button', { name: 'Part from Tamsin Ostlund again' }).click();
   await expect(page.getByText('Merge undone by', { exact: false })).toBeVisible();
   await page.goto('/people');
