@@ -22,11 +22,21 @@ const reports = join(dataFolder, 'test-reports');
 const running = [];
 const results = [];
 
-/** @returns the exit code; output goes to the terminal */
+/** Nothing takes half of it. */
+const LONGEST_RUN_MS = 25 * 60_000;
+
+/** @returns the exit code; output goes to the terminal. @throws SetUpError when it was ended, because it hung or somebody did */
 const run = (command, args, env = process.env) =>
-  new Promise((resolve) => {
-    const child = spawn(command, args, { cwd: root, env, stdio: ['ignore', 'inherit', 'inherit'] });
-    child.once('close', resolve);
+  new Promise((resolve, reject) => {
+    const child = spawn(command, args, {
+      cwd: root,
+      env,
+      stdio: ['ignore', 'inherit', 'inherit'],
+      timeout: LONGEST_RUN_MS,
+    });
+    child.once('close', (code, signal) =>
+      signal ? reject(new SetUpError(`${command} was ended (${signal}) before it was done.`)) : resolve(code),
+    );
   });
 const bin = (name) => join(root, 'node_modules/.bin', name);
 

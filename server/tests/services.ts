@@ -45,11 +45,19 @@ export const freePort = (): Promise<number> =>
     });
   });
 
-/** Asks again and again until the answer is there; the test's own time limit ends it. */
+/** Less than a test may take, so that what never comes fails there and nothing asks on after it. */
+const PATIENCE_MS = 150_000;
+
+/**
+ * Asks again and again until the answer is there.
+ * @throws Error when it never comes, with what the last question met
+ */
 export async function until<T>(ask: () => Promise<T | undefined | false>): Promise<T> {
-  for (;;) {
-    const answer = await ask().catch(() => undefined);
+  const end = Date.now() + PATIENCE_MS;
+  for (let met: unknown; ;) {
+    const answer = await ask().catch((error: unknown) => void (met = error));
     if (answer) return answer;
+    if (Date.now() > end) throw new Error(`Waited ${PATIENCE_MS / 1000} s in vain.`, { cause: met });
     await new Promise((resolve) => setTimeout(resolve, 100));
   }
 }
