@@ -5,6 +5,7 @@ import { parseArgs } from 'node:util';
 import { fileURLToPath } from 'node:url';
 import { describeEffort, measureEffort } from './effort';
 import { calibrate, describeCalibration, type TruthPhoto } from './calibration';
+import { describeDrawn, measureDrawn } from './drawnBench';
 import { endure } from './endurance';
 import { describeMatching, measureMatching } from './matchingBench';
 import { photoFiles, photoId } from './photoFiles';
@@ -16,15 +17,23 @@ import { readFiles, type DeskCard } from './readFiles';
  * The project's own figures: how well and how fast photographs with truth are read, beside the plain
  * way of doing it, and how far confidence can be trusted; how surely records of one person are found.
  *
- *     npm run bench -- [FOLDER] [--no-plain] [--endurance N] [--only reading|matching|endurance]
+ *     npm run bench -- [FOLDER] [--no-plain] [--endurance N] [--drawn SEED [--texts FOLDER]]
+ *                      [--only reading|matching|drawn|endurance]
  *
  * FOLDER holds `truth.json`, `score.mjs` and `photos/`; without it the evaluation set beside the
- * checkout is taken when it is there; always the demo set. `--endurance N` reads N photographs in a
+ * checkout is taken when it is there; always the demo set. `--drawn SEED` draws printed cards in layouts and typefaces that
+ * follow from the seed and reads their photographs. `--endurance N` reads N photographs in a
  * row in one process and tells how its memory goes.
  */
 const { values, positionals } = parseArgs({
   allowPositionals: true,
-  options: { 'no-plain': { type: 'boolean' }, endurance: { type: 'string' }, only: { type: 'string' } },
+  options: {
+    'no-plain': { type: 'boolean' },
+    endurance: { type: 'string' },
+    drawn: { type: 'string' },
+    texts: { type: 'string' },
+    only: { type: 'string' },
+  },
 });
 const root = join(dirname(fileURLToPath(import.meta.url)), '../..');
 const evaluation = positionals[0] ?? join(root, '../shared/cards');
@@ -113,6 +122,11 @@ if (wanted('matching')) {
   const matching = [10_000, 100_000].map((records) => measureMatching(records, 1));
   figures.matching = matching;
   console.log(`\n== matching: drawn registers\n${matching.map(describeMatching).join('\n')}`);
+}
+if (values.drawn) {
+  const drawn = await measureDrawn(Number(values.drawn), values.texts, join(outFolder, `drawn-${values.drawn}`));
+  figures.drawn = drawn;
+  console.log(`\n== printed cards, drawn\n${describeDrawn(drawn)}`);
 }
 if (values.endurance) figures.endurance = await endure(photoFiles([sets[0]!.photos]), Number(values.endurance));
 console.log(JSON.stringify(figures, null, 1));
