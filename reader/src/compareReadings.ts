@@ -20,6 +20,28 @@ export function withDoubtsOf(chosen: readonly ReadCharacter[], other: readonly R
   });
 }
 
+/**
+ * A reading with the accents that a look with more room above the line finds on the same letters: the line's outline ends
+ * where its capitals do, and cuts their marks off.
+ */
+export function withMarksOf(chosen: readonly ReadCharacter[], roomier: readonly ReadCharacter[]): ReadCharacter[] {
+  const partner = align(chosen, roomier);
+  return chosen.map((character, i) => {
+    const other = partner[i];
+    if (!other || other.text === character.text || bare(other.text) !== bare(character.text)) return character;
+    const isBetter = isMarked(other) && (!isMarked(character) || other.probability > character.probability);
+    if (!isBetter) return character;
+    const offered = { text: character.text, probability: Math.min(1 - other.probability, character.probability) };
+    const others = other.alternatives.filter((a) => a.text !== character.text);
+    return { ...other, at: character.at, alternatives: [offered, ...others] };
+  });
+}
+
+/** The letter in its case without marks. */
+const bare = (letter: string): string => (UNDECOMPOSED[letter] ?? letter).normalize('NFD').replace(/\p{M}/gu, '');
+const UNDECOMPOSED: Readonly<Record<string, string>> = { Ł: 'L', Ø: 'O', ł: 'l', ø: 'o' };
+const isMarked = ({ text }: ReadCharacter): boolean => bare(text) !== text;
+
 /** For each character of `a` the one of `b` that stands for it in the cheapest alignment (Wagner and Fischer 1974). */
 function align(a: readonly ReadCharacter[], b: readonly ReadCharacter[]): (ReadCharacter | undefined)[] {
   const width = b.length + 1;

@@ -1,6 +1,6 @@
-import type { Point, Quad } from '@dossier/core/capture';
+import { renameCorners, type Point, type Quad } from '@dossier/core/capture';
 import type { ReadCharacter, ReadLine } from '@dossier/core/reading';
-import { withDoubtsOf } from './compareReadings';
+import { withDoubtsOf, withMarksOf } from './compareReadings';
 import { decodeCtc, meanProbability, trimSpaces } from './decodeCtc';
 import { lineCrop } from './lineCrop';
 import { BACKBONE_FEATURES, type Recogniser } from './models';
@@ -20,19 +20,37 @@ const SURE_HALF = 0.9;
 const DOUBTFUL = 0.9;
 /** The second look takes in this much more above and below, in line heights. */
 const SECOND_MARGIN = 0.08;
+/** Of a line in capitals the marks above them are looked for this much higher (measured on 54 lines that have some: 47 instead of 30 read exactly). */
+const ROOM_FOR_MARKS = 0.1;
 
 /**
- * Reads one line of a card picture; a doubtful one a second time with more of its surroundings, and
- * the surer reading stands, with doubts where the two differ (measured on 153 doubtful lines: 98
- * instead of 88 read exactly).
+ * Reads one line of a card picture. Of a line along the card's side nothing but what it says tells whether it is read upward
+ * or downward: it is read both ways and the surer reading stands.
  * @returns undefined when nothing legible is there
  */
 export async function recogniseLine(models: Recogniser, card: Pixels, quad: Quad): Promise<ReadLine | undefined> {
+  const line = await readOneWay(models, card, quad);
+  if (!runsAlongSide(quad)) return line;
+  const other = await readOneWay(models, card, renameCorners(quad, 2));
+  return (other?.confidence ?? 0) > (line?.confidence ?? 0) ? other : line;
+}
+
+const runsAlongSide = ([a, b]: Quad): boolean => Math.abs(b[1] - a[1]) > Math.abs(b[0] - a[0]);
+
+/**
+ * Reads a line in the direction of its corners; a doubtful one a second time with more of its surroundings, and
+ * the surer reading stands, with doubts where the two differ (measured on 153 doubtful lines: 98
+ * instead of 88 read exactly).
+ */
+async function readOneWay(models: Recogniser, card: Pixels, quad: Quad): Promise<ReadLine | undefined> {
   const first = await charactersIn(models, card, quad);
   const doubtful = first.some((c) => c.probability < DOUBTFUL);
-  const second = doubtful ? await charactersIn(models, card, growUpAndDown(quad, SECOND_MARGIN)) : [];
+  const second = doubtful ? await charactersIn(models, card, growUpAndDown(quad, SECOND_MARGIN, SECOND_MARGIN)) : [];
   const [chosen, other] = sureness(second) > sureness(first) ? [second, first] : [first, second];
-  const characters = doubtful ? withDoubtsOf(chosen, other) : chosen;
+  const settled = doubtful ? withDoubtsOf(chosen, other) : chosen;
+  const characters = isInCapitals(settled)
+    ? withMarksOf(settled, await charactersIn(models, card, growUpAndDown(quad, ROOM_FOR_MARKS, 0)))
+    : settled;
   const confidence = meanProbability(characters);
   const han = confidence < PERHAPS_HAN ? await recogniseHan(card, quad) : undefined;
   if (han) return lineOf(han, quad);
@@ -57,15 +75,24 @@ async function charactersIn(models: Recogniser, card: Pixels, quad: Quad): Promi
   );
 }
 
+/** Three capitals at least, and no small letter. */
+function isInCapitals(characters: readonly ReadCharacter[]): boolean {
+  const text = characters.map((c) => c.text).join('');
+  return /\p{Lu}{3}/u.test(text) && !/\p{Ll}/u.test(text);
+}
+
 /** Geometric mean of the characters' probabilities; 0 for none. */
 function sureness(characters: readonly ReadCharacter[]): number {
   if (characters.length === 0) return 0;
   return Math.exp(characters.reduce((sum, c) => sum + Math.log(c.probability), 0) / characters.length);
 }
 
-function growUpAndDown([a, b, c, d]: Quad, share: number): Quad {
-  const moved = (p: Point, from: Point): Point => [p[0] + (p[0] - from[0]) * share, p[1] + (p[1] - from[1]) * share];
-  return [moved(a, d), moved(b, c), moved(c, b), moved(d, a)];
+function growUpAndDown([a, b, c, d]: Quad, up: number, down: number): Quad {
+  const moved = (p: Point, from: Point, share: number): Point => [
+    p[0] + (p[0] - from[0]) * share,
+    p[1] + (p[1] - from[1]) * share,
+  ];
+  return [moved(a, d, up), moved(b, c, up), moved(c, b, down), moved(d, a, down)];
 }
 
 /** Letters that are half of a joined one. */

@@ -8,10 +8,11 @@ import {
 } from '@dossier/core/capture';
 import { detectText } from './detectText';
 import { isUpsideDown } from './direction';
-import { isVertical, layFlat } from './lineCrop';
+import { isVertical } from './lineCrop';
 import type { Models } from './models';
 import type { Pixels } from './pixels';
 import { cropPixels, resizePixels } from './resizePixels';
+import { withSideLines } from './sideLines';
 import { turnPixels, warpQuad } from './warp';
 
 /** A card taken flat out of its photograph, with its text upright. */
@@ -27,8 +28,8 @@ export interface UprightCard {
 export async function uprightCard(models: Models, photo: Pixels, { quad, upright }: CardOutline): Promise<UprightCard> {
   const flat = await rectify(photo, quad);
   if (!upright) return turnUpright(models, flat);
-  const lines = (await detectText(models, flat)).map((box) => layFlat(box.quad));
-  return { picture: flat, turns: 0, lines };
+  const found = (await detectText(models, flat)).map((box) => box.quad);
+  return { picture: flat, turns: 0, lines: await withSideLines(models, flat, found) };
 }
 
 /** Cuts the card out, shrinking with area averaging first when the photograph is much finer than needed. */
@@ -71,7 +72,8 @@ async function turnUpright(models: Models, flat: Pixels): Promise<UprightCard> {
   );
   const turns = ((lying ? 1 : 0) + (upsideDown ? 2 : 0)) as QuarterTurns;
   const turned = upsideDown ? levelBoxes.map((q) => turnHalf(q, level)) : levelBoxes;
-  return { turns, picture: turnPixels(level, upsideDown ? 2 : 0), lines: turned.map(layFlat) };
+  const picture = turnPixels(level, upsideDown ? 2 : 0);
+  return { turns, picture, lines: await withSideLines(models, picture, turned) };
 }
 
 const turnHalf = (quad: Quad, { width, height }: Pixels): Quad =>
