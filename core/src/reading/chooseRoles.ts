@@ -1,4 +1,5 @@
 import { cutLine, isNextInBlock, overlaps, piecesOfLine, sharesColumn, type CardLine } from './cardLine';
+import { isFreeMail } from './companyFromDomain';
 import { foldTight } from './fold';
 import {
   FIRM_OF_NAME,
@@ -17,7 +18,8 @@ import { hasLegalForm } from './legalForm';
 import { ACCENT_TOLERANCE, goesOn, groupOf, isRow, rowsOf, sameSize, settingOf, stacksOf, stepsOf } from './lineGroups';
 import { isMadeOf, localPartAgreement, nameParts } from './personName';
 import { ownerLabel } from './tables/labels';
-import { nameParticles } from './tables/nameWords';
+import { isAllCaps } from './naturalCase';
+import { givenNames, nameParticles } from './tables/nameWords';
 import { titleHeads, titleJoiners, titleModifiers } from './tables/titleWords';
 
 export interface Chosen extends RoleScore {
@@ -42,16 +44,31 @@ const RUNNERS_UP = 3;
 /** What a role is worth left empty: a candidate must be better than that. */
 const EMPTY = { name: 0.4, company: 1.3, title: 0.9, department: 1.5 } as const;
 const CANDIDATES_A_ROLE = 7;
+/** Heights of lines of one type differ by what hangs below and stands above. */
+const ONE_TYPE = 1.35;
 /** Given and family name in two sizes of type. */
 const MIXED_SIZES = 2;
 /** Lines are taken for one name or firm only when that explains more than one of them, or when they are set as one. */
-const STEP = { name: 0.9, noMore: -1.5, goesOn: 0.2, display: 0.2, even: -0.5, small: -1.2, row: -0.8 } as const;
+const STEP = {
+  name: 0.9,
+  noMore: -1.5,
+  goesOn: 0.2,
+  display: 0.2,
+  even: -0.5,
+  small: -1.2,
+  mixed: -2.4,
+  row: -0.8,
+} as const;
 
 /** What a title right under a name, or a little further down, speaks for both. */
 const UNDER_THE_NAME = 1.2;
 const BELOW_THE_NAME = 0.6;
 /** What a family name speaks for where the firm is called after it. */
 const FAMILY_FIRM = 1.5;
+/** The mailbox of a family's firm at a free-mail provider speaks for the name; it does not speak against the firm. */
+const FAMILY_MAILBOX = 2;
+/** What it costs to take a part of what is set as one. */
+const PART_OF_BLOCK = 1.2;
 
 /**
  * Decides together which lines are the person's name, the company, the title and the department:
@@ -76,6 +93,7 @@ export function chooseRoles(lines: readonly CardLine[], found: CardEvidence): Ch
   }));
   const stacks = stacksOf([...lines, ...lines.flatMap(behindOwnerLabel)]);
   const rows = rowsOf(lines);
+  const blocks = stacks.filter(isSetAsOne);
   const ranked = (candidates: readonly Candidate[], score: (c: Candidate) => RoleScore, least: number) =>
     candidates
       .map((candidate): Chosen => ({ candidate, ...score(candidate) }))
@@ -91,7 +109,7 @@ export function chooseRoles(lines: readonly CardLine[], found: CardEvidence): Ch
   );
   const companies = ranked(
     [...singles, ...stacks.filter(mayBeSplitFirm), ...rows],
-    (c) => grouped(c, scoreCompany(c, evidence), companyStep),
+    (c) => grouped(c, ofWhole(c, scoreCompany(c, evidence), blocks), companyStep),
     EMPTY.company - FIRM_OF_NAME,
   );
   const titles = ranked(
@@ -103,6 +121,7 @@ export function chooseRoles(lines: readonly CardLine[], found: CardEvidence): Ch
 
   const firmOfName = (name: Chosen | undefined, company: Chosen | undefined): RoleScore =>
     name && company ? scoreFirmOfName(company.candidate, name.candidate, evidence) : { score: 0, reasons: [] };
+  const hasOwnDomain = !evidence.domains.every(isFreeMail);
   let best: Roles = {};
   let bestSum = -Infinity;
   for (const name of [undefined, ...names]) {
@@ -115,7 +134,7 @@ export function chooseRoles(lines: readonly CardLine[], found: CardEvidence): Ch
           (name?.score ?? EMPTY.name) +
           (company?.score ?? EMPTY.company) +
           (title?.score ?? EMPTY.title) +
-          togetherness(name, title, company) +
+          togetherness(name, title, company, hasOwnDomain) +
           firm;
         if (sum > bestSum) {
           bestSum = sum;
@@ -193,6 +212,28 @@ const grouped = (candidate: Candidate, role: RoleScore, step: Step): RoleScore =
   return { ...role, score: role.score + steps.reduce((sum, points) => sum + points, 0) };
 };
 
+/** A part of a word mark over some lines is none: "Teatro / Lunense" under "Fondazione". */
+const ofWhole = (candidate: Candidate, role: RoleScore, blocks: readonly Candidate[]): RoleScore => {
+  const isPart = blocks.some(
+    ({ lines }) =>
+      lines.length > candidate.lines.length &&
+      candidate.lines.every((line) => lines.some((other) => overlaps(line, other) && line.text === other.text)),
+  );
+  return isPart ? { ...role, score: role.score - PART_OF_BLOCK } : role;
+};
+
+/** Lines of a word or two in one type, none of which is a position or holds a given name. */
+const isSetAsOne = (stack: Candidate): boolean =>
+  sameSize(stack, ONE_TYPE) &&
+  new Set(stack.lines.map(({ text }) => isAllCaps(text))).size === 1 &&
+  stack.lines.every(
+    ({ text }) =>
+      /^\p{Lu}[^\d@:,.]*$/u.test(text) &&
+      text.split(/\s+/).length <= 2 &&
+      !hasTitleWord(text) &&
+      !text.split(/[\s-]+/).some((word) => givenNames.has(word)),
+  );
+
 const companyStep: Step = (upper, lower) => (goesOn(upper, lower) ? STEP.goesOn : STEP[settingOf(upper, lower)]);
 
 /**
@@ -260,10 +301,17 @@ const mayBeSplitTitle = (stack: Candidate): boolean =>
     const isIncomplete =
       !words.some((w) => titleHeads.has(w)) && words.every((w) => titleModifiers.has(w) || titleJoiners.has(w));
     const isLoneHead = !hasTitleWord(upper.text) && titleHeads.has(lower.text);
-    return joins || isIncomplete || isLoneHead;
+    const isRest =
+      /^\p{Ll}\P{Lu}*$/u.test(lower.text) && lower.text.split(/\s+/).length <= 2 && hasTitleWord(upper.text);
+    return joins || isIncomplete || isLoneHead || isRest;
   });
 
-function togetherness(name: Chosen | undefined, title: Chosen | undefined, company: Chosen | undefined): number {
+function togetherness(
+  name: Chosen | undefined,
+  title: Chosen | undefined,
+  company: Chosen | undefined,
+  hasOwnDomain: boolean,
+): number {
   let bonus = 0;
   if (name && title) {
     const last = name.candidate.lines[name.candidate.lines.length - 1]!;
@@ -275,7 +323,8 @@ function togetherness(name: Chosen | undefined, title: Chosen | undefined, compa
       bonus += gap < 0.7 * last.height ? UNDER_THE_NAME : BELOW_THE_NAME;
     else if (first.top < last.top) bonus -= 0.5;
   }
-  if (name && company && isFamilyFirm(name.candidate, company.candidate)) bonus += FAMILY_FIRM;
+  if (name && company && isFamilyFirm(name.candidate, company.candidate))
+    bonus += FAMILY_FIRM + (hasOwnDomain ? 0 : FAMILY_MAILBOX);
   if (name && company && Math.max(...company.candidate.lines.map((l) => l.relativeHeight)) > 1.05) bonus += 0.2;
   return bonus;
 }

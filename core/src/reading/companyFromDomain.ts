@@ -29,6 +29,10 @@ function splitTradeWord(label: string): string[] {
   });
 }
 
+/** The domain stands in a name as it is, with a few letters around it: "Comhairle na hOidhreachta" of oidhreacht. */
+const WITHIN_NAME = 0.7;
+const LEAST_WITHIN = 6;
+
 /** How well the part of a domain before its first hyphen agrees. */
 const FIRST_PART = 0.75;
 
@@ -45,8 +49,11 @@ export function domainAgreement(name: string, domain: string): number {
     .split(/[\s\-&.,/]+/)
     .filter((w) => fold(w).length > 1 && !legalForms.has(w));
   const isFirstPart = parts.length > 1 && spellings(words).some((variant) => variant.join('') === parts[0]);
+  const isWithin =
+    label.length >= LEAST_WITHIN && words.some((w) => fold(w).length <= label.length + 3 && fold(w).includes(label));
   return Math.max(
     isFirstPart ? FIRST_PART : 0,
+    isWithin ? WITHIN_NAME : 0,
     ...spellings(words).map((variant) => coveredLetters(label, variant) / label.length),
   );
 }

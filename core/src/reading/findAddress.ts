@@ -53,10 +53,26 @@ export function findAddress(lines: readonly CardLine[], country: string | undefi
   if (form.town === 'after' || isBrazilianTownBehind(anchor)) {
     const town = pieces.after.shift();
     if (town) address.locality = withoutProvince(address, town, country);
+    // "5000 Szolnok, Malom utca 8.": some begin with the town.
+    if (/\d/.test(pieces.after[0]?.text ?? '') && !/\p{L}/u.test(before.text))
+      pieces.before = pieces.after.splice(0, 1);
     address.region ??= pieces.after.map(asRegion).find((r) => r !== undefined);
   } else {
     takeRegion(address, pieces.before);
-    if (form.country === 'GB' || form.country === 'IE') takeCounty(address, pieces.before, above[0]);
+    const hasCounties = form.country === 'GB' || form.country === 'IE';
+    if (hasCounties) takeCounty(address, pieces.before, above[0]);
+    if (
+      hasCounties &&
+      pieces.before.length === 0 &&
+      above[0] &&
+      above[1] &&
+      isCounty(above[0].text) &&
+      mayBeTownLine(above[1]) &&
+      !looksLikeStreet(above[1].text)
+    ) {
+      address.region ??= { value: above[0].text, sources: [spanOf(above[0])] };
+      above = above.slice(1);
+    }
     let town = pieces.before.pop();
     if (!town && above[0] && mayBeTownLine(above[0])) {
       const fromAbove = piecesOf(spanOf(above[0]), above[0].text);
@@ -65,7 +81,7 @@ export function findAddress(lines: readonly CardLine[], country: string | undefi
       pieces.before = fromAbove;
       above = linesAbove(lines, above[0]);
     }
-    if (town) address.locality = withoutProvince(address, behindStreet(town), country);
+    if (town) address.locality = withoutProvince(address, behindWord(behindStreet(town), NEARBY), country);
   }
   // On a line with everything the firm stands before its street.
   const firm = pieces.before.findLastIndex((piece) => hasLegalForm(piece.text));
@@ -126,7 +142,7 @@ const brokenRows = (lines: readonly CardLine[]): [CardLine, CardLine][] =>
 function anchorIn([line, next]: readonly CardLine[], form: PostcodeForm): Anchor | undefined {
   if (!line) return undefined;
   const text = next ? `${line.text} ${next.text}` : line.text;
-  const match = new RegExp(form.pattern, 'g').exec(text);
+  const match = new RegExp(form.pattern, 'gu').exec(text);
   if (!match) return undefined;
   const code = match.groups?.code ?? match[0];
   const end = match.index + match[0].length;
@@ -136,7 +152,7 @@ function anchorIn([line, next]: readonly CardLine[], form: PostcodeForm): Anchor
   if (next && !(match.index < line.text.length && ending > line.text.length)) return undefined;
   if (form.town === 'after' && !/\p{L}{2}/u.test(tail)) return undefined;
   // Bare digits at the end of a line are a code behind a comma only: "Since 1931" is none.
-  if (next && form.country in bareDigitCountries && !/(?:,|\s[–—-])\s*$/.test(lead)) return undefined;
+  if (next && form.country in bareDigitCountries && !/(?:,|\s[–—·•|-])\s*$/.test(lead)) return undefined;
   const isAfterHouse = /\p{L}.*[\s,]\d{1,3} $/u.test(lead) && code.length === 5 && hasStreetWord(lead);
   if ((/\d[\s./-]?$/.test(lead) && !isAfterHouse) || /^[\s./-]?\d/.test(tail)) return undefined;
   const spans = (from: number, to: number): SourceSpan[] => {
@@ -250,18 +266,24 @@ function takeCounty(address: FoundPostalAddress, pieces: Piece[], above: CardLin
   if (!last) return;
   const town = pieces[pieces.length - 2]?.text ?? (above && mayBeTownLine(above) && above.text.split(/,\s+/).pop());
   const isAfterTown = Boolean(town && !looksLikeStreet(town));
-  const isCounty = isAfterTown && counties.has(last.text.replace(/\s+/g, ''));
-  if (!isCounty && !/^(?:Co\.?|County)\s\p{Lu}/iu.test(last.text)) return;
+  if (!(isAfterTown && isCounty(last.text)) && !/^(?:Co\.?|County)\s\p{Lu}/iu.test(last.text)) return;
   address.region ??= { value: last.text, sources: [last.source] };
   pieces.pop();
 }
 
+const isCounty = (text: string): boolean => counties.has(text.replace(/\s+/g, ''));
+
+/** "North Connel, by Oban": the post town is the one that the place is near. */
+const NEARBY = /^(?:by|near|nr\.?)\s+(?=\p{Lu})/iu;
+
 /** A full stop for a comma, as it is read in small print: "Merchants Quay. Kilrush" ends in the town. */
 function behindStreet(town: Piece): Piece {
-  const stop = looksLikeStreet(town.text) ? /^.*\p{L}{4}\.\s+(?=\p{Lu})/u.exec(town.text) : null;
-  if (!stop) return town;
-  const from = stop[0].length;
-  return { text: town.text.slice(from), source: { ...town.source, from: town.source.from + from } };
+  return looksLikeStreet(town.text) ? behindWord(town, /^.*\p{L}{4}\.\s+(?=\p{Lu})/u) : town;
+}
+
+function behindWord(piece: Piece, beginning: RegExp): Piece {
+  const from = beginning.exec(piece.text)?.[0].length ?? 0;
+  return { text: piece.text.slice(from), source: { ...piece.source, from: piece.source.from + from } };
 }
 
 /** In Brazil the town stands before the code, or behind it when the code begins the line. */
@@ -271,14 +293,22 @@ const isBrazilianTownBehind = ({ form, before, after }: Anchor): boolean =>
 /** Where a name in brackets behind a town is its province; in German towns it is part of the name: "Halle (Saale)". */
 const PROVINCE_IN_BRACKETS = new Set(['ES', 'IT', 'PT', 'FR', 'CA', 'BE']);
 
+/** "Frankfurt (Oder": a bracket at the end is easily lost. */
+const closed = (place: string): string => (/\([^)]*$/.test(place) ? `${place})` : place);
+
 /** "Torino (TO)", "Cremona CR", "Vila-real (Castellón)" and "Curitiba/PR" are towns with their province. */
 function withoutProvince(address: FoundPostalAddress, town: Piece, country: string | undefined): AddressPart {
-  const province = PROVINCE_IN_BRACKETS.has(country ?? '') ? /[A-Z]{2}|\p{Lu}\p{L}[\p{L} .’'-]+/u : /[A-Z]{2}/u;
+  const province = PROVINCE_IN_BRACKETS.has(country ?? '')
+    ? /[A-Z]{2}|(?:[A-Z]\.-?){2}|\p{Lu}\p{L}[\p{L} .’'-]+/u
+    : /[A-Z]{2}/u;
   const bare = country === 'IT' ? '|\\s(?<bare>[A-Z]{2})' : '';
   const pattern = `^(?<town>.+?)(?:\\s*(?:\\((?<province>${province.source})[)\\]J|]?|\\/(?<state>[A-Z]{2}))${bare})$`;
   const match = new RegExp(pattern, 'u').exec(town.text);
   if (!match)
-    return { value: naturalPlace(withSpaces(town.text.replace(/\s+cedex(?:\s+\d+)?$/i, ''))), sources: [town.source] };
+    return {
+      value: closed(naturalPlace(withSpaces(town.text.replace(/\s+cedex(?:\s+\d+)?$/i, '')))),
+      sources: [town.source],
+    };
   const { province: inBrackets, state, bare: behind } = match.groups!;
   address.region ??= { value: (inBrackets ?? state ?? behind)!, sources: [town.source] };
   return { value: naturalPlace(match.groups!.town!), sources: [town.source] };

@@ -3,7 +3,8 @@ import { parsePhoneNumberFromString, type CountryCode, type PhoneNumber } from '
 import { fold } from './fold';
 import { overlap } from './findWebsites';
 import type { PhoneKind, SourceSpan } from './proposal';
-import { extensionPattern, phoneLabels, isRegistration, type PhoneLabel } from './tables/labels';
+import { registersIn } from './registers';
+import { extensionPattern, phoneLabels, type PhoneLabel } from './tables/labels';
 import type { ReadLine } from './types';
 
 /** A run of digits that may be a phone number, before its country is known. */
@@ -36,7 +37,7 @@ const MOST_DIGITS = 15;
 /** Runs of digits in lines that are not about registers, tax or banks and not inside `taken`. */
 export function findPhoneCandidates(lines: readonly ReadLine[], taken: readonly SourceSpan[]): PhoneCandidate[] {
   return lines.flatMap((line, index) => {
-    if (isRegistration(line.text)) return [];
+    const registers = registersIn(line.text);
     return [...line.text.matchAll(NUMBER)].flatMap(numbersIn).flatMap((match) => {
       const run = beforeRemark(match.text);
       const from = match.index + run.length - run.trimStart().length;
@@ -45,6 +46,7 @@ export function findPhoneCandidates(lines: readonly ReadLine[], taken: readonly 
       const source = { line: index, from, to: match.index + run.length };
       if (digits < FEWEST_DIGITS || digits > MOST_DIGITS || !/\d{2}/.test(run)) return [];
       if (taken.some((t) => overlap(t, source))) return [];
+      if (registers.some((part) => from >= part.from && from < part.to)) return [];
       const rest = line.text.slice(source.to);
       const extension = extensionPattern.exec(rest);
       const atOnce = extension && extension.index <= 2 ? extension : undefined;
@@ -55,7 +57,7 @@ export function findPhoneCandidates(lines: readonly ReadLine[], taken: readonly 
       if (isAddressNumber(line.text, run, from)) return [];
       const label = labelBefore(line.text, from);
       const isFirst = !/[\p{L}\d]/u.test(line.text.slice(0, from));
-      const shown = isFirst ? (line.icon ?? kindBeside(lines, line)) : undefined;
+      const shown = isFirst ? (line.icon ?? kindBeside(lines, line) ?? kindAbove(lines, line)) : undefined;
       if (atOnce) source.to += atOnce.index + atOnce[0].length;
       source.from = label?.from ?? source.from;
       return [{ printed, label: label?.kind ?? shown, extension: atOnce?.[1], source }];
@@ -80,7 +82,7 @@ function isAddressNumber(text: string, run: string, from: number): boolean {
 
 /** "02 98 88 01 44 / 06 60 44 12 08" is two numbers where each part is one by its length. */
 function numbersIn({ 0: run, index }: RegExpExecArray): { text: string; index: number }[] {
-  const parts = run.split(/(\s+[/–—-]\s+|\s\/|\/\s)/);
+  const parts = run.split(/(\s+[/–—-]\s+|\s?\/\s?)/);
   const areNumbers = parts.every((part, i) => i % 2 === 1 || part.replace(/\D/g, '').length >= FEWEST_DIGITS);
   if (!areNumbers) return [{ text: run, index }];
   let at = index;
@@ -143,6 +145,22 @@ function kindBeside(lines: readonly ReadLine[], { quad }: ReadLine): 'mobile' | 
     .sort((one, two) => one.gap - two.gap)[0];
   const label = before && labelBefore(`${before.text} `, before.text.length + 1);
   return label?.from === 0 && label.kind !== 'work' ? label.kind : undefined;
+}
+
+/** What a label says that ends the line above a number, parted from what is before it: "Telefon 06722-7740 · Telefax". */
+function kindAbove(lines: readonly ReadLine[], line: ReadLine): 'mobile' | 'fax' | undefined {
+  const height = distance(line.quad[0], line.quad[3]);
+  const middle = ({ quad: [a, b, c, d] }: ReadLine) =>
+    [(a[0] + b[0] + c[0] + d[0]) / 4, (a[1] + b[1] + c[1] + d[1]) / 4] as const;
+  const [x, y] = middle(line);
+  const above = lines.find((other) => {
+    const [otherX, otherY] = middle(other);
+    const reach = distance(other.quad[0], other.quad[1]);
+    return y - otherY > 0.5 * height && y - otherY < 2 * height && Math.abs(x - otherX) < reach;
+  });
+  const last = above && /[|·•,/]\s*(\p{L}[\p{L}.]*):?$/u.exec(above.text)?.[1];
+  const label = last && labelBefore(`${last} `, last.length + 1);
+  return label && label.kind !== 'work' ? label.kind : undefined;
 }
 
 /** "Tel./Fax" and "Tel. e Fax": one number for both can be called. */

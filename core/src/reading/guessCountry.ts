@@ -3,7 +3,8 @@ import { holdsPostcode } from './findAddress';
 import { bareDigitCountries, countryNames, postcodeForms } from './tables/addressWords';
 import type { PhoneCandidate } from './findPhones';
 import { fold } from './fold';
-import { countryWords, numberGroupings } from './tables/countryWords';
+import { countryRegisters, countryWords, numberGroupings } from './tables/countryWords';
+import { countriesOfTowns } from './tables/towns';
 import type { ReadLine } from './types';
 
 const WEIGHT = {
@@ -17,6 +18,8 @@ const WEIGHT = {
   grouping: 2,
   numberGrouping: 0.4,
   words: 1.2,
+  register: 2,
+  town: 1,
 } as const;
 
 /** Endings of domains that speak for their country; all but one are its ISO 3166 code (IANA root zone). */
@@ -97,11 +100,16 @@ export function guessCountry(
     for (const { pattern, countries } of countryWords) {
       if (pattern.test(text)) countries.forEach((country) => vote(country, WEIGHT.words));
     }
+    for (const { pattern, countries } of countryRegisters) {
+      if (pattern.test(text)) countries.forEach((country) => vote(country, WEIGHT.register));
+    }
+    if (!text.includes('@')) countriesOfTowns(text).forEach((country) => vote(country, WEIGHT.town));
     if (phones.some((p) => p.source.line === index)) continue;
     const form = postcodeForms.find((f) => holdsPostcode(text, f));
     if (!form) continue;
     const bare = bareDigitCountries[form.country];
-    if (bare) bare.forEach((country) => vote(country, WEIGHT.barePostcode));
+    // Digits at the end of a line may be any number.
+    if (bare) bare.forEach((country) => vote(country, form.town === 'after' ? WEIGHT.barePostcode : 0));
     else vote(form.country, WEIGHT.telltalePostcode);
   }
   for (const domain of domains) vote(countryOfDomain(domain), WEIGHT.domainEnding);

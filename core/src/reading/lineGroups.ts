@@ -7,8 +7,9 @@ import { titleJoiners } from './tables/titleWords';
 
 /** A ring or accent on a capital makes a line this much taller. */
 export const ACCENT_TOLERANCE = 1.4;
-/** Names and firms are set over three lines at most. */
+/** Names and firms are set over three lines at most, a word mark of a word a line over four. */
 const MOST_LINES = 3;
+const MOST_WORDS = 4;
 /** Type that is clearly larger than most of the card, and type that is not smaller. */
 const DISPLAY = 1.1;
 const NOT_SMALLER = 1;
@@ -26,7 +27,7 @@ export function stacksOf(lines: readonly CardLine[], sizeTolerance: number = ACC
   const under = (upper: CardLine) =>
     lines.filter((lower) => lower !== upper && isNextInBlock(upper, lower, sizeTolerance));
   const grow = (stack: readonly CardLine[]): CardLine[][] =>
-    stack.length >= MOST_LINES
+    stack.length >= (stack.every(({ text }) => !/\s/.test(text)) ? MOST_WORDS : MOST_LINES)
       ? []
       : under(stack[stack.length - 1]!).flatMap((lower) => [[...stack, lower], ...grow([...stack, lower])]);
   return lines.flatMap((line) => grow([line])).map(groupOf);
@@ -68,6 +69,10 @@ export function goesOn(upper: CardLine, lower: CardLine): boolean {
   return (
     /\p{L}[-–]$/u.test(last) ||
     joins(last) ||
+    // Catalan and Portuguese family names, and Irish offices.
+    last === 'i' ||
+    last === 'na' ||
+    /^(?:neto|filho|j[úu]nior|sobrinho)$/iu.test(lower.text) ||
     (joins(first) && (!/^\p{Lu}/u.test(first) || (isAllCaps(upper.text) && isAllCaps(lower.text)))) ||
     isLoneForm(lower.text)
   );
@@ -80,10 +85,14 @@ const isLoneForm = (text: string): boolean =>
 /** "Group" under the firm's name. */
 const isLoneTrade = (text: string): boolean => !/\s/.test(text) && tradeWords.has(text);
 
-/** How two lines are set: in one type larger than most, as word marks are, in one not smaller, or neither. */
-export function settingOf(upper: CardLine, lower: CardLine): 'display' | 'even' | 'small' {
+/** How two lines are set: in one type larger than most, as word marks are, in one not smaller, capitals over small letters, or neither. */
+export function settingOf(upper: CardLine, lower: CardLine): 'display' | 'even' | 'small' | 'mixed' {
   const smaller = Math.min(upper.relativeHeight, lower.relativeHeight);
-  const isOneType = sameSize(groupOf([upper, lower])) && isAllCaps(upper.text) === isAllCaps(lower.text);
+  const sizes = sameSize(groupOf([upper, lower]));
+  // "Construcciones" over "ARRIETA": the trade stands above as well, in its own letters.
+  if (sizes && isLoneTrade(upper.text) && !/\s/.test(lower.text)) return 'display';
+  if (isAllCaps(upper.text) && /^\p{Ll}/u.test(lower.text)) return 'mixed';
+  const isOneType = sizes && isAllCaps(upper.text) === isAllCaps(lower.text);
   if (isOneType && (smaller > DISPLAY || isLoneTrade(lower.text))) return 'display';
   return isOneType && smaller > NOT_SMALLER ? 'even' : 'small';
 }

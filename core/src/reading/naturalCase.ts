@@ -83,9 +83,15 @@ const ENGLISH = new Set(['GB', 'IE', 'US', 'AU', 'NZ', 'ZA']);
 /** Marks that no English word has; it has borrowed some with others ("maître", "chargé"). */
 const NEVER_ENGLISH = /[ÄÖÜÅÑÕÃäöüåñõã]/u;
 
+/** Before m and n Brazil writes ô and ê where Portugal has ó and é. */
+const inBrazil = (title: string): string =>
+  title.replace(/(?<=\p{L}{2})(?:ó(?=[mn][io]\p{Ll}*(?!\p{L}))|é(?=m[io]\p{Ll}*(?!\p{L})))/gu, (letter) =>
+    letter === 'ó' ? 'ô' : 'ê',
+  );
+
 /** A title with the accents that its words have, and in English without those that they do not have: "Accoünt Manager". */
 export function inSpellingOf(country: string | undefined, title: string): string {
-  const spelled = withAccents(title);
+  const spelled = country === 'BR' ? inBrazil(withAccents(title)) : withAccents(title);
   if (!country || !ENGLISH.has(country)) return spelled;
   const isMisread = (word: string) => NEVER_ENGLISH.test(word) && (titleModifiers.has(word) || titleHeads.has(word));
   return spelled.replace(/\p{L}+/gu, (word) => (isMisread(word) ? word.normalize('NFD').replace(/\p{M}/gu, '') : word));

@@ -31,7 +31,8 @@ export function nameParts(text: string): NameParts {
   const prefixes: string[] = [];
   while (words.length > 1 && isPrefix(words[0]!, words)) prefixes.push(words.shift()!);
   const suffixes: string[] = [];
-  while (words.length > 2 && isCredential(words[words.length - 1]!)) suffixes.unshift(words.pop()!);
+  while (words.length > 2 && (isCredential(words[words.length - 1]!) || looksLikeCredential(words)))
+    suffixes.unshift(words.pop()!);
   const behind = afterComma.filter(Boolean);
   const mixedCase = words.length > 1 && /\p{Ll}/u.test(beforeComma);
   const isBehind = (word: string) =>
@@ -50,6 +51,8 @@ function isPrefix(word: string, words: readonly string[]): boolean {
   const key = plain(word);
   if (/^\((?:FH|BA|Uni|TU|DH)\)$/i.test(word)) return true;
   if (key.split('-').some((part) => part === 'dipl') || /^dipl\b/.test(key)) return true;
+  // "Dr.-Ing.", "Prof.-Dr."
+  if (key.includes('-') && key.split('-').every((part) => namePrefixes.has(part))) return true;
   if (!namePrefixes.has(key)) return false;
   return (
     !ambiguousPrefixes.has(key) ||
@@ -71,6 +74,16 @@ const isCredential = (word: string, behindComma = false): boolean => {
     UNSPEAKABLE.test(word)
   );
 };
+
+/**
+ * Behind two words of a name in small letters two or three capitals are no family name ("MW"), nor is what begins with two
+ * ("BSc", "MCOptom").
+ */
+function looksLikeCredential(words: readonly string[]): boolean {
+  const last = words[words.length - 1]!;
+  const names = words.filter((w) => /^\p{Lu}\p{Ll}/u.test(w)).length;
+  return names >= 2 && !nameParticles.has(last) && (/^\p{Lu}{2,3}$/u.test(last) || /^\p{Lu}{2,}\p{Ll}+$/u.test(last));
+}
 
 /** Capitals behind the comma of a name that is not set in capitals: "CFRE". */
 const isLikeCredential = (word: string): boolean => /^(?:\p{Lu}\.?){2,6}$/u.test(word) && !givenNames.has(word);
@@ -98,7 +111,8 @@ const TWO_FAMILY_NAMES = new Set(['ES', 'PT', 'BR']);
  * @param localParts the parts of the card's e-mail addresses before the `@`, as evidence
  */
 export function splitName(text: string, country?: string, localParts: readonly string[] = []): PersonName {
-  const { prefixes, core, suffixes } = nameParts(text);
+  const { prefixes, core: printed, suffixes } = nameParts(text);
+  const core = isFamilyFirst(printed, country, localParts) ? [...printed.slice(1), printed[0]!] : printed;
   const natural = naturalName(core.join(' '), country)
     .split(' ')
     .map((word) => withAddressLetters(withSpelledOutUmlauts(word, localParts), localParts));
@@ -112,6 +126,17 @@ export function splitName(text: string, country?: string, localParts: readonly s
     familyName: natural.slice(familyStart).join(' ') || undefined,
     suffix: suffixes.join(', ').replace(', (', ' (') || undefined,
   };
+}
+
+/** Whether a name begins with the family's, as all do in Hungary: known given names tell, or a mailbox in the other order. */
+function isFamilyFirst(words: readonly string[], country: string | undefined, localParts: readonly string[]): boolean {
+  const [first = '', last = ''] = [words[0], words[words.length - 1]];
+  if (words.length < 2 || givenNames.has(first)) return false;
+  const isTurned = localParts.some((local) => {
+    const [given = '', family = ''] = local.split(/[._-]/).map(foldTight);
+    return given === foldTight(last) && family === foldTight(first);
+  });
+  return givenNames.has(last) ? isTurned || country === 'HU' : isTurned && country === 'HU';
 }
 
 /** Index of the word with which the family name begins. */

@@ -16,6 +16,7 @@ import { findPhoneCandidates, placePhone, type PhoneCandidate } from './findPhon
 import { findWebsites, overlap } from './findWebsites';
 import { fold, foldTight } from './fold';
 import { guessCountry } from './guessCountry';
+import { besideRegisters } from './registers';
 import { takeLostAtSigns } from './lostAtSign';
 import { learnedAddress, learnedPhone, type Learned, type LearnedFirm } from './learned';
 import { FIELD_NAMES, type CardProposal, type FieldName, type FieldProposal, type SourceSpan } from './proposal';
@@ -34,6 +35,7 @@ import { isRegistration, onlineLabels, yearPattern } from './tables/labels';
 import { countryNames } from './tables/addressWords';
 import { repairName } from './repairName';
 import { repairAccents, repairLine } from './repairText';
+import { repairTwins } from './repairTwins';
 import { repairWords } from './repairWords';
 import type { Reading } from './types';
 
@@ -75,9 +77,11 @@ export function proposeFields(reading: Reading, options: ProposeOptions = {}): C
     said.filter((v) => v.field === 'phone').map((v) => v.value),
     options.assumedCountry,
   );
-  const lines = repaired
-    .map((line) => repairAccents(line, country, options.languages))
-    .map((line) => repairName(repairWords(line), emails, repaired));
+  const lines = repairTwins(
+    repaired
+      .map((line) => repairAccents(line, country, options.languages))
+      .map((line) => repairName(repairWords(line), emails, repaired)),
+  );
   const geometry = cardLines({ ...reading, lines });
   const numbers = phoneCandidates.filter((c) => placePhone(c, country)).map((c) => c.source);
   const isOnNumberLine = (line: CardLine) => numbers.some((n) => n.line === line.index);
@@ -90,7 +94,7 @@ export function proposeFields(reading: Reading, options: ProposeOptions = {}): C
     .filter(isOnNumberLine)
     .flatMap((line) => cutLine(line, spansOn(line, [...numbers, ...online])))
     .filter((piece) => mayHoldAddress(piece.text));
-  const addressLines = [...open, ...besideNumbers].filter((line) => !isRegistration(line.text));
+  const addressLines = [...open, ...besideNumbers].flatMap(besideRegisters);
   const firstAddress = findAddress(addressLines, country);
   const addressOwned = linesOf(Object.values(firstAddress));
   const addressSpans = Object.values(firstAddress).flatMap((part: AddressPart | undefined) => part?.sources ?? []);

@@ -5,6 +5,8 @@ import type { ReadCharacter, ReadLine } from './types';
 
 /** An accented letter below this probability may be another one. */
 const DOUBTFUL = 0.9;
+/** The same for a capital, whose mark is small beside it: "CHÄTEAU". */
+const DOUBTFUL_CAPITAL = 0.99;
 /** A letter that is foreign to the country is that of a foreign name from this probability on (measured: none is misread). */
 const SURELY_FOREIGN = 0.95;
 
@@ -38,6 +40,10 @@ const CANADIAN_CODE =
   /(?<![\p{L}\d])([A-CEGHJ-NPR-TVXY])([\dOIilS|])([A-Z)] ?)([\dOIilS|])([A-Z])([\dOIilS|])(?![\p{L}\d])/gu;
 const BRITISH_CODE = /(?<=(?<![\p{L}\d])[A-Z]{1,2}\d[A-Z\d]? )[OIlS](?=[ABD-HJLNP-UW-Z]{2}(?![\p{L}\d]))/gu;
 
+/** Its outward part, where its digits were read as letters: "PEll 2AB". */
+const BRITISH_OUTWARD =
+  /(?<=(?<![\p{L}\d])[A-PR-UWYZ][A-HK-Y]?)(?=[\dOIl]{0,2}[OIl])[\dOIl]{1,2}(?= \d[ABD-HJLNP-UW-Z]{2}(?![\p{L}\d]))/gu;
+
 /** Where the last two of a British code, which are letters, were read with a digit. */
 const BRITISH_LETTERS =
   /(?<=(?<![\p{L}\d])[A-Z]{1,2}\d[A-Z\d]? \d)(?=[A-Z]?\d)[\dABD-HJLNP-UW-Z]{2}(?![\p{L}\d])(?! ?\d)/gu;
@@ -61,6 +67,7 @@ export function repairLine(line: ReadLine): ReadLine {
     .replace(CANADIAN_CODE, canadianCode)
     .replace(NUMBER_LIKE, (run) => [...run].map(digit).join(''))
     .replace(BRITISH_CODE, digit)
+    .replace(BRITISH_OUTWARD, (digits) => [...digits].map(digit).join(''))
     .replace(BRITISH_LETTERS, (pair, at: number, whole: string) =>
       ENDS_IN_CANADIAN_CODE.test(whole.slice(0, at + pair.length))
         ? pair
@@ -116,14 +123,19 @@ export function repairAccents(
     const character = line.characters[i];
     const isSure = character !== undefined && character.probability >= SURELY_FOREIGN;
     if (!isAtHome(letter, country, languages)) return isSure ? letter : homeLetter(letter, character, country);
-    const doubtful = character !== undefined && character.probability < DOUBTFUL;
+    const limit = letter === letter.toUpperCase() ? DOUBTFUL_CAPITAL : DOUBTFUL;
+    const doubtful = character !== undefined && character.probability < limit;
     return doubtful && languages.length === 0 && isForeign(letter, country)
       ? ownLetter(letter, character, country)
       : letter;
   });
-  const repaired = SCANDINAVIA.has(country ?? '') ? text.join('').replace(UMLAUT_FIRST, withRing) : text.join('');
+  const joined = country === 'PL' ? text.join('').replace(POLISH_Q, 'ą') : text.join('');
+  const repaired = SCANDINAVIA.has(country ?? '') ? joined.replace(UMLAUT_FIRST, withRing) : joined;
   return repaired === line.text ? line : { ...line, text: repaired };
 }
+
+/** No Polish word has a q: it is an ą ("Gołqbek"). */
+const POLISH_Q = /(?<=(?<![\p{L}\d@._-])\p{L}+)q(?=\p{Ll}*(?![\p{L}\d@._-]))/gu;
 
 const SCANDINAVIA = new Set(['SE', 'NO', 'DK', 'FI']);
 const UMLAUT_FIRST = /(?<!\p{L})[ÄÀÁÂÃ]\p{L}+/gu;

@@ -5,6 +5,7 @@ import type { Draft } from './draft';
 import { registeredDomain } from './findEmails';
 import { fold, foldTight } from './fold';
 import { learnedCompany, type Learned } from './learned';
+import { lostAccent } from './lostAccent';
 import { withoutLegalForm } from './legalForm';
 import { splitMerged } from './mergedLetters';
 import { misreadTitle } from './misreadTitle';
@@ -31,8 +32,11 @@ export function nameDrafts({ roles, runnersUp }: ChosenRoles, context: RoleConte
     reason: reasons[0] ?? 'may be a name',
   }));
   return (['prefix', 'givenName', 'middleName', 'familyName', 'suffix'] as const).flatMap((field): Draft[] => {
-    const value = parts[field];
-    if (!value) return [];
+    const read = parts[field];
+    if (!read) return [];
+    const lost =
+      field === 'prefix' || field === 'suffix' ? undefined : lostAccent(read, name.candidate.text, context.country);
+    const value = lost?.value ?? read;
     const alternatives = others.flatMap((o): RunnerUp[] =>
       o.parts[field] && o.parts[field] !== value ? [{ value: o.parts[field], reason: o.reason }] : [],
     );
@@ -43,7 +47,11 @@ export function nameDrafts({ roles, runnersUp }: ChosenRoles, context: RoleConte
         sources: spansWithin(name, value),
         trust: name.score - rivalry(name, runnersUp.name),
         reasons: name.reasons,
-        ...withRunnersUp(alternatives),
+        ...(lost && { disagreement: lost.disagreement }),
+        ...withRunnersUp([
+          ...(lost ? [{ value: lost.other, reason: 'the other spelling of the name' }] : []),
+          ...alternatives,
+        ]),
       },
     ];
   });

@@ -110,6 +110,8 @@ export function scoreName(candidate: Candidate, evidence: CardEvidence): RoleSco
   const last = core[core.length - 1]!;
   if (nameParticles.has(last) && !capitalised(last)) tally.add(-2.5);
   tally.add(-proseLevel(core.join(' ')));
+  // A firm's line and its owner's are two.
+  if (new Set(core.map(fold)).size < core.length) tally.add(-3);
   if (relativeHeight(candidate) > 1.15) tally.add(0.8, 'is set larger than most');
   const domainLike = likenessToDomain(core.join(' '), evidence);
   // A firm is often called after its owner: a known given name, or another line as like the domain, outweighs this.
@@ -134,7 +136,9 @@ export function scoreCompany(candidate: Candidate, evidence: CardEvidence): Role
   const agreement = likenessToDomain(text, evidence);
   if (agreement > 0.45) tally.add(4.2 * agreement, 'agrees with the web or mail domain');
   const personal = Math.max(0, ...evidence.localParts.map((local) => localPartAgreement(text, local)));
-  if (agreement < 0.6) tally.add(-2.5 * personal);
+  const isMailbox = trades > 0 && evidence.domains.every(isFreeMail) && isInMailbox(words, evidence);
+  if (isMailbox) tally.add(2.5, 'stands in the e-mail address');
+  else if (agreement < 0.6) tally.add(-2.5 * personal);
   const inMailbox = Math.max(0, ...evidence.localParts.map((local) => mailboxAgreement(text, local)));
   if (words.length > 1 && inMailbox > 0.9 && trades > 0) tally.add(2.5, 'stands in the e-mail address');
   if (hasTitleWord(text) && agreement < 0.6) tally.add(-2.2);
@@ -181,6 +185,16 @@ export function scoreFirmOfName(company: Candidate, name: Candidate, evidence: C
 /** What a firm's mailbox is worth, and a lone line at the head. */
 export const FIRM_OF_NAME = 3;
 const AT_THE_HEAD = 2.4;
+
+/** "Panadería La Espiga" at laespiga@, and "Treviño Custom Tile" at trevinotile@, of a free-mail provider. */
+const isInMailbox = (words: readonly string[], { localParts }: CardEvidence): boolean =>
+  words.some(
+    (word) =>
+      foldTight(word).length > 4 &&
+      !tradeWords.has(word) &&
+      !givenNames.has(word) &&
+      localParts.some((local) => foldTight(local).includes(foldTight(word))),
+  );
 
 const mailboxAgreement = (text: string, local: string): number => {
   const key = fold(local).replace(/[^a-z]/g, '');

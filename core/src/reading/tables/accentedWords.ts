@@ -10,9 +10,9 @@ const WORDS = `
   maître maîtresse gérant gérante délégué déléguée secrétaire vétérinaire médecin opérateur développeur développeuse
   préparateur préparatrice pâtissier pâtissière ébéniste électricien électricienne associée chargée télévente qualité
   comptabilité sécurité
-  produção direção operações gestão exportação importação manutenção relações serviços responsável
+  síndica agrícola comunicação produção direção operações gestão exportação importação manutenção relações serviços responsável
   producción dirección administración operaciones exportación importación atención
-  geschäftsführer geschäftsführerin geschäftsführung geschäftsleitung verkäufer verkäuferin einkäufer einkäuferin gärtnerin
+  geschäftsführer geschäftsführerin geschäftsführung geschäftsleitung öffentlichkeitsarbeit führung führungskraft präsident präsidentin ärztin oberärztin händler händlerin verkäufer verkäuferin einkäufer einkäuferin gärtnerin
   käserin kältetechnik qualitätssicherung schlüsselkunden außendienst büroleiter büroleiterin
   försäljningschef försäljare säljare säljchef inköpschef inköpare verkställande ägare delägare kundtjänst
   sælger indkøber værkfører tømrermester økonomichef økonomi rådgiver

@@ -60,10 +60,10 @@ const US_STATE_NAMES =
 /** More telling forms come first. */
 export const postcodeForms: readonly PostcodeForm[] = [
   { country: 'GB', pattern: /\b(?:GIR ?0AA|[A-Z]{1,2}\d[A-Z\d]? ?\d[A-Za-z]{2})\b/, town: 'before' },
-  { country: 'CA', pattern: /\b(?<region>AB|BC|MB|NB|NL|NS|NT|NU|ON|PE|QC|SK|YT)?,? ?(?<code>[A-Z]\d[A-Z] ?\d[A-Z]\d)\b/, town: 'before' },
-  { country: 'IE', pattern: /\b(?:[AC-FHKNPRTV-Y]\d{2}|D6W) ?[0-9AC-FHKNPRTV-Y]{4}\b/, town: 'before' },
+  { country: 'CA', pattern: /\b(?<region>AB|BC|MB|NB|NL|NS|NT|NU|ON|PE|QC|SK|YT|Alberta|British Columbia|Manitoba|New Brunswick|Newfoundland|Nova Scotia|Ontario|Prince Edward Island|Quebec|Québec|Saskatchewan|Yukon)?,? ?(?<code>[A-Z]\d[A-Z] ?\d[A-Z]\d)\b/, town: 'before' },
+  { country: 'IE', pattern: /\b(?:[AC-FHKNPRTV-Y]\d{2}|D6W) ?(?=\d*[A-Z])[0-9AC-FHKNPRTV-Y]{4}\b(?!-)/, town: 'before' },
   { country: 'AU', pattern: /\b(?<region>NSW|VIC|QLD|WA|SA|TAS|ACT|NT),? (?<code>\d{4})\b/, town: 'before' },
-  { country: 'US', pattern: new RegExp(`\\b(?<region>${US_STATES}|${US_STATE_NAMES}|${US_STATE_NAMES.toUpperCase()}),? (?<code>\\d{5}(?:-\\d{4})?)\\b`), town: 'before' },
+  { country: 'US', pattern: new RegExp(`\\b(?<region>${US_STATES}|${US_STATE_NAMES}|${US_STATE_NAMES.toUpperCase()}),? (?<code>\\d{5}(?:-\\d{4})?)\\b(?!-)`), town: 'before' },
   { country: 'BR', pattern: /\b\d{5}-\d{3}\b/, town: 'before' },
   { country: 'PT', pattern: /\b(?:PT?-)?(?<code>\d{4}-\d{3})\b/, town: 'after' },
   { country: 'PL', pattern: /\b(?:PL-)?(?<code>\d{2}-\d{3})\b/, town: 'after' },
@@ -84,10 +84,12 @@ export const postcodeForms: readonly PostcodeForm[] = [
   { country: 'FI', pattern: /\bFI(?:N)?-(?<code>\d{5})\b/, town: 'after' },
   { country: '5', pattern: /\b(?<code>\d{5})\b/, town: 'after' },
   { country: '4', pattern: /\b(?<code>\d{4})\b/, town: 'after' },
+  { country: '4 behind', pattern: /(?<=\p{L},? )(?<code>\d{4})$/u, town: 'before' },
 ];
 
-/** Countries that the bare five- and four-digit forms may belong to. */
+/** Countries that the bare forms of digits may belong to. */
 export const bareDigitCountries: Readonly<Record<string, readonly string[]>> = {
   '5': ['DE', 'FR', 'IT', 'ES', 'FI', 'US', 'SE'],
-  '4': ['AT', 'CH', 'BE', 'LU', 'DK', 'NO', 'AU'],
+  '4': ['AT', 'CH', 'BE', 'LU', 'DK', 'NO', 'AU', 'HU', 'SI'],
+  '4 behind': ['NZ', 'ZA'],
 };

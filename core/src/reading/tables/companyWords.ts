@@ -12,6 +12,7 @@ export const legalForms = wordList(`
 export const tradeWords = wordList(`
   group holding holdings partners associates brothers bros sons daughters services solutions systems technologies technology tech labs laboratories
   industries international trading enterprises ventures capital consulting logistics transport freight shipping haulage cargo
+  tile brick bricks stone slate masonry tree trees irrigation helicopters aircraft airways coaches coachways pastoral maps exchange cooperative distillery spirits
   glass glazing pianos piano music organs audio visual lighting stage diagnostics medical dental clinic hospital pharmacy veterinary centre center
   lift lifts elevators ventilation heating cooling refrigeration solar energy power electric electrical plumbing roofing timber joinery carpentry
   metal metals steel foundry works workshop studio studios design architects architecture engineering construction builders building homes
@@ -31,7 +32,8 @@ export const tradeWords = wordList(`
   winzerhof bauernhof reiterhof biohof gasthof gasthaus hofladen *residenz residenz pflegeheim kita schule *schule hochschule universitat theater
   galerie buchhandlung optik fahrschule *praxis hausverwaltung immobilien versicherungen *kanzlei ingenieurburo architekturburo planungsburo
   fahrrader velos konditorei metzgerei fleischerei imkerei baumschule sagewerk zimmerei dachdeckerei malerbetrieb elektro sanitar heizung
-  stadtwerke verein stiftung genossenschaft *genossenschaft
+  stadtwerke verein forstverwaltung blumen naturheilpraxis *praxis lichttechnik stiftung genossenschaft *genossenschaft
+  fondation conserverie armement editions theatre receptions laboratoire chantier charpente maconnerie vergers elevage
   ferme garage pharmacie librairie ecole moulin brulerie patisserie chocolaterie savonnerie tonnellerie ebenisterie serrurerie plomberie chauffage
   paysages jardins pepinieres scierie marbrerie poterie cordonnerie bijouterie horlogerie optique agence groupe societe compagnie entreprise
   huitres balades
@@ -39,10 +41,13 @@ export const tradeWords = wordList(`
   hacienda almazara viveros graficas electricidad fontaneria reformas muebles optica joyeria relojeria grupo compania cooperativa
   carpintaria serralharia pastelaria livraria museu escola loja herdade adega azeites viveiros tipografia grafica eletricidade joalharia
   companhia imobiliaria condominios madeireira construtora
+  fondazione teatro birrificio laboratorio cooperativa consorzio associazione tipografia vivai
   bottega osteria trattoria pizzeria gelateria pasticceria agriturismo podere fattoria falegnameria sartoria oreficeria liuteria enoteca
   salumificio frantoio oleificio pastificio lanificio ristorante albergo autofficina carrozzeria impresa ditta impianti olearia
+  dakwerken dierenkliniek kliniek verpakkingen scheepsbouw zuivelboerderij boerderij liftservice
   verhuur makelaardij schildersbedrijf hoveniersbedrijf kwekerij slagerij boekhandel praktijk apotheek autobedrijf rijschool jachtwerf *jachtbouw
   schrijnwerkerij timmerbedrijf adviesbureau ingenieursbureau stichting vereniging cooperatie
+  *hytta hytte *huset *museet rogeri tommerhandel bokforlag forlag *forlag stiftelse stiftelsen
   *skole *skola *skule koreskole entreprenor sjotransport rederi hotell restaurang kafe bokhandel galleri klinik mottagning apotek bilverkstad
   trafikskola batbyggeri fiskeeksport belysning glasbruk malerfirma gartneri planteskole
   *toimisto ravintola kahvila koulu museo apteekki kauppa huolto korjaamo veneet puutarha
@@ -56,8 +61,10 @@ export const tradeWords = wordList(`
   bygg el ror tomrer tomreri snickeri *verkstad mekaniska bryggeri mejeri bageri vaerft *vaerft maskin *maskin *teknik tryk tryckeri entreprenad
   rakennus *rakennus panimo meijeri leipomo konepaja kuljetus
   gemeinde *gemeinde stadtverwaltung landratsamt krankenhaus *klinikum *praktijk gemeente ziekenhuis creche mairie commune hopital residence
+  fundacion conservas celler construccions fundacao cortica corticas sementes
   ayuntamiento concello junta comune ospedale municipio prefeitura camara kommun kommune sjukhus sykehus sygehus barnehage forskola kunta kaupunki
   sairaala gmina urzad szpital przedszkole council borough parish surgery ambulance
+  fundacja stowarzyszenie spoldzielnia huta zaklady fabryka
   budownictwo transport drukarnia browar mleczarnia piekarnia stolarnia zaklad przedsiebiorstwo
 `);
 

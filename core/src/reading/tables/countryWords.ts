@@ -4,18 +4,20 @@
  */
 export const numberGroupings: readonly { pattern: RegExp; countries: readonly string[] }[] = [
   { pattern: /^\(?0[1-9]\d{2,4}\)? \d{3} ?\d{3,4}$|^\(?02\d\)? \d{4} \d{4}$|^07\d{3} \d{6}$|^07\d{3} \d{3} ?\d{3}$/, countries: ['GB'] },
-  { pattern: /^0[1-9](?:[ .]\d\d){4}$/, countries: ['FR'] },
+  { pattern: /^0[1-9](?:[ .]\d\d){4}$/, countries: ['FR', 'FR', 'FR'] },
   { pattern: /^[6-9]\d\d (?:\d{3} \d{3}|\d\d \d\d \d\d)$/, countries: ['ES'] },
   { pattern: /^\d\d \d\d \d\d \d\d$/, countries: ['DK', 'NO'] },
   { pattern: /^[49]\d\d \d\d \d{3}$/, countries: ['NO'] },
-  { pattern: /^3\d\d[ .]?\d{3}[ .]?\d{4}$|^0\d{1,3}[ /.]\d{5,8}$/, countries: ['IT'] },
+  { pattern: /^3[2-9]\d[ .]?\d{3}[ .]?\d{4}$/, countries: ['IT', 'IT', 'IT'] },
+  { pattern: /^0\d{1,3}[ /.]\d{5,8}$/, countries: ['IT', 'DE', 'AT'] },
+  { pattern: /^0(?:4\d|50)0? \d{3} ?\d{3,4}$/, countries: ['FI'] },
   { pattern: /^\(0\d\) \d{4} \d{4}$|^04\d\d \d{3} \d{3}$/, countries: ['AU'] },
   { pattern: /^\(\d\d\) ?9?\d{4}-\d{4}$/, countries: ['BR'] },
   { pattern: /^0\d{1,3}-\d{2,3} \d\d \d\d$/, countries: ['SE'] },
   { pattern: /^[29]\d\d \d{3} \d{3}$/, countries: ['PT'] },
   { pattern: /^0\d{2,4} ?[/-] ?\d{2,3}/, countries: ['DE', 'AT'] },
-  { pattern: /^0\d\d \d{3} \d\d \d\d$/, countries: ['CH'] },
-  { pattern: /^0[1-9]\d? \d{3} \d\d \d\d$|^04\d\d \d\d \d\d \d\d$/, countries: ['BE'] },
+  { pattern: /^0\d\d \d{3} \d\d \d\d$/, countries: ['CH', 'CH'] },
+  { pattern: /^0[2349] \d{3} \d\d \d\d$|^0[15678]\d \d\d \d\d \d\d$|^04\d\d \d\d \d\d \d\d$/, countries: ['BE'] },
   { pattern: /^0\d{1,2}[ -]\d{3} \d{4}$|^08\d \d{3} \d{4}$/, countries: ['IE'] },
 ];
 
@@ -25,10 +27,16 @@ export const numberGroupings: readonly { pattern: RegExp; countries: readonly st
  */
 export const countryWords: readonly { pattern: RegExp; countries: readonly string[] }[] = [
   { pattern: /stra(?:ß|ss)e\b|str\.\s?\d|platz\b|\b\S{4,}(?:weg|gasse|allee|damm|ufer)\b/iu, countries: ['DE', 'AT', 'CH'] },
-  { pattern: /\b(?:G[Mm][Bb]H|KG|OHG|[Ee]\.K\.|UG)(?!\p{L})/u, countries: ['DE', 'AT'] },
+  { pattern: /\b(?:KG|OHG|[Ee]\.K\.|UG)(?!\p{L})/u, countries: ['DE', 'AT'] },
+  { pattern: /\bG[Mm][Bb]H(?!\p{L})/u, countries: ['DE', 'AT', 'CH'] },
+  // Only Switzerland has no ß.
+  { pattern: /\p{Ll}strasse(?!\p{L})/u, countries: ['CH'] },
   { pattern: /ß|\b(?:Fon|Handy|Mobil|MOBIL|Durchwahl|DURCHWAHL|Postfach|POSTFACH|Leiter(?:in)?|Gesch(?:ä|a)ftsf(?:ü|u)hr\w*)\b/u, countries: ['DE', 'AT', 'CH'] },
   { pattern: /\b(?:rue|quai|impasse|boulevard|chemin|cedex|place d[ue])\b/iu, countries: ['FR', 'BE'] },
   { pattern: /\b(?:SARL|SAS|EURL|S\.A\.R\.L\.?|Tél\.|Port\.|Courriel|Mél)(?!\p{L})|\bdirect(?:rice|eur)\b/u, countries: ['FR', 'BE'] },
+  { pattern: /\bSàrl(?!\p{L})|\b(?:Natel|Einzelfirma)\b/u, countries: ['CH'] },
+  { pattern: /\bS\.?à ?r\.?l\.(?!\p{L})/u, countries: ['LU'] },
+  { pattern: /\((?:Québec|QC|Ontario|ON)\)/iu, countries: ['CA'] },
   { pattern: /\b(?:via|viale|piazza|corso|vicolo) \p{Lu}|\bS\.?r\.?l\.?(?!\p{L})|\bS\.?p\.?A\.?(?!\p{L})|\b(?:Telefono|Cell)\b/u, countries: ['IT'] },
   { pattern: /\b(?:calle|avda|plaza|paseo|pol[íi]gono|carrer|avinguda)\b|\bS\.?L\.?(?:U\.?)?$|\b(?:M[óo]vil|Tel[ée]fono|Correo)\b/iu, countries: ['ES'] },
   { pattern: /\b(?:Ctra|Avda)\.|\b(?:Bodegas|Hnos|Hijos)\b|\((?:[ÁA]lava|Albacete|Alicante|Almer[íi]a|Asturias|[ÁA]vila|Badajoz|Barcelona|Burgos|C[áa]ceres|C[áa]diz|Cantabria|Castell[óo]n|Ciudad Real|C[óo]rdoba|Cuenca|Gi?rona|Granada|Guadalajara|Gipuzkoa|Guip[úu]zcoa|Huelva|Huesca|Ja[ée]n|La Rioja|Le[óo]n|Lleida|Lugo|Madrid|M[áa]laga|Murcia|Navarra|Ourense|Palencia|Pontevedra|Salamanca|Segovia|Sevilla|Soria|Tarragona|Teruel|Toledo|Valencia|Valladolid|Bizkaia|Vizcaya|Zamora|Zaragoza)\)?/u, countries: ['ES'] },
@@ -41,8 +49,10 @@ export const countryWords: readonly { pattern: RegExp; countries: readonly strin
   { pattern: /\b\S{3,}(?:gata|veien|vegen)\b|\bAS\b/u, countries: ['NO'] },
   { pattern: /\b\S{3,}(?:katu|kuja|polku)\b|\bOyj?\b|\bpuh\b/iu, countries: ['FI'] },
   { pattern: /\bul\. |\b[Ss]p\. ?z ?o\.? ?o|\b(?:Kom|Faks)\b/u, countries: ['PL'] },
-  { pattern: /(?<!\p{L})(?:und|für|Abteilung|Vertrieb|Einkauf|Beratung|Inh)(?!\p{L})/u, countries: ['DE', 'AT', 'CH'] },
-  { pattern: /(?<!\p{L})(?:chargée?|responsable d\p{L}+|maître|conseillère?|ingénieure?|achats|ventes)(?!\p{L})/iu, countries: ['FR', 'BE'] },
+  { pattern: /(?<!\p{L})\p{L}*(?:[Bb]erater|[Mm]eister|[Ll]eiter|[Bb]eauftragter?|[Ff]ührer|[Kk]anzlei|[Aa]nwalt|[Aa]nwältin|[Bb]eratung)(?:in)?(?!\p{L})/u, countries: ['DE', 'AT', 'CH'] },
+  { pattern: /(?<!\p{L})(?:ry|RY|Oy|OY|tmi|Tmi)(?!\p{L})|\p{L}{4}(?:ttaja|tutkija|asiantuntija|vastaava|hoitaja)(?!\p{L})/u, countries: ['FI'] },
+  { pattern: /(?<!\p{L})(?:nach Vereinbarung|Termine?|Ruhetag|täglich|Uhr|seit|und|für|Abteilung|Vertrieb|Einkauf|Beratung|Inh)(?!\p{L})/u, countries: ['DE', 'AT', 'CH'] },
+  { pattern: /(?<!\p{L})(?:depuis|avec|pour|tous les|vente directe|sur rendez-vous|au capital|fondée? en|chargée?|responsable d\p{L}+|maître|conseillère?|ingénieure?|achats|ventes)(?!\p{L})/iu, countries: ['FR', 'BE'] },
   { pattern: /(?<!\p{L})(?:responsabile|titolare|direttore|direttrice|vendite|acquisti|e figli)(?!\p{L})/iu, countries: ['IT'] },
   { pattern: /(?<!\p{L})(?:jefe|jefa|director[a]? de|departamento de|ventas|e hijos)(?!\p{L})/iu, countries: ['ES'] },
   { pattern: /(?<!\p{L})(?:sócio|diretora?|engenheir[oa]|vendas)(?!\p{L})/iu, countries: ['PT', 'BR'] },
@@ -53,4 +63,23 @@ export const countryWords: readonly { pattern: RegExp; countries: readonly strin
   { pattern: /(?<!\p{L})(?:kierownik|dyrektor|sprzedaży|specjalista|właściciel|ds\.)(?!\p{L})/iu, countries: ['PL'] },
   { pattern: /\b(?:plc|Ltd|Limited)\b/u, countries: ['GB', 'IE'] },
   { pattern: /\b(?:Inc|LLC|Corp)\b/u, countries: ['US', 'CA'] },
+];
+
+/** Registers, tax offices and chambers of single countries, and how their numbers begin. */
+export const countryRegisters: readonly { pattern: RegExp; countries: readonly string[] }[] = [
+  { pattern: /(?<!\p{L})(?:HRB|HRA|USt|Amtsgericht)(?!\p{Ll}{3})|(?<!\p{L})Steuer-?[Nn](?:r|ummer)|(?<![\p{L}\d])DE ?\d{9}(?!\d)/u, countries: ['DE'] },
+  { pattern: /(?<!\p{L})ATU ?\d{8}|(?<!\p{L})FN ?\d{5,6} ?[a-z](?!\p{L})|(?<!\p{L})Firmenbuch/u, countries: ['AT'] },
+  { pattern: /(?<!\p{L})CHE-?\d{3}/u, countries: ['CH'] },
+  { pattern: /(?<!\p{L})(?:SIRET|SIREN|RCS|R\.C\.S\.?|APE|NAF|ADELI|RPPS)(?!\p{L})/u, countries: ['FR'] },
+  { pattern: /(?<!\p{L})BE ?[01]\d{3}\.?\d{3}\.?\d{3}(?!\d)/u, countries: ['BE'] },
+  { pattern: /(?<!\p{L})KvK(?!\p{L})|(?<!\p{L})NL ?\d{9}B\d\d/iu, countries: ['NL'] },
+  { pattern: /(?<!\p{L})(?:CIF|C\.I\.F\.?)(?!\p{L})/u, countries: ['ES'] },
+  { pattern: /(?<!\p{L})NIPC(?!\p{L})/u, countries: ['PT'] },
+  { pattern: /(?<!\p{L})(?:CNPJ|CPF|CREA|CAU|OAB|CRM|CRO|CRECI|CREFITO)(?!\p{L})/u, countries: ['BR'] },
+  { pattern: /(?<!\p{L})P\.? ?IVA(?!\p{L})|(?<!\p{L})(?:C\.F\.|REA)(?!\p{L})|(?<!\p{L})IT ?\d{11}(?!\d)/u, countries: ['IT'] },
+  { pattern: /(?<!\p{L})MVA(?!\p{L})/u, countries: ['NO'] },
+  { pattern: /(?<!\p{L})CVR(?!\p{L})/u, countries: ['DK'] },
+  { pattern: /(?<!\p{L})Y-tunnus(?!\p{L})/iu, countries: ['FI'] },
+  { pattern: /(?<!\p{L})(?:NIP|REGON|KRS)(?!\p{L})/u, countries: ['PL'] },
+  { pattern: /(?<!\p{L})(?:ABN|ACN)(?!\p{L})/u, countries: ['AU'] },
 ];

@@ -7,7 +7,7 @@ export const phoneLabels: Readonly<Record<PhoneLabel, readonly string[]>> = {
     'm', 'mob', 'mobile', 'mobil', 'mobiltelefon', 'handy', 'cell', 'cellular', 'c', 'cel', 'celular', 'movil', 'tlm', 'telemovel', 'telm',
     'port', 'portable', 'gsm', 'natel', 'cellulare', 'cell', 'mobiel', 'matkapuhelin', 'gsm-puh', 'kom', 'komorka', 'tel kom', 'whatsapp', 'mobilnr', 'h',
   ],
-  fax: ['f', 'fax', 'telefax', 'telecopie', 'telecopieur', 'faks', 'faksi', 'telefaks', 'fx'],
+  fax: ['f', 'fax', 'telefax', 'telecopie', 'telecopieur', 'telec', 'telecop', 'faks', 'faksi', 'telefaks', 'fx'],
   work: [
     't', 'tel', 'telephone', 'telefon', 'telefono', 'telefone', 'telefoon', 'fon', 'phone', 'ph', 'p', 'o', 'office', 'd', 'direct', 'dir', 'direct line',
     'direct dial', 'ddi', 'durchwahl', 'direkt', 'direktwahl', 'buro', 'zentrale', 'ligne directe', 'standard', 'directo', 'directa', 'oficina', 'centralita', 'fijo',
@@ -25,11 +25,11 @@ export const onlineLabels = /^(?:e|m|w|i|mail|email|e-mail|epost|e-post|correo|c
 
 /** What a firm that is called after somebody, or belongs to somebody, says before their name. */
 export const ownerLabel =
-  /^(?:inh(?:aber(?:in)?)?|eigentümer(?:in)?|owner|prop(?:rietor)?|propriétaire|propriet[aá]ri[ao]|propietari[ao]|titolare|indehaver|innehavare|właściciel(?:ka)?)\s?(?:\.:?|:)\s*(?=\p{Lu})/iu;
+  /^(?:inh(?:aber(?:in)?)?|eigentümer(?:in)?|owner|prop(?:rietor)?|propriétaire|propriet[aá]ri[ao]|propietari[ao]|titolare|indehaver|innehavare|właściciel(?:ka)?)\s?(?:\.:?|:)\s*(?=\p{Lu})|^v\/\s*(?=\p{Lu})/iu;
 
 /** What stands before numbers of registers, tax offices, licences and banks. */
 const registerWords =
-  /\b(?:vat|ust|ust-?id\w*|uid|tva|p\.? ?iva|partita iva|nif|nipc|cif|cnpj|cpf|inscr|insc|rcs|siret|siren|ape|naf|hrb|hra|fn \d|steuer\w*|st\.?-?nr|gst|abn|acn|ein|npi|license|licence|lic|reg(?:istration|istered|d)?\.? ?(?:no|nr|num)?|company no|company number|org\.? ?nr|orgnr|org\.? ?nummer|cvr|kvk|btw|iban|bic|swift|bank|konto|krs|regon|nip|y-tunnus|charity|creci|crea|crmv?|cr[ofcp]|oab|nmls|fdic|npn|ico|dic|cin|permit|member(?:ship)? no|contribuinte|capital social)\b|\bc\.? ?f\.? ?(?=\d{5})|\batu ?\d{8}\b|\bche-?\d{3}\.\d{3}\.\d{3}\b|\bbe ?[01]\d{3}\.\d{3}\.\d{3}\b|(?<!\p{L})(?:ič|dič|ičo)(?!\p{L})/iu;
+  /(?<![\p{L}\d])(?:vat|ust|ust-?id\w*|uid|tva|p\.? ?iva|partita iva|nif|nipc|cif|cnpj|cpf|inscr|insc|rcs|siret|siren|ape|naf|hrb|hra|fn \d|steuer\w*|st\.?-?nr|gst|abn|acn|ein|npi|license|licence|lic|reg(?:istration|istered|d)?\.? ?(?:no|nr|num)?|company no|company number|org\.? ?nr|orgnr|org\.? ?nummer|cvr|kvk|btw|iban|bic|swift|bank|konto|krs|regon|nip|y-tunnus|charity|creci|crea|cau|crn|coren|zvr|eori|duns|orias|adeli|rpps|finess|kbo|usdot|naics|bsnr|lanr|crmv?|cr[ofcp]|oab|nmls|fdic|npn|ico|dic|cin|permit|member(?:ship)? no|contribuinte|capital social)(?![\p{L}\d])|\bc\.? ?f\.? ?(?=\d{5})|\batu ?\d{8}\b|\bche-?\d{3}\.\d{3}\.\d{3}\b|\bbe ?[01]\d{3}\.\d{3}\.\d{3}\b|(?<!\p{L})(?:ič|dič|ičo)(?!\p{L})/iu;
 
 /** A number of a register, tax office or bank is not for reaching somebody; a firm that is called so is. */
 export const isRegistration = (text: string): boolean => /\d/.test(text) && registerWords.test(text);

@@ -1,0 +1,30 @@
+import { inCaseOf, isAllCaps } from './naturalCase';
+import { accentedName } from './tables/accentedNames';
+
+/** A name that has probably lost an accent in reading. */
+export interface LostAccent {
+  /** What to propose. */
+  value: string;
+  /** The other spelling. */
+  other: string;
+  /** Why a person should look, in words. */
+  disagreement: string;
+}
+
+/**
+ * Tells a name of a country that nobody spells without an accent, read without one ("Begona"): whoever prints their own name
+ * in small letters has the accent, capitals are often set without.
+ * @param name in natural case
+ * @param printed the name as read, for its case
+ */
+export function lostAccent(name: string, printed: string, country: string | undefined): LostAccent | undefined {
+  const accented = name.replace(/\p{L}+/gu, (word) => {
+    const spelled = accentedName(word, country);
+    return spelled ? [...word].map((letter, i) => inCaseOf(letter, spelled[i]!)).join('') : word;
+  });
+  if (accented === name) return undefined;
+  const disagreement = `“${name}” is usually spelled “${accented}”.`;
+  return isAllCaps(printed)
+    ? { value: name, other: accented, disagreement }
+    : { value: accented, other: name, disagreement };
+}
