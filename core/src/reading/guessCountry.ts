@@ -109,7 +109,8 @@ export function guessCountry(
     if (!form) continue;
     const bare = bareDigitCountries[form.country];
     // Digits at the end of a line may be any number.
-    if (bare) bare.forEach((country) => vote(country, form.town === 'after' ? WEIGHT.barePostcode : 0));
+    if (bare && form.town === 'before') continue;
+    if (bare) bare.forEach((country) => vote(country, WEIGHT.barePostcode));
     else vote(form.country, WEIGHT.telltalePostcode);
   }
   for (const domain of domains) vote(countryOfDomain(domain), WEIGHT.domainEnding);

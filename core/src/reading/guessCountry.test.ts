@@ -1,0 +1,23 @@
+import { proposeFields } from './proposeFields';
+import { readingOfText } from './readingOfText';
+
+const countryOf = (...lines: string[]) => proposeFields(readingOfText(lines.join('\n'))).country;
+
+/** Each with what another country's cards have as well: five digits, four digits, a number that fits several plans. */
+test.each([
+  ['a town', 'FI', ['Tuulikki Kallio', '90100 OULU', '050 440 1188']],
+  [
+    'a Swiss legal form and grouping',
+    'CH',
+    ['Lavaux Réceptions Sàrl', 'Place du Temple 3', '1096 Cully', 'T. 021 770 55 66'],
+  ],
+  ['a street without ß', 'CH', ['Sägerei Waldvogel GmbH', 'Industriestrasse 9', '8262 Ramsen', 'Tel. 052 770 55 17']],
+  ['a tax number', 'DE', ['Kanzlei Abt', '87435 Immenau', '0831 440917', 'USt-IdNr. DE123456789']],
+  ['a chamber', 'BR', ['Arquiteta', 'CAU A118842-7', 'Florianópolis - SC, 88015-200', '48 99100-5518']],
+  ['a province in full', 'CA', ['Airport Road', 'Peace River, Alberta T8S 1M7', '780-555-0146']],
+  ['an Italian mobile number', 'IT', ['Mastro birraio', 'Via Rolando 22 | 10059 Susa (TO)', '347 550 0148']],
+] as const)('the country is told by %s', (_, country, lines) => expect(countryOf(...lines)).toBe(country));
+
+test('digits behind a word are no code of a country: "Since 1931"', () => {
+  expect(countryOf('Growing since 1931', 'Nobody Inparticular')).toBeUndefined();
+});

@@ -1,0 +1,32 @@
+import { lostAccent } from './lostAccent';
+import { proposeFields } from './proposeFields';
+import { readingOfText } from './readingOfText';
+
+test.each([
+  ['Begona', 'ES', 'Begoña'],
+  ['Jorg-Uwe', 'DE', 'Jörg-Uwe'],
+  ['Kaminska', 'PL', 'Kamińska'],
+  ['Oberg', 'SE', 'Öberg'],
+])('%s of %s is perhaps %s', (name, country, accented) => {
+  expect(lostAccent(name, `${name} Somebody`, country)).toMatchObject({ value: accented, other: name });
+  // Capitals are often printed without.
+  expect(lostAccent(name, name.toUpperCase(), country)).toMatchObject({ value: name, other: accented });
+});
+
+test.each([
+  ['Jorg', 'NL'],
+  ['Begoña', 'ES'],
+  ['Maria', 'ES'],
+  ['Muller', 'GB'],
+  ['Kaminska', undefined],
+])('%s of %s is spelled so', (name, country) => expect(lostAccent(name, name, country)).toBeUndefined());
+
+test('such a name is a doubt, with the other spelling to choose', () => {
+  const { fields } = proposeFields(
+    readingOfText('Conservas Cantera S.L.\nBegona Iturriaga\nDirectora\n39740 Santoña\nTel. +34 942 00 55 14'),
+  );
+  const given = fields.find(({ field }) => field === 'givenName')!;
+  expect(given).toMatchObject({ value: 'Begoña', disagreement: '“Begona” is usually spelled “Begoña”.' });
+  expect(given.runnersUp?.map(({ value }) => value)).toContain('Begona');
+  expect(given.confidence).toBeLessThan(0.8);
+});
