@@ -29,7 +29,7 @@ export function withMarksOf(chosen: readonly ReadCharacter[], roomier: readonly 
   return chosen.map((character, i) => {
     const other = partner[i];
     if (!other || other.text === character.text || bare(other.text) !== bare(character.text)) return character;
-    const isBetter = isMarked(other) && (!isMarked(character) || other.probability > character.probability);
+    const isBetter = isMarked(other) && other.probability > (isMarked(character) ? character.probability : LEAST_MARK);
     if (!isBetter) return character;
     const offered = { text: character.text, probability: Math.min(1 - other.probability, character.probability) };
     const others = other.alternatives.filter((a) => a.text !== character.text);
@@ -41,6 +41,9 @@ export function withMarksOf(chosen: readonly ReadCharacter[], roomier: readonly 
 const bare = (letter: string): string => (UNDECOMPOSED[letter] ?? letter).normalize('NFD').replace(/\p{M}/gu, '');
 const UNDECOMPOSED: Readonly<Record<string, string>> = { Ł: 'L', Ø: 'O', ł: 'l', ø: 'o' };
 const isMarked = ({ text }: ReadCharacter): boolean => bare(text) !== text;
+
+/** A mark that is less likely is a speck, or hangs down from the line above. */
+const LEAST_MARK = 0.6;
 
 /** For each character of `a` the one of `b` that stands for it in the cheapest alignment (Wagner and Fischer 1974). */
 function align(a: readonly ReadCharacter[], b: readonly ReadCharacter[]): (ReadCharacter | undefined)[] {

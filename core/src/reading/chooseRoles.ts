@@ -4,6 +4,7 @@ import { foldTight } from './fold';
 import {
   FIRM_OF_NAME,
   likenessToDomain,
+  looksLikeSomebody,
   scoreCompany,
   scoreDepartment,
   scoreFirmOfName,
@@ -20,6 +21,7 @@ import { isMadeOf, localPartAgreement, nameParts } from './personName';
 import { ownerLabel } from './tables/labels';
 import { isAllCaps } from './naturalCase';
 import { givenNames, nameParticles } from './tables/nameWords';
+import { tradeWords } from './tables/companyWords';
 import { titleHeads, titleJoiners, titleModifiers } from './tables/titleWords';
 
 export interface Chosen extends RoleScore {
@@ -63,6 +65,8 @@ const STEP = {
 /** What a title right under a name, or a little further down, speaks for both. */
 const UNDER_THE_NAME = 1.2;
 const BELOW_THE_NAME = 0.6;
+/** What it speaks for a name, and against a firm, that a position stands right under it, where nobody else is named. */
+const OVER_A_POSITION = 3;
 /** What a family name speaks for where the firm is called after it. */
 const FAMILY_FIRM = 1.5;
 /** The mailbox of a family's firm at a free-mail provider speaks for the name; it does not speak against the firm. */
@@ -80,6 +84,7 @@ export function chooseRoles(lines: readonly CardLine[], found: CardEvidence): Ch
   const evidence = {
     ...found,
     likeness: new Map(lines.map((line) => [line.index, likenessToDomain(line.text, found)])),
+    named: new Set(lines.filter(({ text }) => looksLikeSomebody(text)).map(({ index }) => index)),
   };
   const singles = [
     ...lines,
@@ -94,6 +99,17 @@ export function chooseRoles(lines: readonly CardLine[], found: CardEvidence): Ch
   const stacks = stacksOf([...lines, ...lines.flatMap(behindOwnerLabel)]);
   const rows = rowsOf(lines);
   const blocks = stacks.filter(isSetAsOne);
+  const isOverPosition = ({ text, lines: own }: Candidate) =>
+    evidence.named.size === 0 &&
+    !saysFirm(text) &&
+    /^[\p{L}\s.'’-]+$/u.test(text) &&
+    !ownerLabel.test(text) &&
+    !hasTitleWord(text) &&
+    lines.some((below) => hasTitleWord(below.text) && isNextInBlock(own[own.length - 1]!, below, MIXED_SIZES));
+  const asName = (candidate: Candidate, role: RoleScore): RoleScore =>
+    isOverPosition(candidate) ? { ...role, score: role.score + OVER_A_POSITION } : role;
+  const asFirm = (candidate: Candidate, role: RoleScore): RoleScore =>
+    isOverPosition(candidate) ? { ...role, score: role.score - OVER_A_POSITION } : role;
   const ranked = (candidates: readonly Candidate[], score: (c: Candidate) => RoleScore, least: number) =>
     candidates
       .map((candidate): Chosen => ({ candidate, ...score(candidate) }))
@@ -103,18 +119,18 @@ export function chooseRoles(lines: readonly CardLine[], found: CardEvidence): Ch
 
   const names = ranked(
     [...singles, ...stacks.filter((s) => mayBeSplitName(s)), ...splitAsInMailbox(lines, evidence), ...rows],
-    (c) => grouped(c, scoreName(c, evidence), nameStep(evidence)),
+    (c) => grouped(c, asName(c, scoreName(c, evidence)), nameStep(evidence)),
     // What says little by itself may still be the name when the title stands right under it.
     EMPTY.name - UNDER_THE_NAME,
   );
   const companies = ranked(
     [...singles, ...stacks.filter(mayBeSplitFirm), ...rows],
-    (c) => grouped(c, ofWhole(c, scoreCompany(c, evidence), blocks), companyStep),
+    (c) => grouped(c, ofWhole(c, asFirm(c, scoreCompany(c, evidence)), blocks), companyStep),
     EMPTY.company - FIRM_OF_NAME,
   );
   const titles = ranked(
     [...singles, ...stacks.filter(mayBeSplitTitle)],
-    (c) => scoreTitle(c, evidence),
+    (c) => grouped(c, scoreTitle(c, evidence), titleStep),
     // What holds no word for a position may still be one right under the name.
     EMPTY.title - UNDER_THE_NAME,
   );
@@ -270,11 +286,14 @@ const mayBeSplitFirm = (stack: Candidate): boolean =>
 
 /** A name over some lines has one or two words on each but the last, in type larger than the rest. */
 function mayBeSplitName(stack: Candidate, sizeTolerance: number = ACCENT_TOLERANCE): boolean {
-  const words = stack.lines.map(({ text }) => nameParts(text).core.filter((w) => !nameParticles.has(w)).length);
+  const words = stack.lines.map(
+    ({ text }) => nameParts(text).core.filter((w) => !nameParticles.has(w) && w !== 'i').length,
+  );
+  const mayBeLong = (i: number) => i === stack.lines.length - 1 || goesOn(stack.lines[i]!, stack.lines[i + 1]!);
   const isLarge = stack.lines.every((line) => line.relativeHeight > 1.05);
   return (
     sameSize(stack, sizeTolerance) &&
-    words.every((count, i) => count <= (i === stack.lines.length - 1 ? 3 : 2)) &&
+    words.every((count, i) => count <= (mayBeLong(i) ? 3 : 2)) &&
     words.reduce((sum, count) => sum + count) <= MOST_NAMES &&
     (isLarge || stepsOf(stack).every(({ upper, lower }) => goesOn(upper, lower)))
   );
@@ -293,6 +312,12 @@ const MOST_NAMES = 5;
 /** Given and family name. */
 const NAME_IN_FULL = /\p{L}{2,}\P{L}+\p{L}{2,}/u;
 
+/** "Directeur adjoint, Opérations" over "forestières". */
+const isRestOfTitle = (upper: CardLine, lower: CardLine): boolean =>
+  /^\p{Ll}\P{Lu}*$/u.test(lower.text) && lower.text.split(/\s+/).length <= 2 && hasTitleWord(upper.text);
+
+const titleStep: Step = (upper, lower) => (isRestOfTitle(upper, lower) ? STEP.goesOn : 0);
+
 /** A title over some lines: each but the last is no title on its own, or says that it goes on. */
 const mayBeSplitTitle = (stack: Candidate): boolean =>
   stepsOf(stack).every(({ upper, lower }) => {
@@ -301,9 +326,7 @@ const mayBeSplitTitle = (stack: Candidate): boolean =>
     const isIncomplete =
       !words.some((w) => titleHeads.has(w)) && words.every((w) => titleModifiers.has(w) || titleJoiners.has(w));
     const isLoneHead = !hasTitleWord(upper.text) && titleHeads.has(lower.text);
-    const isRest =
-      /^\p{Ll}\P{Lu}*$/u.test(lower.text) && lower.text.split(/\s+/).length <= 2 && hasTitleWord(upper.text);
-    return joins || isIncomplete || isLoneHead || isRest;
+    return joins || isIncomplete || isLoneHead || isRestOfTitle(upper, lower);
   });
 
 function togetherness(
@@ -313,20 +336,29 @@ function togetherness(
   hasOwnDomain: boolean,
 ): number {
   let bonus = 0;
-  if (name && title) {
-    const last = name.candidate.lines[name.candidate.lines.length - 1]!;
-    const first = title.candidate.lines[0]!;
-    const gap = first.top - last.bottom;
-    const near = gap > -0.8 * last.height && gap < 1.6 * Math.max(last.height, first.height);
-    if (last.index === first.index) bonus += UNDER_THE_NAME;
-    else if (near && sharesColumn(last, first, 1.5 * last.height))
-      bonus += gap < 0.7 * last.height ? UNDER_THE_NAME : BELOW_THE_NAME;
-    else if (first.top < last.top) bonus -= 0.5;
-  }
+  if (name && title) bonus += titleUnder(name.candidate, title.candidate);
   if (name && company && isFamilyFirm(name.candidate, company.candidate))
     bonus += FAMILY_FIRM + (hasOwnDomain ? 0 : FAMILY_MAILBOX);
   if (name && company && Math.max(...company.candidate.lines.map((l) => l.relativeHeight)) > 1.05) bonus += 0.2;
   return bonus;
+}
+
+/** Whether a text itself says that it is a firm. */
+const saysFirm = (text: string): boolean =>
+  hasLegalForm(text) ||
+  /[&\d]/.test(text) ||
+  text.split(/[\s-]+/).length < 2 ||
+  text.split(/[\s-]+/).some((word) => tradeWords.has(word));
+
+function titleUnder(name: Candidate, title: Candidate): number {
+  const last = name.lines[name.lines.length - 1]!;
+  const first = title.lines[0]!;
+  const gap = first.top - last.bottom;
+  const near = gap > -0.8 * last.height && gap < 1.6 * Math.max(last.height, first.height);
+  if (last.index === first.index) return UNDER_THE_NAME;
+  if (near && sharesColumn(last, first, 1.5 * last.height))
+    return gap < 0.7 * last.height ? UNDER_THE_NAME : BELOW_THE_NAME;
+  return first.top < last.top ? -0.5 : 0;
 }
 
 /** "Dakwerken Van den Broeck" beside Roeland van den Broeck. */

@@ -236,10 +236,18 @@ const countryOf = (text: string): string | undefined =>
 
 function takeCountry(address: FoundPostalAddress, pieces: Piece[]): void {
   const last = pieces[pieces.length - 1];
-  const code = last && countryOf(last.text);
-  if (!last || !code || address.country) return;
-  address.country = { value: code, sources: [last.source] };
+  if (!last || address.country) return;
+  // "Vigonza (PD) Italy": the last word of a piece, or all of it.
+  const at = /(?<=\S{3}\s+)\p{L}{4,}$/u.exec(last.text)?.index ?? 0;
+  const [whole, word] = [countryOf(last.text), countryOf(last.text.slice(at))];
+  const from = whole ? 0 : at;
+  const value = whole ?? word;
+  if (!value) return;
+  const { source } = last;
+  address.country = { value, sources: [{ ...source, from: source.from + from }] };
   pieces.pop();
+  const text = last.text.slice(0, from).trimEnd();
+  if (text) pieces.push({ text, source: { ...source, to: source.from + text.length } });
 }
 
 const REGION = /^(?:[A-Z]{2,3})$/;
@@ -302,7 +310,7 @@ function withoutProvince(address: FoundPostalAddress, town: Piece, country: stri
     ? /[A-Z]{2}|(?:[A-Z]\.-?){2}|\p{Lu}\p{L}[\p{L} .’'-]+/u
     : /[A-Z]{2}/u;
   const bare = country === 'IT' ? '|\\s(?<bare>[A-Z]{2})' : '';
-  const pattern = `^(?<town>.+?)(?:\\s*(?:\\((?<province>${province.source})[)\\]J|]?|\\/(?<state>[A-Z]{2}))${bare})$`;
+  const pattern = `^(?<town>.+?)(?:\\s*(?:\\((?<province>${province.source})[)\\]J|]?|\\/(?<state>[A-Za-z]{2}))${bare})$`;
   const match = new RegExp(pattern, 'u').exec(town.text);
   if (!match)
     return {
@@ -310,7 +318,7 @@ function withoutProvince(address: FoundPostalAddress, town: Piece, country: stri
       sources: [town.source],
     };
   const { province: inBrackets, state, bare: behind } = match.groups!;
-  address.region ??= { value: (inBrackets ?? state ?? behind)!, sources: [town.source] };
+  address.region ??= { value: (inBrackets ?? state?.toUpperCase() ?? behind)!, sources: [town.source] };
   return { value: naturalPlace(match.groups!.town!), sources: [town.source] };
 }
 

@@ -30,7 +30,7 @@ export interface FoundPhone {
 
 /** No number begins with an O that stands by itself: that is its label. A sign of a hundredth among digits is a speck. */
 const NUMBER =
-  /(?<!\p{L}{2})(?:\+|\(\+|00(?=[1-9])|\()?\s?(?![Oo]\s)[\dOolI](?:(?:[\s().\-–—/%]{0,3}|·)[\dOolIsS]){5,}/gu;
+  /(?<!\p{L}{2})(?:\+|\(\+|00(?=[1-9])|\()?\s?(?![Oo]\s)[\dOolI](?:(?:[\s().\-–—/%]{0,3}|·)(?:\d|[OolIsS](?!(?![OolIsS])\p{L}))){5,}/gu;
 const FEWEST_DIGITS = 7;
 const MOST_DIGITS = 15;
 
@@ -76,7 +76,11 @@ function isAddressNumber(text: string, run: string, from: number): boolean {
   if (/\s\/\s/.test(run) && !/^[\s(]*[0+]/.test(run)) return true;
   const isBeforeWord = /^\s+\p{Lu}/u.test(text.slice(from + run.trim().length));
   const endsStreet = text.length === from + run.trim().length && /\p{L}{3}.*,\s*$/u.test(text.slice(0, from));
-  if ((isBeforeWord || endsStreet) && /^[1-9]\d{0,3}(?: [–—-] \d{4}| (?:[–—-] )?\d{5})$/.test(run.trim())) return true;
+  if (
+    (isBeforeWord || endsStreet) &&
+    /^[1-9]\d{0,3}(?: [–—-] \d{4}|(?:\/\d{1,3})+[.,]? \d{4}|[.,]? (?:[–—-] )?\d{5})$/.test(run.trim())
+  )
+    return true;
   return /^\d{5}-\d{3}$/.test(run.trim()) || /\bCEP\W*$/i.test(text.slice(0, from));
 }
 

@@ -142,7 +142,8 @@ export function naturalCompany(company: string): string {
         .map(capitalise)
         .join('');
     })
-    .join(' ');
+    .join(' ')
+    .replace(/(?<!\p{L})SP\. ?Z ?O\. ?O\.?(?!\p{L})/u, 'Sp. z o.o.');
 }
 
 /** A letter in small or capital as the one it stands for. */

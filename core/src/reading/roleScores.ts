@@ -16,6 +16,8 @@ import { sloganWords, titleHeads, titleJoiners, titleModifiers } from './tables/
 export interface CardEvidence {
   localParts: readonly string[];
   domains: readonly string[];
+  /** Lines that look like somebody's name, with a common given name in front. */
+  named?: ReadonlySet<number>;
   /** How well each line agrees with the domain that it is most like, 0–1, by its index. */
   likeness?: ReadonlyMap<number, number>;
   /** What the card's code says, folded to letters and digits. */
@@ -94,6 +96,8 @@ export function scoreName(candidate: Candidate, evidence: CardEvidence): RoleSco
   if (evidence.said?.name && foldTight(core.join('')) === evidence.said.name) tally.add(SAID, SAID_REASON);
   const agreement = Math.max(0, ...evidence.localParts.map((local) => localPartAgreement(candidate.text, local)));
   tally.add(4.5 * agreement, 'agrees with the e-mail address');
+  // A mailbox at a free-mail provider may be the firm's: "Haus Alpenblick" above Rosemarie Hintermoser.
+  if (isFirmsMailbox(candidate, evidence)) tally.add(-3 * agreement);
   if (prefixes.length > 0) tally.add(1.8, 'has a form of address');
   if (suffixes.length > 0) tally.add(2, 'has letters after the name');
   if (core.some((w) => /^\p{Lu}\.?$/u.test(w))) tally.add(1, 'has an initial');
@@ -121,6 +125,23 @@ export function scoreName(candidate: Candidate, evidence: CardEvidence): RoleSco
   return tally;
 }
 
+/** Whether a mailbox at a free-mail provider that is like a line may be the firm's: another line looks like the name. */
+const isFirmsMailbox = ({ lines }: Candidate, { named, domains }: CardEvidence): boolean =>
+  named !== undefined && named.size > 0 && !lines.some(({ index }) => named.has(index)) && domains.every(isFreeMail);
+
+/** A common given name before one to three more words, none of which says what a firm does. */
+export function looksLikeSomebody(text: string): boolean {
+  const words = wordsOf(text);
+  return (
+    words.length >= 2 &&
+    words.length <= 4 &&
+    givenNames.has(words[0]!) &&
+    words.every((w) => (capitalised(w) || nameParticles.has(w)) && !tradeWords.has(w) && !titleHeads.has(w)) &&
+    !hasLegalForm(text) &&
+    !/[\d&@]/.test(text)
+  );
+}
+
 export function scoreCompany(candidate: Candidate, evidence: CardEvidence): RoleScore {
   const tally = new Tally();
   const { text } = candidate;
@@ -138,11 +159,12 @@ export function scoreCompany(candidate: Candidate, evidence: CardEvidence): Role
   const personal = Math.max(0, ...evidence.localParts.map((local) => localPartAgreement(text, local)));
   const isMailbox = trades > 0 && evidence.domains.every(isFreeMail) && isInMailbox(words, evidence);
   if (isMailbox) tally.add(2.5, 'stands in the e-mail address');
-  else if (agreement < 0.6) tally.add(-2.5 * personal);
+  else if (agreement < 0.6 && !isFirmsMailbox(candidate, evidence)) tally.add(-2.5 * personal);
   const inMailbox = Math.max(0, ...evidence.localParts.map((local) => mailboxAgreement(text, local)));
   if (words.length > 1 && inMailbox > 0.9 && trades > 0) tally.add(2.5, 'stands in the e-mail address');
   if (hasTitleWord(text) && agreement < 0.6) tally.add(-2.2);
-  if (words.some((w) => givenNames.has(w)) && agreement < 0.5) tally.add(-1);
+  if (looksLikeSomebody(text)) tally.add(-2.5);
+  else if (words.some((w) => givenNames.has(w)) && agreement < 0.5) tally.add(-1);
   if (/\d/.test(text)) tally.add(-1.2);
   tally.add(-0.9 * proseLevel(withoutLegalForm(text)));
   if (relativeHeight(candidate) > 1.15) tally.add(0.7, 'is set larger than most');
