@@ -14,7 +14,7 @@ const CLEARLY_LEVEL = 1.5;
 /** A line is at least this many times as long as high. */
 const LEAST_ASPECT = 2.5;
 /** Share of pixels that differ from their neighbour as letters do; plain paper has hardly any (measured). */
-const LEAST_DETAIL = 0.004;
+const LEAST_DETAIL = 0.008;
 const STEP_OF_LETTERS = 40;
 
 /**

@@ -135,7 +135,7 @@ export function naturalCompany(company: string): string {
       const legal = i > 0 && LEGAL_CASE[plain.toLowerCase()];
       if (legal) return word.replace(plain, legal);
       if (INITIALS.test(word)) return word;
-      if (plain.length <= 3 && !/[AEIOUYÄÖÜ]/.test(plain)) return word;
+      if (plain.length <= 3 && !/[aeiouy]/.test(fold(plain))) return word;
       // "Dell'Acqua" and "Tour-Landry", but "Children's".
       return word
         .split(/(?<=['’])(?=\p{L}{2})|(?<=-)/u)
