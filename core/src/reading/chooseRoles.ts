@@ -244,7 +244,7 @@ const isSetAsOne = (stack: Candidate): boolean =>
   new Set(stack.lines.map(({ text }) => isAllCaps(text))).size === 1 &&
   stack.lines.every(
     ({ text }) =>
-      /^\p{Lu}[^\d@:,.]*$/u.test(text) &&
+      /^\p{Lu}[^\d@:,]*$/u.test(text) &&
       text.split(/\s+/).length <= 2 &&
       !hasTitleWord(text) &&
       !text.split(/[\s-]+/).some((word) => givenNames.has(word)),

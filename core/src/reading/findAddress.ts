@@ -279,7 +279,7 @@ function takeCounty(address: FoundPostalAddress, pieces: Piece[], above: CardLin
   pieces.pop();
 }
 
-const isCounty = (text: string): boolean => counties.has(text.replace(/\s+/g, ''));
+const isCounty = (text: string): boolean => counties.has(text.replace(/\s+/g, '')) || /^Isles? of \p{Lu}/iu.test(text);
 
 /** "North Connel, by Oban": the post town is the one that the place is near. */
 const NEARBY = /^(?:by|near|nr\.?)\s+(?=\p{Lu})/iu;

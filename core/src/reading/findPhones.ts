@@ -30,7 +30,7 @@ export interface FoundPhone {
 
 /** No number begins with an O that stands by itself: that is its label. A sign of a hundredth among digits is a speck. */
 const NUMBER =
-  /(?<!\p{L}{2})(?:\+|\(\+|00(?=[1-9])|\()?\s?(?![Oo]\s)[\dOolI](?:(?:[\s().\-–—/%]{0,3}|·)(?:\d|[OolIsS](?!(?![OolIsS])\p{L}))){5,}/gu;
+  /(?<!\p{L}{2})(?:\+|\(\+|00(?=[1-9])|\()?\s?(?![Oo][\s.:])[\dOolI](?:(?:[\s().\-–—/%]{0,3}|·)(?:\d|[OolIsS](?!(?![OolIsS])\p{L}))){5,}/gu;
 const FEWEST_DIGITS = 7;
 const MOST_DIGITS = 15;
 

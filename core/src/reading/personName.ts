@@ -88,8 +88,8 @@ function looksLikeCredential(words: readonly string[]): boolean {
 /** Capitals behind the comma of a name that is not set in capitals: "CFRE". */
 const isLikeCredential = (word: string): boolean => /^(?:\p{Lu}\.?){2,6}$/u.test(word) && !givenNames.has(word);
 
-/** A profession in short, as it stands behind a name: "ing.", "ing.f.". */
-const PROFESSION = /^(?:(?:ing|arch|dipl|med)\.|ing\.\p{L}{1,2}\.?)$/iu;
+/** A profession in short, as it stands behind a name: "ing.", "erg.", "ing.f.". */
+const PROFESSION = /^(?:\p{Ll}{2,5}\.|(?:Ing|Arch|Dipl|Med)\.|ing\.\p{L}{1,2}\.?)$/u;
 
 /** Capitals without a vowel are no name: "MVB". */
 const UNSPEAKABLE = /^(?:[BCDFGHJKLMNPQRSTVWXZ]\.?){3,6}$/;

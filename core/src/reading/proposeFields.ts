@@ -199,10 +199,14 @@ const mayHoldRole = (line: CardLine): boolean =>
     !/\p{L}{3,}.*\p{L}{3,}.*\p{L}{3,}/u.test(line.text)
   );
 
-/** The line, or what stands on it before a register's number: "Loan Originator | NMLS #440918". */
+/** The line, or what stands on it before a register's number: "Loan Originator | NMLS #440918", "Advisor, NMLS 551820". */
 function partForRole(line: CardLine): CardLine[] {
   if (mayHoldRole(line)) return [line];
-  return isRegistration(line.text) ? piecesOfLine(line).slice(0, 1).filter(isBeforeRegister) : [];
+  if (!isRegistration(line.text)) return [];
+  const [piece] = piecesOfLine(line);
+  const comma = line.text.indexOf(',');
+  const before = piece ?? (comma > 0 ? cutLine(line, [{ from: comma, to: line.text.length }])[0] : undefined);
+  return before && isBeforeRegister(before) ? [before] : [];
 }
 
 const isBeforeRegister = (piece: CardLine): boolean =>

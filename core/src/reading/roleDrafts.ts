@@ -162,7 +162,7 @@ function withSplitLetters(company: string, domains: readonly string[]): string {
   return right ? company.replace(body, right) : company;
 }
 
-const trimCompany = (text: string): string => text.replace(/^[\s|·•]+|[\s|·•,;]+$/g, '');
+const trimCompany = (text: string): string => text.replace(/^[\s|·•*★☆]+|[\s|·•,;*★☆]+$/g, '');
 
 /** A short and a long form of one name on a card: the longest printed line that begins with the chosen one. */
 function fullestForm(

@@ -34,6 +34,7 @@ export const tradeWords = wordList(`
   galerie buchhandlung optik fahrschule *praxis hausverwaltung immobilien versicherungen *kanzlei ingenieurburo architekturburo planungsburo
   fahrrader velos konditorei metzgerei fleischerei imkerei baumschule sagewerk zimmerei dachdeckerei malerbetrieb elektro sanitar heizung
   stadtwerke verein forstverwaltung blumen naturheilpraxis *praxis lichttechnik stiftung genossenschaft *genossenschaft
+  musee hopital papeteries immeubles clinique parfums bateaux cabinet sellerie miroiterie
   fondation conserverie armement editions theatre receptions laboratoire chantier charpente maconnerie vergers elevage
   ferme garage pharmacie librairie ecole moulin brulerie patisserie chocolaterie savonnerie tonnellerie ebenisterie serrurerie plomberie chauffage
   paysages jardins pepinieres scierie marbrerie poterie cordonnerie bijouterie horlogerie optique agence groupe societe compagnie entreprise
@@ -42,6 +43,7 @@ export const tradeWords = wordList(`
   hacienda almazara viveros graficas electricidad fontaneria reformas muebles optica joyeria relojeria grupo compania cooperativa
   carpintaria serralharia pastelaria livraria museu escola loja herdade adega azeites viveiros tipografia grafica eletricidade joalharia
   companhia imobiliaria condominios madeireira construtora
+  cartiera autofficina meccanica carpenteria centro~clinico vivaio calzaturificio
   fondazione teatro birrificio laboratorio cooperativa consorzio associazione tipografia vivai
   bottega osteria trattoria pizzeria gelateria pasticceria agriturismo podere fattoria falegnameria sartoria oreficeria liuteria enoteca
   salumificio frantoio oleificio pastificio lanificio ristorante albergo autofficina carrozzeria impresa ditta impianti olearia
@@ -63,6 +65,7 @@ export const tradeWords = wordList(`
   rakennus *rakennus panimo meijeri leipomo konepaja kuljetus
   gemeinde *gemeinde stadtverwaltung landratsamt krankenhaus *klinikum *praktijk gemeente ziekenhuis creche mairie commune hopital residence
   fundacion conservas celler construccions fundacao cortica corticas sementes
+  transportadora distribuidora comercializadora constructora inmobiliaria aseguradora mudanzas fabrica herramientas naranjas papelera embotits acuarios aceites
   ayuntamiento concello junta comune ospedale municipio prefeitura camara kommun kommune sjukhus sykehus sygehus barnehage forskola kunta kaupunki
   sairaala gmina urzad szpital przedszkole council borough parish surgery ambulance
   fundacja stowarzyszenie spoldzielnia huta zaklady fabryka

@@ -16,7 +16,7 @@ export const ambiguousPrefixes = wordList(`me m d don di fr on pan pr maj col ra
 
 /** Letters after a name: degrees, chartered titles, memberships. Compared without dots. */
 export const credentials = wordList(`
-  mcoptom fcoptom mw frgs frsa fls mrpharms mcsp hcpc frcs mrcp mrcgp frcp mbchb bmbs mrcpsych fbdo dipce mrtpi mciwem cmioh mifa acifa fsa fcsi acii fcii apfs ppr
+  aila faila raia fraia cpeng mcoptom fcoptom mw frgs frsa fls mrpharms mcsp hcpc frcs mrcp mrcgp frcp mbchb bmbs mrcpsych fbdo dipce mrtpi mciwem cmioh mifa acifa fsa fcsi acii fcii apfs ppr
   phd dphil edd mba emba msc bsc ba ma mphil meng beng llb llm jd md do dds dmd dvm mrcvs bvsc bvms vmd rn np pa-c msn bsn crna fnp dnp cnp
   cpa ca acca fcca aca fca cma acma fcma cgma cfa cfp cia cisa cissp cism pmp pmi-acp capm csm prince2 itil togaf
   pe p.eng peng ceng ieng cphys csci cchem cenv csp cih chmm leedap leed~ap aia faia riba ria ribas arb frics mrics frtpi mrtpi
