@@ -21,3 +21,15 @@ test.each([
 test('digits behind a word are no code of a country: "Since 1931"', () => {
   expect(countryOf('Growing since 1931', 'Nobody Inparticular')).toBeUndefined();
 });
+
+test('a number that two countries have is a doubt where the card hardly tells which, with the other to choose', () => {
+  const phoneOf = (...lines: string[]) =>
+    proposeFields(readingOfText(lines.join('\n'))).fields.find(({ field }) => field === 'phone')!;
+  const untold = phoneOf('Atelier Bellerive', 'Rue du Lac 4', '1096 Cully', '021 770 55 66');
+  expect(untold.confidence).toBeLessThan(0.8);
+  expect(untold.runnersUp?.length).toBeGreaterThan(0);
+  const told = phoneOf('Atelier Bellerive', 'Rue du Lac 4', 'CH-1096 Cully', '021 770 55 66');
+  expect(told.value).toBe('+41217705566');
+  expect(told.confidence).toBeGreaterThan(0.8);
+  expect(told.runnersUp).toBeUndefined();
+});

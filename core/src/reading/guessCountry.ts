@@ -78,6 +78,16 @@ const CALLING_CODES: Readonly<Record<string, readonly string[]>> = {
   '91': ['IN'],
 };
 
+export interface CountryGuess {
+  /** ISO 3166 code; undefined when nothing tells it. */
+  country?: string;
+  /** Another country with other numbers that nearly as much speaks for. */
+  rival?: string;
+}
+
+/** A country with less of a lead than this is not told for sure: one word or grouping more would change it. */
+const CLEAR_LEAD = 0.9;
+
 /**
  * The country a card speaks for: by its printed name, the form of its postal code, calling codes,
  * (also of numbers in the card's code), domain endings and which country its national numbers fit; `assumed` only breaks a tie or
@@ -89,7 +99,7 @@ export function guessCountry(
   domains: readonly string[],
   saidNumbers: readonly string[],
   assumed?: string,
-): string | undefined {
+): CountryGuess {
   const votes = new Map<string, number>();
   const vote = (country: string | undefined, weight: number) => {
     if (country) votes.set(country, (votes.get(country) ?? 0) + weight);
@@ -133,9 +143,14 @@ export function guessCountry(
     );
     vote(country, WEIGHT.fitsNumbers * fitting.length);
   }
-  if (votes.size === 0) return undefined;
-  return [...votes].sort((a, b) => b[1] - a[1])[0]![0];
+  const [first, ...others] = [...votes].sort((a, b) => b[1] - a[1]);
+  if (!first) return {};
+  const rival = others.find(([country, sum]) => first[1] - sum < CLEAR_LEAD && !sharesNumbers(country, first[0]));
+  return { country: first[0], rival: rival?.[0] };
 }
+
+const sharesNumbers = (a: string, b: string): boolean =>
+  Object.values(CALLING_CODES).some((countries) => countries.includes(a) && countries.includes(b));
 
 /** Three-three-four grouping without a calling code is how North American numbers are printed. */
 const northAmerican = (phones: readonly PhoneCandidate[]): boolean =>

@@ -15,11 +15,18 @@ import {
 import { findPhoneCandidates, placePhone, type PhoneCandidate } from './findPhones';
 import { findWebsites, overlap } from './findWebsites';
 import { fold, foldTight } from './fold';
-import { guessCountry } from './guessCountry';
+import { guessCountry, type CountryGuess } from './guessCountry';
 import { besideRegisters } from './registers';
 import { takeLostAtSigns } from './lostAtSign';
 import { learnedAddress, learnedPhone, type Learned, type LearnedFirm } from './learned';
-import { FIELD_NAMES, type CardProposal, type FieldName, type FieldProposal, type SourceSpan } from './proposal';
+import {
+  FIELD_NAMES,
+  type CardProposal,
+  type FieldName,
+  type FieldProposal,
+  type RunnerUp,
+  type SourceSpan,
+} from './proposal';
 import { readCode, type CodeValue } from './readCode';
 import {
   dropGluedLabels,
@@ -70,7 +77,7 @@ export function proposeFields(reading: Reading, options: ProposeOptions = {}): C
   const said = (reading.codes ?? []).flatMap((code) => readCode(code.text));
   const saidDomains = said.flatMap((v) => (v.field === 'email' ? [v.value.slice(v.value.indexOf('@') + 1)] : []));
   const domains = unique([...emails, ...websites].map((a) => a.domain));
-  const country = guessCountry(
+  const { country, rival } = guessCountry(
     repaired,
     phoneCandidates,
     [...domains, ...saidDomains],
@@ -124,7 +131,7 @@ export function proposeFields(reading: Reading, options: ProposeOptions = {}): C
     ...titleDrafts(chosen, context),
     ...companyDraft(chosen, geometry, context),
     ...emails.map((e) => onlineDraft('email', e, 6)),
-    ...phoneDrafts(phoneCandidates, address.postalCode?.sources ?? [], country, firms),
+    ...phoneDrafts(phoneCandidates, address.postalCode?.sources ?? [], { country, rival }, firms),
     ...websites.map((w) => onlineDraft('website', w, 5)),
     ...addressDrafts(address, firms),
   ];
@@ -226,10 +233,24 @@ const onlineDraft = (field: 'email' | 'website', found: FoundAddress, trust: num
   ...(found.raw && { runnersUp: [{ value: found.raw, reason: 'as printed and read' }] }),
 });
 
+const countryName = new Intl.DisplayNames(['en'], { type: 'region' });
+
+/** Certainty of a national number on a card that hardly tells its country. */
+const UNTOLD_COUNTRY = 0.7;
+
+/** What a national number is in another country that the card may be from, where that has one like it. */
+function numberAbroad(candidate: PhoneCandidate, value: string, rival: string | undefined): RunnerUp[] {
+  if (!rival || /^(?:\+|00|\(\+)/.test(candidate.printed)) return [];
+  const abroad = placePhone(candidate, rival);
+  return abroad?.valid && abroad.value !== value
+    ? [{ value: abroad.value, reason: `if the card is from ${countryName.of(rival)}` }]
+    : [];
+}
+
 function phoneDrafts(
   candidates: readonly PhoneCandidate[],
   postcode: readonly SourceSpan[],
-  country: string | undefined,
+  { country, rival }: CountryGuess,
   firms: readonly LearnedFirm[],
 ): Draft[] {
   return candidates.flatMap((candidate): Draft[] => {
@@ -245,6 +266,7 @@ function phoneDrafts(
           phone.value,
           firms.flatMap((f) => f.phones),
         );
+    const abroad = known ? [] : numberAbroad(candidate, phone.value, rival);
     return [
       {
         field: 'phone',
@@ -258,6 +280,7 @@ function phoneDrafts(
           ...(phone.labelled ? ['has a label'] : []),
           ...(known ? ['your workspace knows this number of the firm'] : []),
         ],
+        ...(abroad.length > 0 && { certainty: UNTOLD_COUNTRY, runnersUp: abroad }),
         ...(known && { runnersUp: [{ value: phone.value, reason: 'as printed and read' }] }),
       },
     ];
