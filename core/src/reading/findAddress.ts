@@ -61,17 +61,10 @@ export function findAddress(lines: readonly CardLine[], country: string | undefi
     takeRegion(address, pieces.before);
     const hasCounties = form.country === 'GB' || form.country === 'IE';
     if (hasCounties) takeCounty(address, pieces.before, above[0]);
-    if (
-      hasCounties &&
-      pieces.before.length === 0 &&
-      above[0] &&
-      above[1] &&
-      isCounty(above[0].text) &&
-      mayBeTownLine(above[1]) &&
-      !looksLikeStreet(above[1].text)
-    ) {
-      address.region ??= { value: above[0].text, sources: [spanOf(above[0])] };
-      above = above.slice(1);
+    if (hasCounties && pieces.before.length === 0 && isCountyUnderTown(above)) {
+      const [county, ...rest] = above;
+      address.region ??= { value: county!.text, sources: [spanOf(county!)] };
+      above = rest;
     }
     let town = pieces.before.pop();
     if (!town && above[0] && mayBeTownLine(above[0])) {
@@ -283,6 +276,10 @@ const isCounty = (text: string): boolean => counties.has(text.replace(/\s+/g, ''
 
 /** "North Connel, by Oban": the post town is the one that the place is near. */
 const NEARBY = /^(?:by|near|nr\.?)\s+(?=\p{Lu})/iu;
+
+/** "Crewe", "Cheshire" and the code, each on a line of its own. @param above the lines above the code, the nearest first */
+const isCountyUnderTown = ([county, town]: readonly CardLine[]): boolean =>
+  Boolean(county && town && isCounty(county.text) && mayBeTownLine(town) && !looksLikeStreet(town.text));
 
 /** A full stop for a comma, as it is read in small print: "Merchants Quay. Kilrush" ends in the town. */
 function behindStreet(town: Piece): Piece {

@@ -114,8 +114,8 @@ export function scoreName(candidate: Candidate, evidence: CardEvidence): RoleSco
   const last = core[core.length - 1]!;
   if (nameParticles.has(last) && !capitalised(last)) tally.add(-2.5);
   tally.add(-proseLevel(core.join(' ')));
-  // A firm's line and its owner's are two.
-  if (new Set(core.map(fold)).size < core.length) tally.add(-3);
+  // "Kühlwetter / Bastian Kühlwetter": a firm's line and its owner's are two.
+  if (core.length > 2 && fold(core[0]!) === fold(core[core.length - 1]!)) tally.add(-3);
   if (relativeHeight(candidate) > 1.15) tally.add(0.8, 'is set larger than most');
   const domainLike = likenessToDomain(core.join(' '), evidence);
   // A firm is often called after its owner: a known given name, or another line as like the domain, outweighs this.
