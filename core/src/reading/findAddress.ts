@@ -362,5 +362,7 @@ export const looksLikeStreet = (text: string): boolean => {
 function isPosition(text: string): boolean {
   const words = text.split(/[\s,.]+/).filter(Boolean);
   const [first = '', last = ''] = [words[0], words[words.length - 1]];
+  // "Rehtori" ends like a Finnish square.
+  if (words.length === 1) return titleHeads.holds(first);
   return !streetWords.has(last) && (titleHeads.has(first) || titleHeads.has(last));
 }

@@ -244,6 +244,9 @@ export function scoreTitle(candidate: Candidate, evidence?: CardEvidence): RoleS
   if (/\d/.test(candidate.text)) tally.add(-1.5);
   if (/[!?]|\.$/.test(candidate.text) && words.length > 2) tally.add(-1.5);
   if (heads === 0 && (departmentHeads.has(words[0]!) || departmentTopics.has(candidate.text))) tally.add(-1.5);
+  // "rafts · rods · guides" is what they do.
+  const whole = candidate.lines[0]?.read.text ?? candidate.text;
+  if (/[·•|].*[·•|]/.test(whole) && !/\p{Lu}/u.test(whole)) tally.add(-4);
   if (titleJoiners.has(words[words.length - 1]!)) tally.add(-1);
   if (holdsDepartment(candidate.text)) tally.add(-2);
   return tally;

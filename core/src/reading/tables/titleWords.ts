@@ -5,7 +5,7 @@ import { wordList } from './wordList';
  * the occupation groups of ISCO-08 and everyday business use; endings cover compounds.
  */
 export const titleHeads = wordList(`
-  obfrau obmann obermeister kellermeister hüttenwirt hüttenwirtin ostreiculteur osteopathe notaire ghillie gillie optometrist optician skipper sommelier sommeliere
+  rehtori rektor rector recteur rettore reitor vararehtori toimitusjohtaja obfrau obmann obermeister kellermeister hüttenwirt hüttenwirtin ostreiculteur osteopathe notaire ghillie gillie optometrist optician skipper sommelier sommeliere
   manager manageress director directress officer head chief president vice-president chairman chairwoman chair
   partner owner co-owner proprietor founder co-founder principal associate assistant secretary consultant advisor adviser
   engineer technician technologist architect designer developer programmer analyst scientist researcher chemist
