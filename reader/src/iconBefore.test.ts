@@ -61,6 +61,7 @@ describe('the icon before a line', () => {
     ['a person', any((x, y) => Math.hypot(x - 72, y - 68) < 7, box)],
     ['two things', (x, y) => telephone(56)(x, y) || telephone(80)(x, y)],
     ['a rule beside the text', inBox(72, 62, 3, 26)],
+    ['a letter O', (x: number, y: number) => Math.abs(Math.hypot((x - 73) / 11, (y - 75) / 11) - 0.85) < 0.15],
   ])('says nothing when it is %s', (_, isInk) => expect(iconBefore(drawn(isInk), LINE)).toBeUndefined());
 
   it('is not looked for beyond the card', () => {

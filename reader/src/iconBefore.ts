@@ -143,6 +143,7 @@ function isUprightRectangle({ width, height, rows, columns }: Shape): boolean {
 function isBoxWithSheet({ width, height, rows }: Shape): boolean {
   if (width / height < MACHINE.from || width / height > MACHINE.to) return false;
   const near = Math.max(1.5, NEAR * width);
+  if (isMirrored(rows, near)) return false;
   const isWhole = ({ first, last }: Run) => first <= near && last >= width - 1 - near;
   const top = rows.findIndex(isWhole);
   if (top < SHEET_HEIGHT.from * height || top > SHEET_HEIGHT.to * height) return false;
@@ -154,6 +155,14 @@ function isBoxWithSheet({ width, height, rows }: Shape): boolean {
   if (widths.some((share) => share < SHEET_WIDTH.from || share > SHEET_WIDTH.to)) return false;
   const spread = (ends: number[]) => Math.max(...ends) - Math.min(...ends);
   return spread(sheet.map((row) => row.first)) <= near && spread(sheet.map((row) => row.last)) <= near;
+}
+
+/** A letter O rises as a sheet does, and falls likewise. */
+function isMirrored(rows: readonly Run[], near: number): boolean {
+  const isLike = ({ first, last }: Run, other: Run | undefined) =>
+    other !== undefined && Math.abs(first - other.first) <= near && Math.abs(last - other.last) <= near;
+  const matching = rows.filter((row, i) => [-1, 0, 1].some((off) => isLike(row, rows[rows.length - 1 - i + off])));
+  return matching.length >= STRAIGHT * rows.length;
 }
 
 /** Whether nearly all rows (or columns), but for those at rounded corners, go from one side to the other. */

@@ -82,7 +82,12 @@ const isCredential = (word: string, behindComma = false): boolean => {
 function looksLikeCredential(words: readonly string[]): boolean {
   const last = words[words.length - 1]!;
   const names = words.filter((w) => /^\p{Lu}\p{Ll}/u.test(w)).length;
-  return names >= 2 && !nameParticles.has(last) && (/^\p{Lu}{2,3}$/u.test(last) || /^\p{Lu}{2,}\p{Ll}+$/u.test(last));
+  const follows = isCredential(words[words.length - 2] ?? '') && /^\p{Lu}{2,6}$/u.test(last);
+  return (
+    names >= 2 &&
+    !nameParticles.has(last) &&
+    (follows || /^\p{Lu}{2,3}$/u.test(last) || /^\p{Lu}{2,}\p{Ll}+$/u.test(last))
+  );
 }
 
 /** Capitals behind the comma of a name that is not set in capitals: "CFRE". */

@@ -88,3 +88,20 @@ describe('an accented letter that is not the country’s own', () => {
     expect(repairAccents(lineWith('Gôteborg', { 1: 'ö' }, 0.5), 'SE', ['cs']).text).toBe('Gôteborg');
   });
 });
+
+test.each([
+  ['Catrin Vaughan MRlCS', 'Catrin Vaughan MRICS'],
+  ['Peterborough PEll 2AB', 'Peterborough PE11 2AB'],
+  ['Elland Road LSl1 0ES', 'Elland Road LS11 0ES'],
+  ['Willow Lane', 'Willow Lane'],
+])('look-alikes among capitals and in British codes: %s', (read, expected) =>
+  expect(repairLine(readingOf([read]).lines[0]!).text).toBe(expected),
+);
+
+test.each([
+  ['Zbigniew Gołqbek', 'PL', 'Zbigniew Gołąbek'],
+  ['golqbek@stolarnia.example', 'PL', 'golqbek@stolarnia.example'],
+  ['Jacques Quentin', 'FR', 'Jacques Quentin'],
+])('no Polish word has a q: %s in %s', (read, country, expected) =>
+  expect(repairAccents(readingOf([read]).lines[0]!, country).text).toBe(expected),
+);

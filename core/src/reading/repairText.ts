@@ -29,6 +29,9 @@ const STATE_I = /(?<=(?<![\p{L}\d])[HMRW])l(?= \d{5}(?!\d))|(?<![\p{L}\d])l(?=[A
 /** A nought in a Polish legal form: "Sp. z 0.0.". */
 const POLISH_FORM = /(?<=(?<!\p{L})sp\.?\s?z\s?)[0o]\.\s?[0o](?![\p{L}\d])/giu;
 
+/** "MRlCS": among capitals it is one. */
+const L_AMONG_CAPITALS = /(?<=\p{Lu}{2})l(?=\p{Lu})/gu;
+
 /** "MeAllister": no name goes on with a capital after Me. */
 const E_FOR_C = /(?<=(?<!\p{L})M)e(?=\p{Lu}\p{L}{2})/gu;
 
@@ -76,6 +79,7 @@ export function repairLine(line: ReadLine): ReadLine {
     .replace(STATE_I, 'I')
     .replace(POLISH_FORM, (form) => form.replace(/0/g, 'o'))
     .replace(L_FOR_I, 'I')
+    .replace(L_AMONG_CAPITALS, 'I')
     .replace(E_FOR_C, 'c')
     .replace(ELISION, 'l')
     .replace(DIGIT_IN_WORD, (word, at: number) => lettersOnly(word, line.characters.slice(at, at + word.length)));

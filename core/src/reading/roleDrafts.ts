@@ -119,7 +119,9 @@ export function companyDraft(
     const fullest = fullestForm(roles.company, roles, geometry);
     const read = withSplitLetters(naturalCompany(trimCompany(fullest.text)), domains);
     const settled = learnedCompany(read, known);
+    const misread = settled ? undefined : misreadTitle(read);
     const alternatives: RunnerUp[] = [
+      ...(misread ? [{ value: misread.title, reason: `“${misread.known}” is a word that firms are called by` }] : []),
       ...(settled ? [{ value: read, reason: 'as printed and read' }] : []),
       ...runnersUp.company.map((r) => ({
         value: naturalCompany(trimCompany(r.candidate.text)),
@@ -134,6 +136,7 @@ export function companyDraft(
         trust: roles.company.score - 0.5 - rivalry(roles.company, runnersUp.company),
         reasons: [...roles.company.reasons, ...(settled ? ['your workspace writes it so'] : [])],
         ...(settled && { certainty: 0.97 }),
+        ...(misread && { disagreement: `“${misread.read}” is perhaps “${misread.known}”.` }),
         ...withRunnersUp(alternatives),
       },
     ];

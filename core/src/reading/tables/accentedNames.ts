@@ -74,11 +74,10 @@ const spellings = new Map(
 /** Kamiński, Zielińska: hardly one name with this ending is spelled without the accent. */
 const POLISH_ENDING = /(?<=[aeiouy])n(?=sk[ia]$)/;
 
-/** How a name that was read without any accent is spelled in a country, in small letters and of the same length; if it is one of those. */
+/** How a name that was read without its accent is spelled in a country, in small letters and of the same length; if it is one of those. */
 export function accentedName(name: string, country: string | undefined): string | undefined {
   const plain = name.toLowerCase();
-  if (!country || fold(name) !== plain) return undefined;
-  const listed = spellings.get(`${country} ${plain}`);
+  const listed = fold(name) === plain ? spellings.get(`${country} ${plain}`) : undefined;
   if (listed && listed.length === plain.length) return listed;
   const polish = country === 'PL' ? plain.replace(POLISH_ENDING, 'ń') : plain;
   return polish === plain ? undefined : polish;

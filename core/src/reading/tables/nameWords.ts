@@ -2,6 +2,7 @@ import { wordList } from './wordList';
 
 /** Forms of address and academic degrees printed before a name. Compared without dots. */
 export const namePrefixes = wordList(`
+  maga drin profssa bakk ingin
   mr mrs ms miss mx sir dame lord lady dr prof professor rev fr capt cpt col maj sgt lt hon
   herr frau dipl-ing dipling dipl-kfm dipl-kffr dipl-wirt-ing dipl-oec dipl-inf dipl-phys dipl-chem dipl-des dipl-ökonom ing mag di dkfm habil ra rain drs ir mr ddr pd
   med vet jur rer nat phil oec techn
