@@ -132,8 +132,8 @@ export function guessCountry(
   }
   if (northAmerican(phones)) vote('US', WEIGHT.grouping);
   for (const { printed } of phones) {
-    for (const { pattern, countries } of numberGroupings) {
-      if (pattern.test(printed)) countries.forEach((country) => vote(country, WEIGHT.numberGrouping));
+    for (const { pattern, countries, times = 1 } of numberGroupings) {
+      if (pattern.test(printed)) countries.forEach((country) => vote(country, times * WEIGHT.numberGrouping));
     }
   }
   vote(assumed, WEIGHT.assumed);

@@ -1,14 +1,15 @@
 /**
  * How national numbers are grouped in print where that is told from other countries' (national
- * conventions of ITU-T E.123); each number that looks so speaks a little for those countries.
+ * conventions of ITU-T E.123); each number that looks so speaks a little for those countries, and `times` as much where hardly any
+ * other groups them so.
  */
-export const numberGroupings: readonly { pattern: RegExp; countries: readonly string[] }[] = [
+export const numberGroupings: readonly { pattern: RegExp; countries: readonly string[]; times?: number }[] = [
   { pattern: /^\(?0[1-9]\d{2,4}\)? \d{3} ?\d{3,4}$|^\(?02\d\)? \d{4} \d{4}$|^07\d{3} \d{6}$|^07\d{3} \d{3} ?\d{3}$/, countries: ['GB'] },
-  { pattern: /^0[1-9](?:[ .]\d\d){4}$/, countries: ['FR', 'FR', 'FR'] },
+  { pattern: /^0[1-9](?:[ .]\d\d){4}$/, countries: ['FR'], times: 3 },
   { pattern: /^[6-9]\d\d (?:\d{3} \d{3}|\d\d \d\d \d\d)$/, countries: ['ES'] },
   { pattern: /^\d\d \d\d \d\d \d\d$/, countries: ['DK', 'NO'] },
   { pattern: /^[49]\d\d \d\d \d{3}$/, countries: ['NO'] },
-  { pattern: /^3[2-9]\d[ .]?\d{3}[ .]?\d{4}$/, countries: ['IT', 'IT', 'IT'] },
+  { pattern: /^3[2-9]\d[ .]?\d{3}[ .]?\d{4}$/, countries: ['IT'], times: 3 },
   { pattern: /^0\d{1,3}[ /.]\d{5,8}$/, countries: ['IT', 'DE', 'AT'] },
   { pattern: /^0(?:4\d|50)0? \d{3} ?\d{3,4}$/, countries: ['FI'] },
   { pattern: /^\(0\d\) \d{4} \d{4}$|^04\d\d \d{3} \d{3}$/, countries: ['AU'] },
@@ -16,7 +17,7 @@ export const numberGroupings: readonly { pattern: RegExp; countries: readonly st
   { pattern: /^0\d{1,3}-\d{2,3} \d\d \d\d$/, countries: ['SE'] },
   { pattern: /^[29]\d\d \d{3} \d{3}$/, countries: ['PT'] },
   { pattern: /^0\d{2,4} ?[/-] ?\d{2,3}/, countries: ['DE', 'AT'] },
-  { pattern: /^0\d\d \d{3} \d\d \d\d$/, countries: ['CH', 'CH'] },
+  { pattern: /^0\d\d \d{3} \d\d \d\d$/, countries: ['CH'], times: 2 },
   { pattern: /^0[2349] \d{3} \d\d \d\d$|^0[15678]\d \d\d \d\d \d\d$|^04\d\d \d\d \d\d \d\d$/, countries: ['BE'] },
   { pattern: /^0\d{1,2}[ -]\d{3} \d{4}$|^08\d \d{3} \d{4}$/, countries: ['IE'] },
 ];
