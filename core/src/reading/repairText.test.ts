@@ -31,6 +31,15 @@ test.each([
   ['Amqui (Québec) G5) 1K7', 'Amqui (Québec) G5J 1K7'],
   ['Kailua-Kona, Hl 96740', 'Kailua-Kona, HI 96740'],
   ['Cedar Rapids, lA 52401', 'Cedar Rapids, IA 52401'],
+  ['Madison, W1 53703', 'Madison, WI 53703'],
+  ['Peoria, 1L 61602', 'Peoria, IL 61602'],
+  ['London W1 5TH', 'London W1 5TH'],
+  ['York Y01 9RN', 'York YO1 9RN'],
+  ['Oxford 0X1 2AB', 'Oxford OX1 2AB'],
+  ['Ipswich 1P1 2AB', 'Ipswich IP1 2AB'],
+  ['Southampton SO14 2AQ', 'Southampton SO14 2AQ'],
+  ['Southampton S014 2AQ', 'Southampton SO14 2AQ'],
+  ['Sheffield S10 2TN', 'Sheffield S10 2TN'],
 ])('%s is read as %s', (read, expected) => expect(repairLine(readingOf([read]).lines[0]!).text).toBe(expected));
 
 test('letters of a foreign name stay where the engine is sure of them, and in what somebody typed', () => {

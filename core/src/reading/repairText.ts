@@ -13,18 +13,18 @@ const SURELY_FOREIGN = 0.95;
 const DIGIT_FOR: Record<string, string> = { o: '0', O: '0', l: '1', I: '1', i: '1', '|': '1', s: '5', S: '5' };
 
 /**
- * A run of digits and letters that look like digits, with at least two true digits; "S19 2WX" is a British postcode, and
- * "G1R 2S5" a Canadian one.
+ * A run of digits and letters that look like digits, with at least two true digits; "S19 2WX" and "SO14 2AQ" are British
+ * postcodes, and "G1R 2S5" a Canadian one.
  */
 const NUMBER_LIKE =
-  /(?<![\p{L}\d])(?<![A-Z]\d[A-Z] )(?![A-Z]\d{1,2} \d[A-Z]{2}(?![\p{L}\d]))(?=(?:[oOlIsS]*\d){2})[\doOlIsS]{3,}(?![\p{L}\d])/gu;
+  /(?<![\p{L}\d])(?<![A-Z]\d[A-Z] )(?![A-Z]{1,2}\d{1,2} \d[A-Z]{2}(?![\p{L}\d]))(?=(?:[oOlIsS]*\d){2})[\doOlIsS]{3,}(?![\p{L}\d])/gu;
 
 /** A word that begins with l before a consonant that cannot follow it: a capital I. */
 const L_FOR_I =
   /(?<![\p{L}\d@._-])l(?!(?:tée?|td|tda|lc|lp|da)(?!\p{L}))(?=[bcdfghjkmnpqrstvwxz]\p{Ll}*(?![\p{L}\d@._-]))/gu;
 
-/** The I of a state of the United States before its code: "Hl 96740". */
-const STATE_I = /(?<=(?<![\p{L}\d])[HMRW])l(?= \d{5}(?!\d))|(?<![\p{L}\d])l(?=[ADLN] \d{5}(?!\d))/gu;
+/** The I of a state of the United States before its code: "Hl 96740", "Madison, W1 53703". */
+const STATE_I = /(?<=(?<![\p{L}\d])[HMRW])[l1|](?= \d{5}(?!\d))|(?:(?<![\p{L}\d])l|(?<=, )[1|])(?=[ADLN] \d{5}(?!\d))/gu;
 
 /** A nought in a Polish legal form: "Sp. z 0.0.". */
 const POLISH_FORM = /(?<=(?<!\p{L})sp\.?\s?z\s?)[0o]\.\s?[0o](?![\p{L}\d])/giu;
@@ -45,7 +45,11 @@ const BRITISH_CODE = /(?<=(?<![\p{L}\d])[A-Z]{1,2}\d[A-Z\d]? )[OIlS](?=[ABD-HJLN
 
 /** Its outward part, where its digits were read as letters: "PEll 2AB". */
 const BRITISH_OUTWARD =
-  /(?<=(?<![\p{L}\d])[A-PR-UWYZ][A-HK-Y]?)(?=[\dOIl]{0,2}[OIl])[\dOIl]{1,2}(?= \d[ABD-HJLNP-UW-Z]{2}(?![\p{L}\d]))/gu;
+  /(?<=(?<![\p{L}\d])[A-PR-UWYZ][A-HK-Y]?)(?!(?<=[CPSY])O)(?=[\dOIl]{0,2}[OIl])[\dOIl]{1,2}(?= \d[ABD-HJLNP-UW-Z]{2}(?![\p{L}\d]))/gu;
+
+/** Its letters, where they were read as digits, which no area begins with: "Y01 9RN", "0X1 2AB". */
+const BRITISH_AREA =
+  /(?<![\p{L}\d])(?:[CPSY]0|0[LX]|[1l|][GPV])(?=\d[A-Z\d]? \d[ABD-HJLNP-UW-Z]{2}(?![\p{L}\d]))/gu;
 
 /** Where the last two of a British code, which are letters, were read with a digit. */
 const BRITISH_LETTERS =
@@ -68,6 +72,7 @@ const DIGIT_IN_WORD =
 export function repairLine(line: ReadLine): ReadLine {
   const text = line.text
     .replace(CANADIAN_CODE, canadianCode)
+    .replace(BRITISH_AREA, (area) => area.replace('0', 'O').replace(/[1l|]/, 'I'))
     .replace(NUMBER_LIKE, (run) => [...run].map(digit).join(''))
     .replace(BRITISH_CODE, digit)
     .replace(BRITISH_OUTWARD, (digits) => [...digits].map(digit).join(''))
