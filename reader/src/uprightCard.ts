@@ -6,6 +6,7 @@ import {
   type Quad,
   type QuarterTurns,
 } from '@dossier/core/capture';
+import { joinBroken } from './brokenLines';
 import { detectText } from './detectText';
 import { isUpsideDown } from './direction';
 import { isVertical } from './lineCrop';
@@ -29,7 +30,7 @@ export async function uprightCard(models: Models, photo: Pixels, { quad, upright
   const flat = await rectify(photo, quad);
   if (!upright) return turnUpright(models, flat);
   const found = (await detectText(models, flat)).map((box) => box.quad);
-  return { picture: flat, turns: 0, lines: await withSideLines(models, flat, found) };
+  return { picture: flat, turns: 0, lines: joinBroken(await withSideLines(models, flat, found)) };
 }
 
 /** Cuts the card out, shrinking with area averaging first when the photograph is much finer than needed. */
@@ -73,7 +74,7 @@ async function turnUpright(models: Models, flat: Pixels): Promise<UprightCard> {
   const turns = ((lying ? 1 : 0) + (upsideDown ? 2 : 0)) as QuarterTurns;
   const turned = upsideDown ? levelBoxes.map((q) => turnHalf(q, level)) : levelBoxes;
   const picture = turnPixels(level, upsideDown ? 2 : 0);
-  return { turns, picture, lines: await withSideLines(models, picture, turned) };
+  return { turns, picture, lines: joinBroken(await withSideLines(models, picture, turned)) };
 }
 
 const turnHalf = (quad: Quad, { width, height }: Pixels): Quad =>

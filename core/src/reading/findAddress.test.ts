@@ -15,6 +15,8 @@ describe('an address that goes on in the next line', () => {
     [['ul. Portowa 15, 84-120', 'Władysławowo'], 'PL', ['ul. Portowa 15', '84-120', 'Władysławowo', undefined]],
     [['Pier Road, Skibbereen, Co. Cork, P81', 'AH52'], 'IE', ['Pier Road', 'P81 AH52', 'Skibbereen', 'Co. Cork']],
     [['1400 Alton Road, Miami Beach, FL', '33139'], 'US', ['1400 Alton Road', '33139', 'Miami Beach', 'FL']],
+    [['Rue des', 'Moulins 15', '2000', 'Neuchâtel'], 'CH', ['Rue des Moulins 15', '2000', 'Neuchâtel', undefined]],
+    [['Kirkkokatu', '17, 90100 Oulu'], 'FI', ['Kirkkokatu 17', '90100', 'Oulu', undefined]],
   ])('is read out of both: %j', (lines, country, address) => expect(addressOf(lines, country)).toEqual(address));
 
   it('points at both lines', () => {
@@ -53,6 +55,24 @@ it.each([
     expect(text.slice(source!.from, source!.to)).toBe(value);
   }
 });
+
+it('an address goes on behind an e-mail address', () => {
+  const printed = ['Tuomas Lehtoranta', 'Ostopäällikkö', 'tuomas@pohjanmarja.example 17, 90100 Oulu'];
+  const { fields } = proposeFields(readingOf(printed), { assumedCountry: 'FI' });
+  expect(fields.map((f) => f.value)).toEqual(expect.arrayContaining(['17', '90100', 'Oulu']));
+});
+
+it.each<[string, string[], (string | undefined)[]]>([
+  [
+    'CA',
+    ['220, rue Wellington Nord', '(Québec) J1H 5C4'],
+    ['220, rue Wellington Nord', 'J1H 5C4', undefined, 'Québec'],
+  ],
+  ['NZ', ['47 Haven Road', 'Nelson 7010, New Zealand'], ['47 Haven Road', '7010', 'Nelson', undefined]],
+  ['NZ', ['47 Haven Road', 'Nelson 7010'], ['47 Haven Road', '7010', 'Nelson', undefined]],
+  ['BR', ['Diretor industrial', 'Rua Sinimbu, 1200', '95010-000 Caxias do Sul'], ['Rua Sinimbu, 1200', '95010-000', 'Caxias do Sul', undefined]], // prettier-ignore
+  ['ES', ['Polígono industrial', 'Nave 4', '48001 Bilbao'], ['Polígono industrial, Nave 4', '48001', 'Bilbao', undefined]], // prettier-ignore
+])('in %s: %j', (country, lines, address) => expect(addressOf(lines, country)).toEqual(address));
 
 it('a town and its code alone share a line with a number', () => {
   const { fields } = proposeFields(readingOf(['Rosalind Thorpe', '3 Mill Lane', 'Norwich NR1 2AB · T 01632 960142']));

@@ -59,6 +59,7 @@ export function findAddress(lines: readonly CardLine[], country: string | undefi
     address.region ??= pieces.after.map(asRegion).find((r) => r !== undefined);
   } else {
     takeRegion(address, pieces.before);
+    takeProvince(address, pieces.before);
     const hasCounties = form.country === 'GB' || form.country === 'IE';
     if (hasCounties) takeCounty(address, pieces.before, above[0]);
     if (hasCounties && pieces.before.length === 0 && isCountyUnderTown(above)) {
@@ -87,7 +88,7 @@ export function findAddress(lines: readonly CardLine[], country: string | undefi
     address.street = {
       value: streets
         .map((s) => withArticles(withSpaces(withOrdinals(s.text.replace(/^[\s,/|]+|[\s,/|]+$/g, '')))))
-        .join(', '),
+        .reduce((above, below) => `${above}${isBrokenStreet(above, below) ? '' : ','} ${below}`),
       sources: streets.map((s) => s.source),
     };
   }
@@ -95,6 +96,11 @@ export function findAddress(lines: readonly CardLine[], country: string | undefi
   if (!address.country && below) address.country = { value: countryOf(below.text)!, sources: [spanOf(below)] };
   return address;
 }
+
+/** "Rue des" and "Moulins 15", or "Kirkkokatu" and "17": a street name that goes on in the next line. */
+const isBrokenStreet = (above: string, below: string): boolean =>
+  /(?:^|\s)(?:d[aeiou]s?|de[lr]|la|les|van|von|zum|zur|am|an|of|the|and|\p{L}{1,2}\.)$/iu.test(above) ||
+  (/^\d+\s?\p{L}?$/u.test(below) && !/\d/.test(above) && hasStreetWord(above));
 
 /** "seit 1954 · Hauptstr. 5": a street line without the founding year on it. */
 function withoutYears(line: CardLine): CardLine[] {
@@ -144,8 +150,8 @@ function anchorIn([line, next]: readonly CardLine[], form: PostcodeForm): Anchor
   const ending = form.town === 'after' ? end + tail.search(/\p{L}/u) : end;
   if (next && !(match.index < line.text.length && ending > line.text.length)) return undefined;
   if (form.town === 'after' && !/\p{L}{2}/u.test(tail)) return undefined;
-  // Bare digits at the end of a line are a code behind a comma only: "Since 1931" is none.
-  if (next && form.country in bareDigitCountries && !/(?:,|\s[–—·•|-])\s*$/.test(lead)) return undefined;
+  // Bare digits at the end of a line are a code behind a comma, or alone, only: "Since 1931" is none.
+  if (next && form.country in bareDigitCountries && lead && !/(?:,|\s[–—·•|-])\s*$/.test(lead)) return undefined;
   const isAfterHouse = /\p{L}.*[\s,]\d{1,3} $/u.test(lead) && code.length === 5 && hasStreetWord(lead);
   if ((/\d[\s./-]?$/.test(lead) && !isAfterHouse) || /^[\s./-]?\d/.test(tail)) return undefined;
   const spans = (from: number, to: number): SourceSpan[] => {
@@ -258,6 +264,15 @@ function takeRegion(address: FoundPostalAddress, pieces: Piece[]): void {
   pieces.pop();
 }
 
+/** "(Québec) G1R 2S5": a name in brackets at the beginning of a line is the province of a town that stands above. */
+function takeProvince(address: FoundPostalAddress, pieces: Piece[]): void {
+  const [only] = pieces;
+  const inBrackets = only && pieces.length === 1 ? /^\((\p{Lu}[\p{L} .’'-]+)\)$/u.exec(only.text)?.[1] : undefined;
+  if (!inBrackets) return;
+  address.region ??= { value: inBrackets, sources: [only!.source] };
+  pieces.pop();
+}
+
 /**
  * "Letterkenny, Co. Donegal F94 X2R8" and "Taunton, Somerset TA3 6AB": a county is not the town, unless there is no other:
  * some towns are called like theirs.
@@ -358,11 +373,14 @@ export const looksLikeStreet = (text: string): boolean => {
   );
 };
 
+/** Words of streets that a position may end in: "Diretor industrial". */
+const IN_POSITIONS = /^industrial$/i;
+
 /** "Real Estate Agent" and "VP, Business Development" hold words of streets as well; "Baker Street" ends in one. */
 function isPosition(text: string): boolean {
   const words = text.split(/[\s,.]+/).filter(Boolean);
   const [first = '', last = ''] = [words[0], words[words.length - 1]];
   // "Rehtori" ends like a Finnish square.
   if (words.length === 1) return titleHeads.holds(first);
-  return !streetWords.has(last) && (titleHeads.has(first) || titleHeads.has(last));
+  return (!streetWords.has(last) || IN_POSITIONS.test(last)) && (titleHeads.has(first) || titleHeads.has(last));
 }

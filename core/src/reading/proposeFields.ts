@@ -190,7 +190,7 @@ function besideOnline(line: CardLine, online: readonly SourceSpan[]): CardLine[]
       .replace(/[^a-z\s-]/g, ' ')
       .trim()
       .split(/\s+/);
-    return words.filter((w) => !onlineLabels.test(w)).join('').length > 6;
+    return words.filter((w) => !onlineLabels.test(w)).join('').length > 6 || mayHoldAddress(piece.text);
   });
 }
 

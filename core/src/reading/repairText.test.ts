@@ -31,6 +31,7 @@ test.each([
   ['Amqui (Québec) G5) 1K7', 'Amqui (Québec) G5J 1K7'],
   ['Kailua-Kona, Hl 96740', 'Kailua-Kona, HI 96740'],
   ['Cedar Rapids, lA 52401', 'Cedar Rapids, IA 52401'],
+  ['30130-oo9 Belo Horizonte', '30130-009 Belo Horizonte'],
   ['Madison, W1 53703', 'Madison, WI 53703'],
   ['Peoria, 1L 61602', 'Peoria, IL 61602'],
   ['London W1 5TH', 'London W1 5TH'],

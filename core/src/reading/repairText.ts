@@ -24,7 +24,11 @@ const L_FOR_I =
   /(?<![\p{L}\d@._-])l(?!(?:tée?|td|tda|lc|lp|da)(?!\p{L}))(?=[bcdfghjkmnpqrstvwxz]\p{Ll}*(?![\p{L}\d@._-]))/gu;
 
 /** The I of a state of the United States before its code: "Hl 96740", "Madison, W1 53703". */
-const STATE_I = /(?<=(?<![\p{L}\d])[HMRW])[l1|](?= \d{5}(?!\d))|(?:(?<![\p{L}\d])l|(?<=, )[1|])(?=[ADLN] \d{5}(?!\d))/gu;
+const STATE_I =
+  /(?<=(?<![\p{L}\d])[HMRW])[l1|](?= \d{5}(?!\d))|(?:(?<![\p{L}\d])l|(?<=, )[1|])(?=[ADLN] \d{5}(?!\d))/gu;
+
+/** Noughts of old-style figures behind a hyphen, in the codes of Brazil and Portugal: "30130-oo9". */
+const HYPHENED_CODE = /(?<![\p{L}\d])(?=[\doO-]*\d{2})[\doO]{4,5}-[\doO]{3}(?![\p{L}\d-])/gu;
 
 /** A nought in a Polish legal form: "Sp. z 0.0.". */
 const POLISH_FORM = /(?<=(?<!\p{L})sp\.?\s?z\s?)[0o]\.\s?[0o](?![\p{L}\d])/giu;
@@ -48,8 +52,7 @@ const BRITISH_OUTWARD =
   /(?<=(?<![\p{L}\d])[A-PR-UWYZ][A-HK-Y]?)(?!(?<=[CPSY])O)(?=[\dOIl]{0,2}[OIl])[\dOIl]{1,2}(?= \d[ABD-HJLNP-UW-Z]{2}(?![\p{L}\d]))/gu;
 
 /** Its letters, where they were read as digits, which no area begins with: "Y01 9RN", "0X1 2AB". */
-const BRITISH_AREA =
-  /(?<![\p{L}\d])(?:[CPSY]0|0[LX]|[1l|][GPV])(?=\d[A-Z\d]? \d[ABD-HJLNP-UW-Z]{2}(?![\p{L}\d]))/gu;
+const BRITISH_AREA = /(?<![\p{L}\d])(?:[CPSY]0|0[LX]|[1l|][GPV])(?=\d[A-Z\d]? \d[ABD-HJLNP-UW-Z]{2}(?![\p{L}\d]))/gu;
 
 /** Where the last two of a British code, which are letters, were read with a digit. */
 const BRITISH_LETTERS =
@@ -72,6 +75,7 @@ const DIGIT_IN_WORD =
 export function repairLine(line: ReadLine): ReadLine {
   const text = line.text
     .replace(CANADIAN_CODE, canadianCode)
+    .replace(HYPHENED_CODE, (code) => code.replace(/o/gi, '0'))
     .replace(BRITISH_AREA, (area) => area.replace('0', 'O').replace(/[1l|]/, 'I'))
     .replace(NUMBER_LIKE, (run) => [...run].map(digit).join(''))
     .replace(BRITISH_CODE, digit)

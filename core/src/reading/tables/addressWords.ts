@@ -84,7 +84,7 @@ export const postcodeForms: readonly PostcodeForm[] = [
   { country: 'FI', pattern: /\bFI(?:N)?-(?<code>\d{5})\b/, town: 'after' },
   { country: '5', pattern: /\b(?<code>\d{5})\b/, town: 'after' },
   { country: '4', pattern: /\b(?<code>\d{4})\b/, town: 'after' },
-  { country: '4 behind', pattern: /(?<=\p{L},? )(?<code>\d{4})$/u, town: 'before' },
+  { country: '4 behind', pattern: /(?<=\p{L},? )(?<code>\d{4})(?=$|,? (?:New Zealand|Aotearoa|South Africa|NZ|RSA)$)/iu, town: 'before' },
 ];
 
 /** Countries that the bare forms of digits may belong to. */
