@@ -1,6 +1,7 @@
 import { adviceFor } from '../capture';
 import type { Draft } from './draft';
-import type { FieldName, SourceSpan } from './proposal';
+import { fold } from './fold';
+import type { FieldName, FieldProposal, SourceSpan } from './proposal';
 import type { ReadLine, Reading } from './types';
 
 /**
@@ -34,6 +35,19 @@ export function confidenceOf({ lines, quality }: Pick<Reading, 'lines' | 'qualit
   const role = 1 / (1 + Math.exp(-draft.trust));
   const confidence = role * (draft.certainty ?? readCertainty(lines, draft, exponent));
   return draft.disagreement ? Math.min(MOST_CONTESTED, confidence) : confidence;
+}
+
+/** A firm that is called after its owner is no surer than the family name where that is a doubt. */
+export function shareDoubts(proposals: readonly FieldProposal[]): FieldProposal[] {
+  const wordsOf = ({ value }: FieldProposal) => fold(value).split(/[^\p{L}\d]+/u);
+  const doubtful = proposals.filter((p) => p.field === 'familyName' && p.confidence < DOUBT_BELOW);
+  return proposals.map((proposal) => {
+    const twins =
+      proposal.field === 'company'
+        ? doubtful.filter((d) => wordsOf(d).every((w) => wordsOf(proposal).includes(w)))
+        : [];
+    return { ...proposal, confidence: Math.min(proposal.confidence, ...twins.map((d) => d.confidence)) };
+  });
 }
 
 function readCertainty(lines: readonly ReadLine[], { sources, field }: Draft, exponent: number): number {

@@ -68,6 +68,8 @@ it.each<[string, string[], (string | undefined)[]]>([
     ['220, rue Wellington Nord', '(Québec) J1H 5C4'],
     ['220, rue Wellington Nord', 'J1H 5C4', undefined, 'Québec'],
   ],
+  ['GB', ['Menacuddle Lane, St Austell, Cornwall PL25 4AE'], ['Menacuddle Lane', 'PL25 4AE', 'St Austell', 'Cornwall']],
+  ['GB', ['Catering Supervisor', '5 Trim Street, Bath BA1 1UN'], ['5 Trim Street', 'BA1 1UN', 'Bath', undefined]],
   ['NZ', ['47 Haven Road', 'Nelson 7010, New Zealand'], ['47 Haven Road', '7010', 'Nelson', undefined]],
   ['NZ', ['47 Haven Road', 'Nelson 7010'], ['47 Haven Road', '7010', 'Nelson', undefined]],
   ['BR', ['Diretor industrial', 'Rua Sinimbu, 1200', '95010-000 Caxias do Sul'], ['Rua Sinimbu, 1200', '95010-000', 'Caxias do Sul', undefined]], // prettier-ignore

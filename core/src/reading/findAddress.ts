@@ -281,7 +281,7 @@ function takeCounty(address: FoundPostalAddress, pieces: Piece[], above: CardLin
   const last = pieces[pieces.length - 1];
   if (!last) return;
   const town = pieces[pieces.length - 2]?.text ?? (above && mayBeTownLine(above) && above.text.split(/,\s+/).pop());
-  const isAfterTown = Boolean(town && !looksLikeStreet(town));
+  const isAfterTown = Boolean(town && (!looksLikeStreet(town) || /^(?:St|Saint)\.? \p{Lu}[\p{L}-]+$/u.test(town)));
   if (!(isAfterTown && isCounty(last.text)) && !/^(?:Co\.?|County)\s\p{Lu}/iu.test(last.text)) return;
   address.region ??= { value: last.text, sources: [last.source] };
   pieces.pop();
@@ -348,8 +348,12 @@ function linesAbove(lines: readonly CardLine[], line: CardLine): CardLine[] {
 /** Begins with a town, or ends in one behind a comma: "3 Mill Hill, Castlewellan". */
 const mayBeTownLine = ({ text }: CardLine): boolean => /^\p{Lu}|,\s*\p{Lu}[^\d,]*$/u.test(text) && text.length < 80;
 
+/** "Catering" and "Engineering" end like a ring road. */
+const GERUND = /(?:ear|eer|ter|tur|tor|sor|der|air|oar)ing$/i;
+
 const hasStreetWord = (text: string): boolean =>
-  text.split(/[\s,.]+/).some((word) => streetWords.has(word)) || /\b(?:c\/|p\.?o\.? ?box)/i.test(text);
+  text.split(/[\s,.]+/).some((word) => streetWords.has(word) && !GERUND.test(word)) ||
+  /\b(?:c\/|p\.?o\.? ?box)/i.test(text);
 
 /** No house has it. */
 const LONG_NUMBER = /\d{6}/;

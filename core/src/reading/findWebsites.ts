@@ -26,11 +26,15 @@ export function findWebsites(lines: readonly ReadLine[], taken: readonly SourceS
 const STREET_IN_SHORT =
   /^(?:ctra|carr|avda?|urb|pza|plz|pl|bd|blvd|boul|all|imp|fbg|rte|chem|str|bo|dr|pol)\.(?:de|do|da|du|la|st|am)$/i;
 
+/** "B.Ag.Sc" */
+const LETTERS_BEHIND_NAME = /^\p{Lu}\p{L}{0,2}(?:\.\p{Lu}\p{L}{0,2}){2,}$/u;
+
 /** "S.A." and "B.Sc" are not hosts: without `www.` the name needs two letters and lower case somewhere. */
 function looksLikeHost(host: string): boolean {
   const labels = host.split('.');
   return (
     labels[labels.length - 2]!.trim().length > 1 &&
+    !LETTERS_BEHIND_NAME.test(host) &&
     /[a-z]/.test(labels[labels.length - 1]!) &&
     !/^\d+$/.test(labels[0]!)
   );

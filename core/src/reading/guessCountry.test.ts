@@ -15,6 +15,12 @@ test.each([
   ['a tax number', 'DE', ['Kanzlei Abt', '87435 Immenau', '0831 440917', 'USt-IdNr. DE123456789']],
   ['a chamber', 'BR', ['Arquiteta', 'CAU A118842-7', 'Florianópolis - SC, 88015-200', '48 99100-5518']],
   ['a province in full', 'CA', ['Airport Road', 'Peace River, Alberta T8S 1M7', '780-555-0146']],
+  [
+    'a South African legal form',
+    'ZA',
+    ['Umhlanga Packaging (Pty) Ltd', '12 Lagoon Drive', 'Umhlanga 4319', '031 555 0144'],
+  ],
+  ['a code behind its town, and how a number is grouped', 'NZ', ['31 Medway Street, Gore 9710', '027 555 0144']],
   ['an Italian mobile number', 'IT', ['Mastro birraio', 'Via Rolando 22 | 10059 Susa (TO)', '347 550 0148']],
 ] as const)('the country is told by %s', (_, country, lines) => expect(countryOf(...lines)).toBe(country));
 

@@ -11,6 +11,7 @@ const WEIGHT = {
   countryName: 5,
   telltalePostcode: 4,
   barePostcode: 0.5,
+  codeBehindTown: 1.5,
   callingCode: 4,
   domainEnding: 3,
   assumed: 1,
@@ -78,6 +79,9 @@ const CALLING_CODES: Readonly<Record<string, readonly string[]>> = {
   '91': ['IN'],
 };
 
+/** "31 Medway Street, Gore 9710" */
+const STREET_TOWN_CODE = /^\d+\w? [\p{L} .'’-]+, \p{Lu}[\p{L} .'’-]+ \d{4}$/u;
+
 export interface CountryGuess {
   /** ISO 3166 code; undefined when nothing tells it. */
   country?: string;
@@ -119,8 +123,9 @@ export function guessCountry(
     if (!form) continue;
     const bare = bareDigitCountries[form.country];
     // Digits at the end of a line may be any number.
-    if (bare && form.town === 'before') continue;
-    if (bare) bare.forEach((country) => vote(country, WEIGHT.barePostcode));
+    if (bare && form.town === 'before') {
+      if (STREET_TOWN_CODE.test(text)) bare.forEach((country) => vote(country, WEIGHT.codeBehindTown));
+    } else if (bare) bare.forEach((country) => vote(country, WEIGHT.barePostcode));
     else vote(form.country, WEIGHT.telltalePostcode);
   }
   for (const domain of domains) vote(countryOfDomain(domain), WEIGHT.domainEnding);

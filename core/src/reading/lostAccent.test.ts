@@ -13,6 +13,9 @@ test.each([
   expect(lostAccent(name, name.toUpperCase(), country)).toMatchObject({ value: name, other: accented });
 });
 
+test('a capital at the beginning of a French name is often printed without', () =>
+  expect(lostAccent('Elodie', 'Elodie Vanmeerbeek', 'BE')).toMatchObject({ value: 'Elodie', other: 'Élodie' }));
+
 test.each([
   ['Jorg', 'NL'],
   ['Begoña', 'ES'],

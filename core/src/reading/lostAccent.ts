@@ -13,7 +13,7 @@ export interface LostAccent {
 
 /**
  * Tells a name of a country that nobody spells without an accent, read without one ("Begona"): whoever prints their own name
- * in small letters has the accent, capitals are often set without.
+ * in small letters has the accent; capitals are often set without, also at the beginning of a French name ("Elodie").
  * @param name in natural case
  * @param printed the name as read, for its case
  */
@@ -24,7 +24,8 @@ export function lostAccent(name: string, printed: string, country: string | unde
   });
   if (accented === name) return undefined;
   const disagreement = `“${name}” is usually spelled “${accented}”.`;
-  return isAllCaps(printed)
+  const isOnCapitalOnly = name === accented.replace(/[ÉÈ]/g, 'E');
+  return isAllCaps(printed) || isOnCapitalOnly
     ? { value: name, other: accented, disagreement }
     : { value: accented, other: name, disagreement };
 }

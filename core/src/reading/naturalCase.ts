@@ -121,11 +121,14 @@ const LEGAL_CASE: Readonly<Record<string, string>> = Object.fromEntries(
 /** "P.P.H.U.", "S.p.A." and "S.Coop." stay as they are. */
 const INITIALS = /^(?:\p{L}\.){2,}$|^\p{L}\.\p{Lu}\p{Ll}+\.$/u;
 
+const POLISH_FORM = 'Sp. z o.o.';
+
 /** A company set in capitals or small letters in natural case; short words may be initials and stay. */
 export function naturalCompany(company: string): string {
   const body = withoutLegalForm(company);
   const shouting = isAllCaps(body) && body.replace(/[^\p{L}]/gu, '').length > 4;
-  if (!shouting && company !== company.toLowerCase()) return company;
+  if (!shouting && company !== company.toLowerCase())
+    return company.replace(/(?<!\p{L})Sp\.? ?z ?o\. ?o\.?$/u, POLISH_FORM);
   return company
     .split(' ')
     .map((word, i) => {
@@ -143,7 +146,8 @@ export function naturalCompany(company: string): string {
         .join('');
     })
     .join(' ')
-    .replace(/(?<!\p{L})SP\. ?Z ?O\. ?O\.?(?!\p{L})/u, 'Sp. z o.o.');
+    .replace(/(?<!\p{L})SP\. ?Z ?O\. ?O\.?(?!\p{L})/u, POLISH_FORM)
+    .replace(/(?<= )S\. ?R\. ?O\.?$|(?<= )A\. ?S\.$/u, (form) => form.toLowerCase());
 }
 
 /** A letter in small or capital as the one it stands for. */

@@ -24,9 +24,15 @@ const plain = (word: string): string => fold(word).replace(/[.,()]/g, '');
 const PRONOUNS =
   /\s*[([](?:she|he|they|ze|sie|er|elle|il|iel|ella|él|elle|hon|han|hun|hen|zij|hij)\s?[/|]\s?\p{L}+(?:\s?[/|]\s?\p{L}+)?(?:[)\]]|$)/iu;
 
+/** A blank read behind a wide capital: "Roux-W hitford". */
+const LOOSE_CAPITAL = /(?<=\p{L}-\p{Lu}) (?=\p{Ll}{3})/gu;
+
 /** Separates forms of address in front and letters behind from the name itself. */
 export function nameParts(text: string): NameParts {
-  const [beforeComma = '', ...afterComma] = text.replace(PRONOUNS, '').split(/\s*,\s*/);
+  const [beforeComma = '', ...afterComma] = text
+    .replace(PRONOUNS, '')
+    .replace(LOOSE_CAPITAL, '')
+    .split(/\s*,\s*/);
   const words = beforeComma.split(/\s+/).filter(Boolean).map(asNumeral);
   const prefixes: string[] = [];
   while (words.length > 1 && isPrefix(words[0]!, words)) prefixes.push(words.shift()!);
@@ -35,9 +41,13 @@ export function nameParts(text: string): NameParts {
     suffixes.unshift(words.pop()!);
   const behind = afterComma.filter(Boolean);
   const mixedCase = words.length > 1 && /\p{Ll}/u.test(beforeComma);
+  const isShortened = (part: string) => /^\p{Lu}\p{Ll}{1,4}\.(?: \p{Lu}\p{Ll}{1,4}\.)+$/u.test(part);
   const isBehind = (word: string) =>
     isCredential(word, true) || PROFESSION.test(word) || (mixedCase && isLikeCredential(word));
-  if (behind.length > 0 && behind.every((part) => isCredential(part) || part.split(/\s+/).every(isBehind)))
+  if (
+    behind.length > 0 &&
+    behind.every((part) => isCredential(part) || isShortened(part) || part.split(/\s+/).every(isBehind))
+  )
     suffixes.push(...behind.map(inCapitals));
   else if (behind.length === 1 && words.length <= 2 && prefixes.length === 0 && !hasTitleWord(behind[0]!))
     words.unshift(...behind[0]!.split(/\s+/));
@@ -71,7 +81,8 @@ const isCredential = (word: string, behindComma = false): boolean => {
         (behindComma && key.length >= MISREAD_CREDENTIAL) ||
         /^(jr|sr|esq|hons)$/.test(key) ||
         /^(ii|iii|iv)$/.test(key))) ||
-    UNSPEAKABLE.test(word)
+    UNSPEAKABLE.test(word) ||
+    DEGREE.test(word)
   );
 };
 
@@ -95,6 +106,9 @@ const isLikeCredential = (word: string): boolean => /^(?:\p{Lu}\.?){2,6}$/u.test
 
 /** A profession in short, as it stands behind a name: "ing.", "erg.", "ing.f.". */
 const PROFESSION = /^(?:\p{Ll}{2,5}\.|(?:Ing|Arch|Dipl|Med)\.|ing\.\p{L}{1,2}\.?)$/u;
+
+/** "B.Agr.Sc.", "M.Ed": initials have no small letters between their stops. */
+const DEGREE = /^\p{Lu}\p{Ll}{0,3}\.(?:\p{Lu}\p{Ll}{0,3}\.)*\p{Lu}\p{Ll}{1,3}\.?$/u;
 
 /** Capitals without a vowel are no name: "MVB". */
 const UNSPEAKABLE = /^(?:[BCDFGHJKLMNPQRSTVWXZ]\.?){3,6}$/;

@@ -322,6 +322,15 @@ describe('proposing fields', () => {
     expect(below('NORFORD', 'moffa@orlwick.it')).toBe('Orlwick');
   });
 
+  it('doubts a firm under whose name a word stands in the same type', () => {
+    const printed = ['GLEN ARDOCH', 'SANCTUARY', { text: 'Nella Voss', size: 24 }, 'nella@glenardoch.example'];
+    const company = proposeFields(readingOf(printed)).fields.find(({ field }) => field === 'company')!;
+    expect([company.value, ...(company.runnersUp ?? []).map(({ value }) => value)]).toEqual(
+      expect.arrayContaining(['Glen Ardoch', 'Glen Ardoch Sanctuary']),
+    );
+    expect(company.confidence).toBeLessThan(0.8);
+  });
+
   it('takes the largest line of a card without addresses for the firm, and no note in small letters', () => {
     expect(fieldsOf([{ text: 'Elduna Tømrer', size: 60 }]).one('company')).toBe('Elduna Tømrer');
     expect(fieldsOf([{ text: 'offerte vrijdag', size: 60 }]).one('company')).toBeUndefined();

@@ -1,6 +1,6 @@
 import { cardLines, cutLine, piecesOfLine, spanOf, type CardLine } from './cardLine';
 import { chooseRoles, type Chosen, type Roles } from './chooseRoles';
-import { confidenceOf } from './confidence';
+import { confidenceOf, shareDoubts } from './confidence';
 import { crossCheck } from './crossCheck';
 import type { Draft } from './draft';
 import { findAddress, looksLikeStreet, mayHoldAddress, type AddressPart, type FoundPostalAddress } from './findAddress';
@@ -136,10 +136,12 @@ export function proposeFields(reading: Reading, options: ProposeOptions = {}): C
     ...addressDrafts(address, firms),
   ];
   const drafts = inDeskOrder(crossCheck(withoutRepeats(drafted), said, country));
-  const proposals = drafts.map(({ trust, certainty, ...proposal }): FieldProposal => {
-    const confidence = confidenceOf({ ...reading, lines }, { ...proposal, trust, certainty });
-    return { ...proposal, confidence };
-  });
+  const proposals = shareDoubts(
+    drafts.map(({ trust, certainty, ...proposal }): FieldProposal => {
+      const confidence = confidenceOf({ ...reading, lines }, { ...proposal, trust, certainty });
+      return { ...proposal, confidence };
+    }),
+  );
   const claimed = new Set(proposals.flatMap((p) => p.sources.map((s) => s.line)));
   return {
     fields: proposals,

@@ -27,14 +27,18 @@ const L_FOR_I =
 const STATE_I =
   /(?<=(?<![\p{L}\d])[HMRW])[l1|](?= \d{5}(?!\d))|(?:(?<![\p{L}\d])l|(?<=, )[1|])(?=[ADLN] \d{5}(?!\d))/gu;
 
-/** Noughts of old-style figures behind a hyphen, in the codes of Brazil and Portugal: "30130-oo9". */
-const HYPHENED_CODE = /(?<![\p{L}\d])(?=[\doO-]*\d{2})[\doO]{4,5}-[\doO]{3}(?![\p{L}\d-])/gu;
+/** Noughts and ones of old-style figures in codes with a hyphen, and before a town: "30130-oo9", "31-0ll", "8ooo Aarhus". */
+const HYPHENED_CODE = /(?<![\p{L}\d])(?=[\doOlI-]*\d{2})[\doOlI]{2,5}-[\doOlI]{3}(?![\p{L}\d-])/gu;
+const CODE_BEFORE_TOWN = /(?<=^|, |(?<!\p{L})\p{Lu}{1,2}-)\d[\doO]{3,4}(?= \p{Lu}\p{Ll})/gu;
 
 /** A nought in a Polish legal form: "Sp. z 0.0.". */
 const POLISH_FORM = /(?<=(?<!\p{L})sp\.?\s?z\s?)[0o]\.\s?[0o](?![\p{L}\d])/giu;
 
 /** "MRlCS": among capitals it is one. */
 const L_AMONG_CAPITALS = /(?<=\p{Lu}{2})l(?=\p{Lu})/gu;
+
+/** "EIbtal": no word goes on in small letters behind two capitals of which the second is an I. */
+const I_FOR_L = /(?<=(?<![\p{L}\d@._-])\p{Lu})I(?=\p{Ll}{2})/gu;
 
 /** "MeAllister": no name goes on with a capital after Me. */
 const E_FOR_C = /(?<=(?<!\p{L})M)e(?=\p{Lu}\p{L}{2})/gu;
@@ -75,7 +79,8 @@ const DIGIT_IN_WORD =
 export function repairLine(line: ReadLine): ReadLine {
   const text = line.text
     .replace(CANADIAN_CODE, canadianCode)
-    .replace(HYPHENED_CODE, (code) => code.replace(/o/gi, '0'))
+    .replace(HYPHENED_CODE, (code) => [...code].map(digit).join(''))
+    .replace(CODE_BEFORE_TOWN, (code) => [...code].map(digit).join(''))
     .replace(BRITISH_AREA, (area) => area.replace('0', 'O').replace(/[1l|]/, 'I'))
     .replace(NUMBER_LIKE, (run) => [...run].map(digit).join(''))
     .replace(BRITISH_CODE, digit)
@@ -89,6 +94,7 @@ export function repairLine(line: ReadLine): ReadLine {
     .replace(POLISH_FORM, (form) => form.replace(/0/g, 'o'))
     .replace(L_FOR_I, 'I')
     .replace(L_AMONG_CAPITALS, 'I')
+    .replace(I_FOR_L, 'l')
     .replace(E_FOR_C, 'c')
     .replace(ELISION, 'l')
     .replace(DIGIT_IN_WORD, (word, at: number) => lettersOnly(word, line.characters.slice(at, at + word.length)));

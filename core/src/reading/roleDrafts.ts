@@ -1,4 +1,4 @@
-import { overlaps, spanOf, type CardLine } from './cardLine';
+import { isNextInBlock, overlaps, spanOf, type CardLine } from './cardLine';
 import { firmBeforeComma, type Chosen, type ChosenRoles, type Roles } from './chooseRoles';
 import { companyFromDomain, domainLabel, isFreeMail } from './companyFromDomain';
 import type { Draft } from './draft';
@@ -6,12 +6,14 @@ import { registeredDomain } from './findEmails';
 import { fold, foldTight } from './fold';
 import { learnedCompany, type Learned } from './learned';
 import { lostAccent } from './lostAccent';
-import { withoutLegalForm } from './legalForm';
+import { hasLegalForm, withoutLegalForm } from './legalForm';
+import { groupOf, sameSize } from './lineGroups';
 import { splitMerged } from './mergedLetters';
 import { misreadTitle } from './misreadTitle';
-import { inSpellingOf, naturalCompany, naturalTitle } from './naturalCase';
+import { inSpellingOf, isAllCaps, naturalCompany, naturalTitle } from './naturalCase';
 import { splitName } from './personName';
 import type { RunnerUp, SourceSpan } from './proposal';
+import { countriesOfTowns } from './tables/towns';
 
 /** What else on the card speaks about the roles' values. */
 export interface RoleContext {
@@ -84,11 +86,15 @@ function spansWithin(chosen: Chosen, value: string): SourceSpan[] {
   return spans.length > 0 ? spans : spansOf(chosen);
 }
 
+/** One that was read as two: "d’'affaires". */
+const DOUBLED_APOSTROPHE = /(?<=\p{L})['’`´]{2}(?=\p{L})/gu;
+
 export function titleDrafts({ roles, runnersUp }: ChosenRoles, { country }: RoleContext): Draft[] {
   return (['title', 'department'] as const).flatMap((field): Draft[] => {
     const chosen = roles[field];
     if (!chosen) return [];
-    const clean = (text: string) => naturalTitle(inSpellingOf(country, text.replace(/[\s,;|·]+$/, '')), country);
+    const clean = (text: string) =>
+      naturalTitle(inSpellingOf(country, text.replace(/[\s,;|·]+$/, '').replace(DOUBLED_APOSTROPHE, '’')), country);
     const rivals = field === 'title' ? runnersUp.title : [];
     const value = clean(chosen.candidate.text);
     const misread = misreadTitle(value);
@@ -120,7 +126,16 @@ export function companyDraft(
     const read = withSplitLetters(naturalCompany(trimCompany(fullest.text)), domains);
     const settled = learnedCompany(read, known);
     const misread = settled ? undefined : misreadTitle(read);
+    const rest = settled ? undefined : restOfMark(fullest.lines, roles, geometry);
     const alternatives: RunnerUp[] = [
+      ...(rest
+        ? [
+            {
+              value: naturalCompany(trimCompany(groupOf([...fullest.lines, rest]).text)),
+              reason: `“${rest.text}” is set in the same type right under it`,
+            },
+          ]
+        : []),
       ...(misread ? [{ value: misread.title, reason: `“${misread.known}” is a word that firms are called by` }] : []),
       ...(settled ? [{ value: read, reason: 'as printed and read' }] : []),
       ...runnersUp.company.map((r) => ({
@@ -136,6 +151,7 @@ export function companyDraft(
         trust: roles.company.score - 0.5 - rivalry(roles.company, runnersUp.company),
         reasons: [...roles.company.reasons, ...(settled ? ['your workspace writes it so'] : [])],
         ...(settled && { certainty: 0.97 }),
+        ...(rest && { disagreement: `“${rest.text}” is perhaps a part of it.` }),
         ...(misread && { disagreement: `“${misread.read}” is perhaps “${misread.known}”.` }),
         ...withRunnersUp(alternatives),
       },
@@ -156,6 +172,22 @@ export function companyDraft(
     ];
   const value = companyFromDomain(domain);
   return value ? [{ field: 'company', value, sources: [], trust: 1, reasons: [`read out of ${domain}`] }] : [];
+}
+
+/** A word in the type of the firm's last line, right under it, that is nothing else: "GLEN FYNE" over "ESTATE". */
+function restOfMark(lines: readonly CardLine[], roles: Roles, geometry: readonly CardLine[]): CardLine | undefined {
+  const last = lines[lines.length - 1]!;
+  const taken = [roles.name, roles.title, roles.department].flatMap((r) => r?.candidate.lines ?? []);
+  if (hasLegalForm(last.text)) return undefined;
+  return geometry.find(
+    (line) =>
+      /^\p{Lu}[\p{L}-]{2,}$/u.test(line.text) &&
+      isNextInBlock(last, line) &&
+      sameSize(groupOf([last, line])) &&
+      isAllCaps(last.text) === isAllCaps(line.text) &&
+      !taken.some((t) => overlaps(t, line)) &&
+      countriesOfTowns(line.text).length === 0,
+  );
 }
 
 /** Letters that were run together in reading, as a domain has them: "Thomette Ltd" beside thornette.example. */

@@ -29,6 +29,9 @@ export const tradeWords = wordList(`
   chocolates confectionery bookshop cleaners laundry tailoring clothing apparel footwear leather saddlery ironworks locksmiths removals couriers
   signs graphics films productions events weddings hire rentals groundworks civils scaffolding fencing paving driveways windows conservatories
   kitchens bathrooms interiors furniture upholstery carpets flooring biomass recycling pumps filtration controls sensors optics lasers precision
+  therapeutics biotherapeutics biosciences bioscience biologics genomics pharmaceuticals pharmaceutical pharma biotech biotechnology nutrition cosmetics
+  co-op coop estate hotels resort lodge retreat coffee roastery tearooms grocers grocery merchants merchant wholesale wholesalers distributors distribution
+  aviation avionics aerospace composites polymers switchgear electronics semiconductors photonics telematics analytics optometry orthopaedics
   castings forgings fasteners bearings valves cables mouldings plastics rubber polymers coatings paints adhesives chemicals fertilisers grain
   winzerhof bauernhof reiterhof biohof gasthof gasthaus hofladen *residenz residenz pflegeheim kita schule *schule hochschule universitat theater
   galerie buchhandlung optik fahrschule *praxis hausverwaltung immobilien versicherungen *kanzlei ingenieurburo architekturburo planungsburo

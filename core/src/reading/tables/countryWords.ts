@@ -20,6 +20,7 @@ export const numberGroupings: readonly { pattern: RegExp; countries: readonly st
   { pattern: /^0\d\d \d{3} \d\d \d\d$/, countries: ['CH'], times: 2 },
   { pattern: /^0[2349] \d{3} \d\d \d\d$|^0[15678]\d \d\d \d\d \d\d$|^04\d\d \d\d \d\d \d\d$/, countries: ['BE'] },
   { pattern: /^0\d{1,2}[ -]\d{3} \d{4}$|^08\d \d{3} \d{4}$/, countries: ['IE'] },
+  { pattern: /^\(?0[34679]\)? \d{3} \d{4}$|^02[1279] \d{3} \d{3,4}$/, countries: ['NZ'] },
 ];
 
 /**
@@ -64,6 +65,7 @@ export const countryWords: readonly { pattern: RegExp; countries: readonly strin
   { pattern: /(?<!\p{L})(?:kierownik|dyrektor|sprzedaży|specjalista|właściciel|ds\.)(?!\p{L})/iu, countries: ['PL'] },
   { pattern: /\b(?:plc|Ltd|Limited)\b/u, countries: ['GB', 'IE'] },
   { pattern: /\b(?:Inc|LLC|Corp)\b/u, countries: ['US', 'CA'] },
+  { pattern: /\p{L} (?:Street|Road|Lane|Drive|Crescent|Terrace|Mews|Wharf)(?!\p{L})/u, countries: ['GB', 'IE', 'US', 'CA', 'AU', 'NZ', 'ZA'] },
 ];
 
 /** Registers, tax offices and chambers of single countries, and how their numbers begin. */
@@ -83,4 +85,5 @@ export const countryRegisters: readonly { pattern: RegExp; countries: readonly s
   { pattern: /(?<!\p{L})Y-tunnus(?!\p{L})/iu, countries: ['FI'] },
   { pattern: /(?<!\p{L})(?:NIP|REGON|KRS)(?!\p{L})/u, countries: ['PL'] },
   { pattern: /(?<!\p{L})(?:ABN|ACN)(?!\p{L})/u, countries: ['AU'] },
+  { pattern: /\(Pty\)/iu, countries: ['ZA'] },
 ];

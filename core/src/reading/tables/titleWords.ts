@@ -106,6 +106,36 @@ export const titleHeads = wordList(`
   *culteur *cultrice *cultor *cultora *zuchter *zuchterin *raadgever seniorradgiver
   carpintero fontanero electricista panadero pastelera pastelero jardinero agricultor carpinteiro eletricista padeiro pasteleiro
   falegname idraulico elettricista panettiere pasticcere giardiniere viticoltore restaurator schilder hovenier elektromonteur
+  contractor fabricator magistrate bailiff headteacher vicar imam rabbi orthodontist cardiologist dermatologist psychotherapist groomer gamekeeper
+  landscaper scheduler cobbler choreographer roaster bartender boatbuilder navigator tester cofounder chairperson concierge housekeeper liaison
+  facilitator negotiator detective sheriff alderman landlord caretaker cleaner lifeguard thatcher scaffolder silversmith typographer undertaker
+  embalmer celebrant entertainer masseur masseuse
+  *assistenz assistenz wirtschaftsprufer* *mechaniker *mechanikerin kosmetikerin *akustiker *akustikerin *padagoge *padagogin erzieher erzieherin
+  *professorin wissenschaftler* forscher* laborant* chemiker* biologe biologin informatiker* lektorin organist organistin dirigent* dramaturg*
+  regisseur* schauspieler* buhnenbildner* restaurator* schneiderin schuhmacher topferin kapitan logistiker* bilanzbuchhalter* kammerer stadtrat stadtratin
+  dezernent* diakonin prasident prasidentin *sprecher *sprecherin *trainerin moderator moderatorin konstrukteur* vermesser* statiker* *gartner *gartnerin
+  *lehrer *lehrerin klempner* schweisser* bodenleger revierforster* stadtforster*
+  urbaniste juriste auditeur auditrice fiscaliste institutrice doctorante chirurgien chirurgienne psychiatre audioprothesiste patissiere charcutier
+  soudeur garagiste carrossier illustratrice videaste editeur editrice libraire bijoutiere couturiere cordonnier maroquinier ceramiste estheticienne
+  entraineur capitaine pilote magasinier magasiniere logisticien logisticienne transporteur exploitant exploitante chauffeur tresorier tresoriere maire
+  mediateur mediatrice negociateur negociatrice
+  odontologa podologo podologa sumiller ebanista ilustrador ilustradora redactora librera librero archivera archivero conservadora restauradora
+  esteticista entrenador entrenadora capitan transportista concejala economista administrativo administrativa doctora patrona
+  venditore venditrice insegnante chirurgo osteopata psicoterapeuta fornaio agricoltore agricoltrice apicoltore apicoltrice fiorista vivaista
+  carrozziere imbianchino tipografo redattore redattrice editore libraio libraia archivista calzolaio ceramista parrucchiera estetista istruttore istruttrice
+  allenatore allenatrice capitano autotrasportatore magazziniere
+  eigenaresse *leider belastingadviseur calculator uitvoerder ambtenaar leraar lerares huisarts banketbakker veehouder tuinman dakdekker stukadoor
+  drukker uitgever boekhandelaar goudsmid pottenbakker schoonheidsspecialiste secretaresse receptioniste *begeleider begeleider *assistente *adviseur
+  konstruktor *konstruktor apotekare kock rormokare malare tryckare redaktor forlaggare intendent guldsmed urmakare skraddare skomakare keramiker tranare
+  skeppare kapten chauffor grundare tandlaege farmaceut bager slagter snedker blikkenslager trykker bibliotekar urmager skraedder skomager kaptajn
+  vognmand tannlege veterinaer kokk gardbruker snekker rorlegger arkkitehti asianajaja tilintarkastaja apteekkari leipuri puutarhuri kirvesmies puuseppa
+  putkimies maalari raatali suutari opas valmentaja kippari
+  konsultant konsultantka technolog rewident ekonomista farmaceuta farmaceutka weterynarz piekarz cukiernik piwowar ogrodnik florystka stolarz ciesla
+  hydraulik elektryk slusarz redaktor redaktorka wydawca kustosz zlotnik krawcowa ceramik fryzjerka kosmetyczka przewodnik trener trenerka kierowca spedytor
+  magazynier wojt prokurent
+  contabilista assistente nutricionista pasteleira pecuarista marceneiro encanador canalizador redatora redator livreira livreiro arquivista
+  florista jardineiro conservador dentiste oversattare murarz physiker*
+  sapateiro cabeleireira instrutor instrutora treinador treinadora capitao motorista despachante urbanista
 `);
 
 /** Words that qualify a title and do not make one on their own. */

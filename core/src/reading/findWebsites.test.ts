@@ -1,0 +1,22 @@
+import { findWebsites } from './findWebsites';
+import { readingOf } from './readingOf.testing';
+
+const found = (text: string) => findWebsites(readingOf([text]).lines, []).map(({ value }) => value);
+
+it.each([
+  ['www.keldermoss.example', 'keldermoss.example'],
+  ['Web: https://keldermoss.example/team/', 'keldermoss.example/team'],
+  ['www,keldermoss.example', 'keldermoss.example'],
+  ['keldermoss.example | +44 1632 960142', 'keldermoss.example'],
+])('%s holds %s', (text, value) => expect(found(text)).toEqual([value]));
+
+it.each(['B.Ag.Sc.', 'Tamsin Okeover B.Agr.Sc.', 'Maderas del Norte S.A.', 'Ctra.de Vitoria 12', 'Ph.D.', '14.30'])(
+  '%s holds none',
+  (text) => expect(found(text)).toEqual([]),
+);
+
+it('leaves out what belongs to an e-mail address', () => {
+  const { lines } = readingOf(['ada@keldermoss.example']);
+  expect(findWebsites(lines, [{ line: 0, from: 0, to: 22 }])).toEqual([]);
+  expect(findWebsites(lines, [])).toEqual([]);
+});

@@ -1,0 +1,62 @@
+import { inSpellingOf, naturalCompany, naturalName, naturalPlace, naturalTitle } from './naturalCase';
+
+it.each([
+  ['GB', 'Accoünt Manager', 'Account Manager'],
+  ['GB', 'Chargé d’affaires', 'Chargé d’affaires'],
+  ['DE', 'Verkäufer', 'Verkäufer'],
+])('a title of %s, %s, is %s', (country, read, spelled) => expect(inSpellingOf(country, read)).toBe(spelled));
+
+describe('natural case', () => {
+  it.each([
+    ['CHALON-SUR-SAÔNE', 'Chalon-sur-Saône'],
+    ['NEWCASTLE UPON TYNE', 'Newcastle upon Tyne'],
+    ["L'ISLE-JOURDAIN", "L'Isle-Jourdain"],
+    ['ULM', 'ULM'],
+    ['Bath', 'Bath'],
+  ])('of the place %s is %s', (printed, natural) => expect(naturalPlace(printed)).toBe(natural));
+
+  it.each([
+    ['NELLA O’CONNER', 'Nella O’Conner'],
+    ['JULIEN MCALLISTER', 'Julien McAllister'],
+    ['VON DER AHLEN', 'Von der Ahlen'],
+    ['DITTE-MARIE BRIX-HAUGAARD', 'Ditte-Marie Brix-Haugaard'],
+    ['Gregoria DuBuque', 'Gregoria DuBuque'],
+    ['nella voss', 'Nella Voss'],
+  ])('of the name %s is %s', (printed, natural) => expect(naturalName(printed)).toBe(natural));
+
+  it.each([
+    ['PROJECT MANAGER', 'GB', 'Project Manager'],
+    ['MAÎTRE VERRIER', 'FR', 'Maître verrier'],
+    ['HEAD OF IT AND HR', 'GB', 'Head of IT and HR'],
+    ['CEO', 'US', 'CEO'],
+    ['Head of Dispatch', 'GB', 'Head of Dispatch'],
+  ])('of the title %s in %s is %s', (printed, country, natural) =>
+    expect(naturalTitle(printed, country)).toBe(natural),
+  );
+
+  it.each([
+    ["IMPIANTI DELL'ACQUA S.p.A.", "Impianti Dell'Acqua S.p.A."],
+    ['P.P.H.U. BRZEZIŃSKI', 'P.P.H.U. Brzeziński'],
+    ["CEDAR CHILDREN'S MUSEUM", "Cedar Children's Museum"],
+    ['STAVISTON DIAGNOSTICS, INC.', 'Staviston Diagnostics, Inc.'],
+    ['LARKSPUR FOODS PLC', 'Larkspur Foods plc'],
+    ['norvane pianos', 'Norvane Pianos'],
+    ['BRB LIFTS LTD', 'BRB Lifts Ltd'],
+    ['Kelder & Moss', 'Kelder & Moss'],
+    ['PEKÁRNA VLTAVA S.R.O.', 'Pekárna Vltava s.r.o.'],
+    ['MLECZARNIA WARTA SP. Z O.O.', 'Mleczarnia Warta Sp. z o.o.'],
+    ['Mleczarnia Warta Sp.z o.o.', 'Mleczarnia Warta Sp. z o.o.'],
+  ])('of the company %s is %s', (printed, natural) => expect(naturalCompany(printed)).toBe(natural));
+});
+
+describe('words that are always spelled with accents', () => {
+  it.each([
+    ['Maitre verrier', 'Maître verrier'],
+    ['MAÍTRE VERRIER', 'MAÎTRE VERRIER'],
+    ['Geschaftsfuhrer', 'Geschäftsführer'],
+    ['Diretor de Producao', 'Diretor de Produção'],
+    ['General Manager', 'General Manager'],
+    ['Ingenieur', 'Ingenieur'],
+    ['Værkfører', 'Værkfører'],
+  ])('%s is %s', (read, spelled) => expect(inSpellingOf(undefined, read)).toBe(spelled));
+});
