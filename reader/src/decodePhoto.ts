@@ -2,7 +2,7 @@ import { MAX_PHOTO_BYTES, MAX_PHOTO_PIXELS } from '@dossier/core/capture';
 import sharp, { type Sharp } from 'sharp';
 import { UnreadablePhoto } from './errors';
 import { heicDecode } from './heicDecode';
-import type { Pixels } from './pixels';
+import { plainBytes, type Pixels } from './pixels';
 import { sniffPhoto } from './sniffPhoto';
 
 /** A decoded photograph. */
@@ -40,7 +40,7 @@ export async function decodePhoto(bytes: Uint8Array): Promise<Photo> {
       .removeAlpha()
       .raw({ depth: 'uchar' })
       .toBuffer({ resolveWithObject: true });
-    const rgb = info.channels === 3 ? data : spreadGrey(data, info.channels);
+    const rgb = info.channels === 3 ? plainBytes(data) : spreadGrey(data, info.channels);
     return { data: rgb, width: info.width, height: info.height, colourProfile };
   } catch (cause) {
     if (cause instanceof UnreadablePhoto) throw cause;

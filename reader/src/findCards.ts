@@ -12,7 +12,7 @@ import {
 import { detectText } from './detectText';
 import type { Models } from './models';
 import { edgeSharpness, Gradients } from './edgeSharpness';
-import { outlineSupport } from './growOutlines';
+import { growLane, inOrder, outlineSupport, shareGroups } from './growOutlines';
 import { labPlanes } from './labPlanes';
 import { OUTLINE_LONG_SIDE, outlineCandidates } from './outlineCandidates';
 import type { Pixels } from './pixels';
@@ -52,9 +52,12 @@ export async function findCardsIn(working: Pixels, text: readonly Quad[]): Promi
   const toSmall = small.width / working.width;
   const boxes = text.map((quad) => scaleQuad(quad, toSmall));
   const lab = await labPlanes(small);
+  const shared = shareGroups(lab, boxes);
   // The second thread first: what follows here keeps this one busy.
-  const grown = onSecondThread('grow', { lab, text: boxes });
-  const outlines = (await Promise.all([outlineCandidates(lab), grown])).flat();
+  const there = onSecondThread('grow', shared);
+  const contours = await outlineCandidates(lab);
+  const here = growLane(shared);
+  const outlines = [...contours, ...inOrder([...here, ...(await there)])];
   const gradients = new Gradients(lab);
   const candidates = outlines.map((quad) => ({
     quad,

@@ -1,5 +1,5 @@
 import { intersectionOverUnion, rectangle, type Quad } from '@dossier/core/capture';
-import { growOutlines, outlineSupport } from './growOutlines';
+import { growLane, inOrder, outlineSupport, shareGroups } from './growOutlines';
 import type { LabPlanes } from './labPlanes';
 
 const WIDTH = 320;
@@ -19,6 +19,8 @@ function table(grain: number, cards: readonly { quad: Quad; brightness: number }
   const even = new Uint8Array(WIDTH * HEIGHT).fill(128);
   return { width: WIDTH, height: HEIGHT, planes: [light, even, even] };
 }
+
+const growOutlines = (lab: LabPlanes, text: readonly Quad[]): Quad[] => inOrder(growLane(shareGroups(lab, text)));
 
 const textOf = ([[x, y]]: Quad): Quad[] => [0, 1, 2].map((k) => rectangle(x + 20, y + 18 + 24 * k, 70, 9));
 const closest = (found: readonly Quad[], quad: Quad) =>

@@ -23,13 +23,24 @@ interface Side {
   strength: number;
 }
 
-/**
- * Outlines grown from groups of text lines: on each of the four sides of a group the straightest
- * edges beyond the text are found, and combined to four-cornered outlines. Finds cards whose
- * contours are broken, that touch each other, or that lie on grained ground.
- * @param text outlines of text lines in the same picture
- */
-export function growOutlines(lab: LabPlanes, text: readonly Quad[]): Quad[] {
+/** Groups of text lines in a picture, from which several threads grow outlines between them. */
+export interface SharedGroups {
+  lab: LabPlanes;
+  /** Outlines of all lines of text in the same picture. */
+  text: readonly Quad[];
+  groups: readonly (readonly Quad[])[];
+  /** One number on shared memory: how many of the groups somebody has begun with. */
+  begun: Int32Array<SharedArrayBuffer>;
+}
+
+/** What one of the groups gave. */
+export interface GrownOutlines {
+  group: number;
+  outlines: Quad[];
+}
+
+/** The groups of lines that may be the text of one card. */
+export function shareGroups(lab: LabPlanes, text: readonly Quad[]): SharedGroups {
   const seen = new Set<string>();
   const groups = REACHES.flatMap((reach) => groupByDistance(text, reach)).filter((group) => {
     const key = group
@@ -38,8 +49,24 @@ export function growOutlines(lab: LabPlanes, text: readonly Quad[]): Quad[] {
       .join();
     return !seen.has(key) && seen.add(key);
   });
-  return groups.flatMap((group) => outlinesAround(lab, group, text));
+  return { lab, text, groups, begun: new Int32Array(new SharedArrayBuffer(4)) };
 }
+
+/**
+ * Outlines grown from groups of text lines, of those that nobody else has begun: on each of the four sides of a group the
+ * straightest edges beyond the text are found, and combined to four-cornered outlines. Finds cards whose contours are broken,
+ * that touch each other, or that lie on grained ground.
+ */
+export function growLane({ lab, text, groups, begun }: SharedGroups): GrownOutlines[] {
+  const grown: GrownOutlines[] = [];
+  for (let i = Atomics.add(begun, 0, 1); i < groups.length; i = Atomics.add(begun, 0, 1))
+    grown.push({ group: i, outlines: outlinesAround(lab, groups[i]!, text) });
+  return grown;
+}
+
+/** What several threads have grown, in the order of the groups whoever took them. */
+export const inOrder = (grown: readonly GrownOutlines[]): Quad[] =>
+  grown.toSorted((a, b) => a.group - b.group).flatMap(({ outlines }) => outlines);
 
 /** Half the width of the band around a side in which its edge is looked for, and how far it may lie off. */
 const BAND = 12;

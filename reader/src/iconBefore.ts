@@ -56,14 +56,26 @@ function regionBefore([a, b, , d]: Quad, height: number): Quad {
 /** Pixels that stand out from the ground, which is what most pixels are like. */
 function maskOf({ data, width, height }: Pixels): Uint8Array {
   const count = width * height;
-  const ground = [0, 1, 2].map(
-    (c) => Uint8Array.from({ length: count }, (_, i) => data[i * 3 + c]!).sort()[count >> 1]!,
-  );
-  const difference = Uint8Array.from({ length: count }, (_, i) =>
-    Math.max(...ground.map((level, c) => Math.abs(data[i * 3 + c]! - level))),
-  );
-  const least = Math.max(LEAST_DIFFERENCE, LEAST_SHARE * Math.max(...difference));
+  const ground = [0, 1, 2].map((channel) => medianLevel(data, channel));
+  const difference = new Uint8Array(count);
+  let most = 0;
+  for (let i = 0; i < count; i++) {
+    for (let c = 0; c < 3; c++) {
+      const apart = Math.abs(data[i * 3 + c]! - ground[c]!);
+      if (apart > difference[i]!) difference[i] = apart;
+    }
+    if (difference[i]! > most) most = difference[i]!;
+  }
+  const least = Math.max(LEAST_DIFFERENCE, LEAST_SHARE * most);
   return difference.map((d) => (d >= least ? 1 : 0));
+}
+
+/** Middle of the sorted levels of one channel. */
+function medianLevel(data: Uint8Array, channel: number): number {
+  const counts = new Uint32Array(256);
+  for (let i = channel; i < data.length; i += 3) counts[data[i]!]!++;
+  let rest = (data.length / 3) >> 1;
+  return counts.findIndex((count) => (rest -= count) < 0);
 }
 
 /** First and last pixel of a row or column. */

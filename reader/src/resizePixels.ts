@@ -1,5 +1,5 @@
 import sharp from 'sharp';
-import type { Pixels } from './pixels';
+import { plainBytes, type Pixels } from './pixels';
 
 /** Area-averaging resize to exactly width × height. */
 export async function resizePixels(pixels: Pixels, width: number, height: number): Promise<Pixels> {
@@ -11,7 +11,7 @@ export async function resizePixels(pixels: Pixels, width: number, height: number
     .resize(width, height, { fit: 'fill', kernel: width < pixels.width ? 'lanczos2' : 'cubic' })
     .raw()
     .toBuffer();
-  return { data, width, height };
+  return { data: plainBytes(data), width, height };
 }
 
 /** Cuts out an upright rectangle, clamped to the picture. */

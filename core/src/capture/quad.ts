@@ -100,18 +100,38 @@ export function intersect(subject: readonly Point[], clip: readonly Point[]): Po
   return output;
 }
 
+/** Whether two polygons stand so far apart that their upright boxes do not meet. */
+function areApart(a: readonly Point[], b: readonly Point[]): boolean {
+  return [0, 1].some((axis) => {
+    let [leastA, mostA, leastB, mostB] = [Infinity, -Infinity, Infinity, -Infinity];
+    for (const point of a) {
+      leastA = Math.min(leastA, point[axis]!);
+      mostA = Math.max(mostA, point[axis]!);
+    }
+    for (const point of b) {
+      leastB = Math.min(leastB, point[axis]!);
+      mostB = Math.max(mostB, point[axis]!);
+    }
+    return mostA < leastB || mostB < leastA;
+  });
+}
+
+/** Area that two convex polygons have in common. */
+function commonArea(a: readonly Point[], b: readonly Point[]): number {
+  if (areApart(a, b)) return 0;
+  const common = intersect(a, b);
+  return common.length < 3 ? 0 : area(common);
+}
+
 /** Share of `inner` that lies inside `outer`, 0–1. */
 export function coveredShare(inner: readonly Point[], outer: readonly Point[]): number {
   const whole = area(inner);
-  if (whole === 0) return 0;
-  const common = intersect(inner, outer);
-  return common.length < 3 ? 0 : area(common) / whole;
+  return whole === 0 ? 0 : commonArea(inner, outer) / whole;
 }
 
 /** Intersection over union of two convex polygons, 0–1. */
 export function intersectionOverUnion(a: readonly Point[], b: readonly Point[]): number {
-  const common = intersect(a, b);
-  const shared = common.length < 3 ? 0 : area(common);
+  const shared = commonArea(a, b);
   const union = area(a) + area(b) - shared;
   return union > 0 ? shared / union : 0;
 }
