@@ -1,4 +1,4 @@
-import { distance, type Point, type Quad } from '@dossier/core/capture';
+import { distance, unitVector, type Point, type Quad } from '@dossier/core/capture';
 
 /** Boxes that reach into each other by this share of their height are parts of one line: columns never do (measured). */
 const LEAST_OVERLAP = 0.2;
@@ -40,7 +40,7 @@ function hull(a: Quad, b: Quad): Quad {
   const places = [...a, ...b].map((point) => place(frame, point));
   const [us, vs] = [places.map(([u]) => u), places.map(([, v]) => v)];
   const [left, right, top, bottom] = [Math.min(...us), Math.max(...us), Math.min(...vs), Math.max(...vs)];
-  const [along, origin] = [directionOf(frame), frame[0]];
+  const [along, origin] = [unitVector(frame[0], frame[1]), frame[0]];
   const at = (u: number, v: number): Point => [
     origin[0] + u * along[0] - v * along[1],
     origin[1] + u * along[1] + v * along[0],
@@ -51,13 +51,8 @@ function hull(a: Quad, b: Quad): Quad {
 /** Where a point lies along a box and across it, in pixels from its first corner. */
 function place(box: Quad, point: Point): Point {
   const [x, y] = [point[0] - box[0][0], point[1] - box[0][1]];
-  const along = directionOf(box);
+  const along = unitVector(box[0], box[1]);
   return [x * along[0] + y * along[1], y * along[0] - x * along[1]];
-}
-
-function directionOf([a, b]: Quad): Point {
-  const length = distance(a, b) || 1;
-  return [(b[0] - a[0]) / length, (b[1] - a[1]) / length];
 }
 
 const heightOf = ([a, , , d]: Quad): number => Math.max(1, distance(a, d));

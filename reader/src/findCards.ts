@@ -6,7 +6,9 @@ import {
   coveredShare,
   distance,
   rectangle,
+  renameCorners,
   scaleQuad,
+  unitVector,
   type Quad,
 } from '@dossier/core/capture';
 import { detectText } from './detectText';
@@ -33,13 +35,27 @@ const FEW_LINES = 5;
 
 /**
  * Finds the outlines of the cards in a photograph.
- * @returns quads in pixels of the photograph, corners named as the picture stands; empty when
- *   there is neither an outline with text nor a group of text lines
+ * @returns quads in pixels of the photograph, corners named so that the text found inside runs along the first side, or as
+ *   the picture stands; empty when there is neither an outline with text nor a group of text lines
  */
 export async function findCards(models: Models, photo: Pixels): Promise<Quad[]> {
   const working = await fit(photo, WORKING_LONG_SIDE);
-  const quads = await findCardsIn(working, await findText(models, working));
+  const text = await findText(models, working);
+  const quads = (await findCardsIn(working, text)).map((quad) => alongText(quad, text));
   return quads.map((quad) => scaleQuad(quad, photo.width / working.width, photo.height / working.height));
+}
+
+/** A card that lies on its side is named so that its text runs level: it is looked at once then, not twice. */
+function alongText(quad: Quad, text: readonly Quad[]): Quad {
+  const [along, across] = [unitVector(quad[0], quad[1]), unitVector(quad[1], quad[2])];
+  const inside = text.filter((box) => contains(quad, centre(box)));
+  const balance = inside.reduce((sum, [a, b, , d]) => {
+    const line = distance(a, b) >= distance(a, d) ? ([a, b] as const) : ([a, d] as const);
+    const [x, y] = unitVector(...line);
+    const runsAlong = Math.abs(x * along[0] + y * along[1]) > Math.abs(x * across[0] + y * across[1]);
+    return sum + (runsAlong ? 1 : -1) * distance(...line);
+  }, 0);
+  return balance < 0 ? renameCorners(quad, 1) : quad;
 }
 
 /**

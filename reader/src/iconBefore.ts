@@ -1,4 +1,4 @@
-import { distance, type Point, type Quad } from '@dossier/core/capture';
+import { distance, unitVector, type Point, type Quad } from '@dossier/core/capture';
 import type { LineIcon } from '@dossier/core/reading';
 import { LINE_HEIGHT } from './lineCrop';
 import type { Pixels } from './pixels';
@@ -43,8 +43,7 @@ export function iconBefore(card: Pixels, line: Quad): LineIcon | undefined {
 }
 
 function regionBefore([a, b, , d]: Quad, height: number): Quad {
-  const length = distance(a, b) || 1;
-  const along: Point = [(b[0] - a[0]) / length, (b[1] - a[1]) / length];
+  const along = unitVector(a, b);
   const down: Point = [(d[0] - a[0]) / (height || 1), (d[1] - a[1]) / (height || 1)];
   const at = (u: number, v: number): Point => [
     a[0] + (along[0] * u + down[0] * v) * height,

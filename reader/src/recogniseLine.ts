@@ -2,7 +2,7 @@ import { renameCorners, type Point, type Quad } from '@dossier/core/capture';
 import type { ReadCharacter, ReadLine } from '@dossier/core/reading';
 import { withDoubtsOf, withMarksOf } from './compareReadings';
 import { decodeCtc, meanProbability, trimSpaces } from './decodeCtc';
-import { lineCrop } from './lineCrop';
+import { LINE_HEIGHT, lineCrop } from './lineCrop';
 import { BACKBONE_FEATURES, type Recogniser } from './models';
 import type { Pixels } from './pixels';
 import { recogniseHan } from './recogniseHan';
@@ -48,13 +48,47 @@ async function readOneWay(models: Recogniser, card: Pixels, quad: Quad): Promise
   const second = doubtful ? await charactersIn(models, card, growUpAndDown(quad, SECOND_MARGIN, SECOND_MARGIN)) : [];
   const [chosen, other] = sureness(second) > sureness(first) ? [second, first] : [first, second];
   const settled = doubtful ? withDoubtsOf(chosen, other) : chosen;
-  const characters = isInCapitals(settled)
-    ? withMarksOf(settled, await charactersIn(models, card, growUpAndDown(quad, ROOM_FOR_MARKS, 0)))
-    : settled;
+  const characters = isInCapitals(settled) ? await withMarksAbove(models, card, quad, settled) : settled;
   const confidence = meanProbability(characters);
   const han = confidence < PERHAPS_HAN ? await recogniseHan(card, quad) : undefined;
   if (han) return lineOf(han, quad);
   return confidence < LEAST_CONFIDENCE ? undefined : lineOf(characters, quad);
+}
+
+/** Characters of a line in capitals, with the marks that its outline may have cut off. */
+async function withMarksAbove(
+  models: Recogniser,
+  card: Pixels,
+  quad: Quad,
+  characters: ReadCharacter[],
+): Promise<ReadCharacter[]> {
+  const crop = lineCrop(card, growUpAndDown(quad, ROOM_FOR_MARKS, 0));
+  return hasInkAbove(crop) ? withMarksOf(characters, await charactersOf(models, crop)) : characters;
+}
+
+/** Rows at the top of a line's picture that hold nothing but what stands above its own outline, and the edge of that. */
+const ROWS_ABOVE = Math.ceil((LINE_HEIGHT * ROOM_FOR_MARKS) / (1 + ROOM_FOR_MARKS)) + 1;
+/** Marks differ from the ground beside them by this share of what differs most in the line. */
+const INK = 0.25;
+
+/** Whether something stands out from the ground in the uppermost rows of a line's picture. */
+export function hasInkAbove({ data, width, height }: Pixels): boolean {
+  const range = (x: number, rows: number): [number, number] => {
+    let [least, most] = [255, 0];
+    for (let y = 0; y < rows; y++) {
+      const level = data[(y * width + x) * 3 + 1]!;
+      if (level < least) least = level;
+      if (level > most) most = level;
+    }
+    return [least, most];
+  };
+  const columns = Array.from({ length: width }, (_, x) => [range(x, height), range(x, ROWS_ABOVE)] as const);
+  const contrast = Math.max(...columns.map(([[least, most]]) => most - least));
+  return columns.some(([, [least, most]], x) => {
+    // Light that changes along the line is no ink: a mark is looked for beside its neighbours.
+    const [leastBefore, mostBefore] = columns[Math.max(0, x - 2)]![1];
+    return Math.max(most, mostBefore) - Math.min(least, leastBefore) > INK * contrast;
+  });
 }
 
 const lineOf = (characters: ReadCharacter[], quad: Quad): ReadLine => ({
@@ -64,8 +98,11 @@ const lineOf = (characters: ReadCharacter[], quad: Quad): ReadLine => ({
   confidence: meanProbability(characters),
 });
 
-async function charactersIn(models: Recogniser, card: Pixels, quad: Quad): Promise<ReadCharacter[]> {
-  const input = toBgrTensor(lineCrop(card, quad), UNIT_RANGE, UNIT_RANGE);
+const charactersIn = (models: Recogniser, card: Pixels, quad: Quad): Promise<ReadCharacter[]> =>
+  charactersOf(models, lineCrop(card, quad));
+
+async function charactersOf(models: Recogniser, crop: Pixels): Promise<ReadCharacter[]> {
+  const input = toBgrTensor(crop, UNIT_RANGE, UNIT_RANGE);
   const features = await models.backbone.run({ [models.backbone.inputNames[0]!]: input }, [...BACKBONE_FEATURES]);
   const output = await models.latinHead.run(features);
   const probabilities = output[models.latinHead.outputNames[0]!]!;

@@ -9,6 +9,12 @@ export type QuarterTurns = 0 | 1 | 2 | 3;
 
 export const distance = (a: Point, b: Point): number => Math.hypot(a[0] - b[0], a[1] - b[1]);
 
+/** The direction from one point to another, as a vector of length 1. */
+export function unitVector(from: Point, to: Point): Point {
+  const length = distance(from, to) || 1;
+  return [(to[0] - from[0]) / length, (to[1] - from[1]) / length];
+}
+
 /** Signed area in square pixels: positive when the corners run clockwise on screen. */
 export function signedArea(polygon: readonly Point[]): number {
   let twice = 0;
