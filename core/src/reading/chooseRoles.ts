@@ -60,6 +60,7 @@ const STEP = {
   small: -1.2,
   mixed: -2.4,
   row: -0.8,
+  prose: -2,
 } as const;
 
 /** What a title right under a name, or a little further down, speaks for both. */
@@ -250,7 +251,13 @@ const isSetAsOne = (stack: Candidate): boolean =>
       !text.split(/[\s-]+/).some((word) => givenNames.has(word)),
   );
 
-const companyStep: Step = (upper, lower) => (goesOn(upper, lower) ? STEP.goesOn : STEP[settingOf(upper, lower)]);
+const companyStep: Step = (upper, lower) =>
+  goesOn(upper, lower) ? STEP.goesOn : STEP[settingOf(upper, lower)] + (saysWhatTheyDo(lower.text) ? STEP.prose : 0);
+
+/** "Conservation of ceramics and glass": words in small letters that do more than join others. */
+const saysWhatTheyDo = (text: string): boolean =>
+  text.split(/\s+/).filter((word) => /^\p{Ll}/u.test(word) && !titleJoiners.has(word) && !nameParticles.has(word))
+    .length >= 2;
 
 /**
  * A mailbox that is made of a line's given and family name has no need of the next one, nor one of its given name of a

@@ -73,6 +73,7 @@ it.each<[string, string[], (string | undefined)[]]>([
   ['NZ', ['47 Haven Road', 'Nelson 7010, New Zealand'], ['47 Haven Road', '7010', 'Nelson', undefined]],
   ['NZ', ['47 Haven Road', 'Nelson 7010'], ['47 Haven Road', '7010', 'Nelson', undefined]],
   ['BR', ['Diretor industrial', 'Rua Sinimbu, 1200', '95010-000 Caxias do Sul'], ['Rua Sinimbu, 1200', '95010-000', 'Caxias do Sul', undefined]], // prettier-ignore
+  ['ES', ['Rúa do Porto, 2', '15114 Corme (A Coruña)'], ['Rúa do Porto, 2', '15114', 'Corme', 'A Coruña']],
   ['ES', ['Polígono industrial', 'Nave 4', '48001 Bilbao'], ['Polígono industrial, Nave 4', '48001', 'Bilbao', undefined]], // prettier-ignore
 ])('in %s: %j', (country, lines, address) => expect(addressOf(lines, country)).toEqual(address));
 

@@ -267,7 +267,7 @@ function takeRegion(address: FoundPostalAddress, pieces: Piece[]): void {
 /** "(Québec) G1R 2S5": a name in brackets at the beginning of a line is the province of a town that stands above. */
 function takeProvince(address: FoundPostalAddress, pieces: Piece[]): void {
   const [only] = pieces;
-  const inBrackets = only && pieces.length === 1 ? /^\((\p{Lu}[\p{L} .’'-]+)\)$/u.exec(only.text)?.[1] : undefined;
+  const inBrackets = only && pieces.length === 1 ? /^\((\p{Lu}[\p{L} .’'-]{2,})\)$/u.exec(only.text)?.[1] : undefined;
   if (!inBrackets) return;
   address.region ??= { value: inBrackets, sources: [only!.source] };
   pieces.pop();
@@ -319,7 +319,7 @@ const closed = (place: string): string => (/\([^)]*$/.test(place) ? `${place})` 
 /** "Torino (TO)", "Cremona CR", "Vila-real (Castellón)" and "Curitiba/PR" are towns with their province. */
 function withoutProvince(address: FoundPostalAddress, town: Piece, country: string | undefined): AddressPart {
   const province = PROVINCE_IN_BRACKETS.has(country ?? '')
-    ? /[A-Z]{2}|(?:[A-Z]\.-?){2}|\p{Lu}\p{L}[\p{L} .’'-]+/u
+    ? /[A-Z]{2}|(?:[A-Z]\.-?){2}|\p{Lu}[\p{L} .’'-]{2,}/u
     : /[A-Z]{2}/u;
   const bare = country === 'IT' ? '|\\s(?<bare>[A-Z]{2})' : '';
   const pattern = `^(?<town>.+?)(?:\\s*(?:\\((?<province>${province.source})[)\\]J|]?|\\/(?<state>[A-Za-z]{2}))${bare})$`;

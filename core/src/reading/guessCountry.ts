@@ -1,6 +1,6 @@
 import { parsePhoneNumberFromString } from 'libphonenumber-js/max';
 import { holdsPostcode } from './findAddress';
-import { bareDigitCountries, countryNames, postcodeForms } from './tables/addressWords';
+import { bareDigitCountries, countryNames, postcodeForms, sharedForms } from './tables/addressWords';
 import type { PhoneCandidate } from './findPhones';
 import { fold } from './fold';
 import { countryRegisters, countryWords, numberGroupings } from './tables/countryWords';
@@ -10,6 +10,7 @@ import type { ReadLine } from './types';
 const WEIGHT = {
   countryName: 5,
   telltalePostcode: 4,
+  sharedPostcode: 2.5,
   barePostcode: 0.5,
   codeBehindTown: 1.5,
   callingCode: 4,
@@ -126,7 +127,10 @@ export function guessCountry(
     if (bare && form.town === 'before') {
       if (STREET_TOWN_CODE.test(text)) bare.forEach((country) => vote(country, WEIGHT.codeBehindTown));
     } else if (bare) bare.forEach((country) => vote(country, WEIGHT.barePostcode));
-    else vote(form.country, WEIGHT.telltalePostcode);
+    else {
+      vote(form.country, WEIGHT.telltalePostcode);
+      sharedForms[form.country]?.forEach((country) => vote(country, WEIGHT.sharedPostcode));
+    }
   }
   for (const domain of domains) vote(countryOfDomain(domain), WEIGHT.domainEnding);
   for (const printed of [...phones.map((p) => p.printed), ...saidNumbers]) {

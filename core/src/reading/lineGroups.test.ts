@@ -32,6 +32,12 @@ describe('a firm over some lines', () => {
     expect(read([...large(...lines), 'Rosalind Thorpe', 'Sales Director', ...SMALL]).company).toBe(company),
   );
 
+  it('does not go on in what says what they do', () => {
+    const lines = large('Hartnoll & Vane', 'Conservation of ceramics and glass');
+    const card = [...lines, 'Rosalind Thorpe', 'Sales Director', 'studio@hartnollvane.example'];
+    expect(read(card).company).toBe('Hartnoll & Vane');
+  });
+
   it('is of one type: capitals are one thing, what stands below in small letters another', () => {
     const lines = [
       ...large('CHÂTEAU PEYRAT', 'Cru Bourgeois'),

@@ -147,7 +147,8 @@ export function naturalCompany(company: string): string {
     })
     .join(' ')
     .replace(/(?<!\p{L})SP\. ?Z ?O\. ?O\.?(?!\p{L})/u, POLISH_FORM)
-    .replace(/(?<= )S\. ?R\. ?O\.?$|(?<= )A\. ?S\.$/u, (form) => form.toLowerCase());
+    .replace(/(?<= )S\. ?r\. ?o\.?$/iu, 's.r.o.')
+    .replace(/(?<= )A\. ?S\.$/u, 'a.s.');
 }
 
 /** A letter in small or capital as the one it stands for. */

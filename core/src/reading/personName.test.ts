@@ -25,6 +25,8 @@ describe('splitting a printed name', () => {
     ['Nella', {}, { familyName: 'Nella' }],
     ['Nella Voss B.Agr.Sc.', {}, { givenName: 'Nella', familyName: 'Voss', suffix: 'B.Agr.Sc.' }],
     ['Émile Voss, Pl. Fin.', {}, { givenName: 'Émile', familyName: 'Voss', suffix: 'Pl. Fin.' }],
+    ['ANNE–METTE VOSS', {}, { givenName: 'Anne-Mette', familyName: 'Voss' }],
+    ['Kövesligeti Nella', { country: 'HU', local: 'nella' }, { givenName: 'Nella', familyName: 'Kövesligeti' }],
     ['Nella Roux-W hitford', {}, { givenName: 'Nella', familyName: 'Roux-Whitford' }],
     ['Voss, W. P.', {}, { givenName: 'W.', middleName: 'P.', familyName: 'Voss' }],
   ])('%s', (text, { country, local }: { country?: string; local?: string }, expected) => {

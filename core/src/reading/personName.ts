@@ -27,11 +27,15 @@ const PRONOUNS =
 /** A blank read behind a wide capital: "Roux-W hitford". */
 const LOOSE_CAPITAL = /(?<=\p{L}-\p{Lu}) (?=\p{Ll}{3})/gu;
 
+/** A hyphen that was read as a dash: "Anne–Mette". */
+const LONG_HYPHEN = /(?<=\p{L})[–—](?=\p{L})/gu;
+
 /** Separates forms of address in front and letters behind from the name itself. */
 export function nameParts(text: string): NameParts {
   const [beforeComma = '', ...afterComma] = text
     .replace(PRONOUNS, '')
     .replace(LOOSE_CAPITAL, '')
+    .replace(LONG_HYPHEN, '-')
     .split(/\s*,\s*/);
   const words = beforeComma.split(/\s+/).filter(Boolean).map(asNumeral);
   const prefixes: string[] = [];
@@ -155,7 +159,8 @@ function isFamilyFirst(words: readonly string[], country: string | undefined, lo
     const [given = '', family = ''] = local.split(/[._-]/).map(foldTight);
     return given === foldTight(last) && family === foldTight(first);
   });
-  return givenNames.has(last) ? isTurned || country === 'HU' : isTurned && country === 'HU';
+  if (country !== 'HU') return givenNames.has(last) && isTurned;
+  return isTurned || givenNames.has(last) || localParts.some((local) => foldTight(local) === foldTight(last));
 }
 
 /** Index of the word with which the family name begins. */

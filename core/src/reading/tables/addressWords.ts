@@ -68,8 +68,8 @@ export const postcodeForms: readonly PostcodeForm[] = [
   { country: 'PT', pattern: /\b(?:PT?-)?(?<code>\d{4}-\d{3})\b/, town: 'after' },
   { country: 'PL', pattern: /\b(?:PL-)?(?<code>\d{2}-\d{3})\b/, town: 'after' },
   { country: 'NL', pattern: /\b(?:NL-)?(?<code>[1-9]\d{3} ?(?!SA|SD|SS)[A-Z]{2})\b/, town: 'after' },
-  { country: 'SE', pattern: /\b(?:SE?-)?(?<code>\d{3} \d{2})\b/, town: 'after' },
-  { country: 'CZ', pattern: /\b(?:CZ-)?(?<code>\d{3} \d{2})\b/, town: 'after' },
+  { country: 'SE', pattern: /(?<!(?:CZ|SK)-)\b(?:SE?-)?(?<code>\d{3} \d{2})\b/, town: 'after' },
+  { country: 'CZ', pattern: /(?<!SK-)\b(?:CZ-)?(?<code>\d{3} \d{2})\b/, town: 'after' },
   { country: 'SK', pattern: /\b(?:SK-)?(?<code>\d{3} \d{2})\b/, town: 'after' },
   { country: 'DE', pattern: /\bD(?:E)?-(?<code>\d{5})\b/, town: 'after' },
   { country: 'AT', pattern: /\bA(?:T)?-(?<code>\d{4})\b/, town: 'after' },
@@ -86,6 +86,9 @@ export const postcodeForms: readonly PostcodeForm[] = [
   { country: '4', pattern: /\b(?<code>\d{4})\b/, town: 'after' },
   { country: '4 behind', pattern: /(?<=\p{L},? )(?<code>\d{4})(?=$|,? (?:New Zealand|Aotearoa|South Africa|NZ|RSA)$)/iu, town: 'before' },
 ];
+
+/** Countries whose codes look like those of the first one, where no letters stand before them. */
+export const sharedForms: Readonly<Record<string, readonly string[]>> = { SE: ['CZ', 'SK'] };
 
 /** Countries that the bare forms of digits may belong to. */
 export const bareDigitCountries: Readonly<Record<string, readonly string[]>> = {

@@ -20,6 +20,8 @@ export const numberGroupings: readonly { pattern: RegExp; countries: readonly st
   { pattern: /^0\d\d \d{3} \d\d \d\d$/, countries: ['CH'], times: 2 },
   { pattern: /^0[2349] \d{3} \d\d \d\d$|^0[15678]\d \d\d \d\d \d\d$|^04\d\d \d\d \d\d \d\d$/, countries: ['BE'] },
   { pattern: /^0\d{1,2}[ -]\d{3} \d{4}$|^08\d \d{3} \d{4}$/, countries: ['IE'] },
+  { pattern: /^[67]\d\d \d{3} \d{3}$/, countries: ['CZ'] },
+  { pattern: /^09\d\d \d{3} \d{3}$/, countries: ['SK'] },
   { pattern: /^\(?0[34679]\)? \d{3} \d{4}$|^02[1279] \d{3} \d{3,4}$/, countries: ['NZ'] },
 ];
 
@@ -63,6 +65,10 @@ export const countryWords: readonly { pattern: RegExp; countries: readonly strin
   { pattern: /(?<!\p{L})(?:salg\p{L}*|afdeling\p{L}*|indehaver|daglig)(?!\p{L})/iu, countries: ['DK', 'NO'] },
   { pattern: /\p{L}(?:johtaja|päällikkö|myyjä|insinööri)(?!\p{L})/iu, countries: ['FI'] },
   { pattern: /(?<!\p{L})(?:kierownik|dyrektor|sprzedaży|specjalista|właściciel|ds\.)(?!\p{L})/iu, countries: ['PL'] },
+  { pattern: /\p{L}[ěřů]|[ĚŘŮ]\p{L}/u, countries: ['CZ'] },
+  { pattern: /\p{L}[ľĺŕ]|[ĽĹŔ]\p{L}/u, countries: ['SK'] },
+  { pattern: /(?<!\p{L})(?:s\. ?r\. ?o\.|IČO|DIČ)/iu, countries: ['CZ', 'SK'] },
+  { pattern: /\p{L}[őű]|[ŐŰ]\p{L}|(?<!\p{L})(?:Kft|Bt|Zrt|Nyrt)\.?(?!\p{L})|(?<!\p{L})(?:utca|út|tér|körút) \d/u, countries: ['HU'] },
   { pattern: /\b(?:plc|Ltd|Limited)\b/u, countries: ['GB', 'IE'] },
   { pattern: /\b(?:Inc|LLC|Corp)\b/u, countries: ['US', 'CA'] },
   { pattern: /\p{L} (?:Street|Road|Lane|Drive|Crescent|Terrace|Mews|Wharf)(?!\p{L})/u, countries: ['GB', 'IE', 'US', 'CA', 'AU', 'NZ', 'ZA'] },

@@ -12,6 +12,7 @@ export const departmentHeads = wordList(`
   avdelning *avdelning avdeling *avdelingen *avdelningen afdelingen *afdelingen enhet sektion
   osasto *osasto yksikko
   dzial dzialu wydzial biuro
+  lehrstuhl *lehrstuhl fakultat dekanat chaire cattedra catedra katedra
 `);
 
 /** What such parts do; alone on a line they name the part. */

@@ -39,6 +39,18 @@ export const nameParticles = wordList(`
 
 /** Common given names of the countries cards are expected from; open lists of statistical offices, abridged. */
 export const givenNames = wordList(`
+  joshua dorothy brandon debra lauren ethan cheryl elijah randy brittany bobby kayla lori aoife cormac sian bethan isla ailsa verity beatrix osian
+  sunniva desmond maeve fintan jocelyn xiomara tucker marguerite winston merindah saoirse moira rosamund yewande tobias loretta priscilla bronwyn
+  traudl friederike ansgar gernot ueli vreni sepp resi hartwig cosima wendelin annegret roswitha
+  veronique maryvonne idriss gilles loic gwenaelle fatoumata guylaine emile clotilde apolline thibault
+  francisca concepcion encarnacion remedios inmaculada amparo mireia iker gorka nerea xoan brais
+  pietro antonietta concetta fulvio ginevra marilena ornella ludovica
+  jacobus kees piet daan sander marieke anneke truus geertje hiltje sanne maaike rutger lieven griet veerle joost sjoerd
+  ingegerd mogens birthe halvard matti eila riitta paivi jukka antti veikko frode gunilla solveig
+  mariusz zbigniew jadwiga luiz felipe manoel marcia aline camila bruna mafalda goncalo thais everton dirceu iracema rosangela
+  jiri jaroslav hana lenka tereza ondrej juraj zuzana jozsef janos ferenc attila balint erzsebet judit gheorghe marija janez andrej mojca
+  laszlo istvan zoltan sandor gabor tamas katalin ilona zsuzsanna agnes miroslav zdenek vaclav katerina alena
+  ahmet dimitris eleni hemi aroha nomvula thabo sakura parveen arjun
   aaron abigail adam adele adrian agnes agata agnieszka aidan aino aisha alan alba albert alberto alejandra alejandro alessandra alessandro alex alexander alexandra alexandre alfonso alfred alice alicia alina alison alistair amalia amanda amelia amelie amy ana anders andre andrea andreas andrei andres andrew andrzej angela angelika angelo anita anja anke ann anna anne annette annika anouk anthony antje antoine anton antonia antonio arnaud arne arthur arturo astrid audrey aurelie axel
   barbara bart bartosz beata beatrice beatriz ben benedikt benjamin benoit bernard bernd bert bettina bianca birgit bjarne bjorn boris brenda brian brigitte britta bruce bruno bryan
   camilla camille carina carl carla carlo carlos carmen carol carola carolina caroline carsten caterina catherine cecilia celine charles charlie charlotte chiara chris christa christian christiane christina christine christoph christophe christopher claire clara claudia claudio clemens colin connor conor corinna cristina
