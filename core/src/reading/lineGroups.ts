@@ -91,7 +91,8 @@ export function settingOf(upper: CardLine, lower: CardLine): 'display' | 'even' 
   const sizes = sameSize(groupOf([upper, lower]));
   // "Construcciones" over "ARRIETA": the trade stands above as well, in its own letters.
   if (sizes && isLoneTrade(upper.text) && !/\s/.test(lower.text)) return 'display';
-  if (isAllCaps(upper.text) && /^\p{Ll}/u.test(lower.text)) return 'mixed';
+  const isUnderCapitals = isAllCaps(upper.text) && !isAllCaps(lower.text);
+  if (isUnderCapitals && (/^\p{Ll}/u.test(lower.text) || lower.text.split(/\s+/).length > 2)) return 'mixed';
   const isOneType = sizes && isAllCaps(upper.text) === isAllCaps(lower.text);
   if (isOneType && (smaller > DISPLAY || isLoneTrade(lower.text))) return 'display';
   return isOneType && smaller > NOT_SMALLER ? 'even' : 'small';

@@ -43,6 +43,8 @@ describe('natural case', () => {
     ['norvane pianos', 'Norvane Pianos'],
     ['BRB LIFTS LTD', 'BRB Lifts Ltd'],
     ['Kelder & Moss', 'Kelder & Moss'],
+    ['KEROUANTON & LE BIHAN', 'Kerouanton & Le Bihan'],
+    ['DARLING GRAIN CO-OP', 'Darling Grain Co-op'],
     ['PEKÁRNA VLTAVA S.R.O.', 'Pekárna Vltava s.r.o.'],
     ['MLECZARNIA WARTA SP. Z O.O.', 'Mleczarnia Warta Sp. z o.o.'],
     ['Mleczarnia Warta Sp.z o.o.', 'Mleczarnia Warta Sp. z o.o.'],

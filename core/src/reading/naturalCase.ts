@@ -131,9 +131,9 @@ export function naturalCompany(company: string): string {
     return company.replace(/(?<!\p{L})Sp\.? ?z ?o\. ?o\.?$/u, POLISH_FORM);
   return company
     .split(' ')
-    .map((word, i) => {
+    .map((word, i, words) => {
       const plain = word.replace(/[^\p{L}]/gu, '');
-      if (i > 0 && titleJoiners.has(word)) return word.toLowerCase();
+      if (i > 0 && words[i - 1] !== '&' && titleJoiners.has(word)) return word.toLowerCase();
       if (!shouting) return capitalise(word);
       const legal = i > 0 && LEGAL_CASE[plain.toLowerCase()];
       if (legal) return word.replace(plain, legal);
@@ -147,6 +147,7 @@ export function naturalCompany(company: string): string {
     })
     .join(' ')
     .replace(/(?<!\p{L})SP\. ?Z ?O\. ?O\.?(?!\p{L})/u, POLISH_FORM)
+    .replace(/(?<!\p{L})Co-Op(?!\p{L})/gu, 'Co-op')
     .replace(/(?<= )S\. ?r\. ?o\.?$/iu, 's.r.o.')
     .replace(/(?<= )A\. ?S\.$/u, 'a.s.');
 }

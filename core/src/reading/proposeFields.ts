@@ -36,7 +36,7 @@ import {
   reconcileWithCompany,
   reconcileWithName,
 } from './reconcileAddresses';
-import type { CardEvidence } from './roleScores';
+import { likenessToDomain, type CardEvidence } from './roleScores';
 import { companyDraft, nameDrafts, titleDrafts } from './roleDrafts';
 import { isRegistration, onlineLabels, yearPattern } from './tables/labels';
 import { countryNames } from './tables/addressWords';
@@ -45,6 +45,9 @@ import { repairAccents, repairLine } from './repairText';
 import { repairTwins } from './repairTwins';
 import { repairWords } from './repairWords';
 import type { Reading } from './types';
+
+/** A line as like the domain as this names the firm. */
+const FIRM_OF_DOMAIN = 0.9;
 
 export interface ProposeOptions {
   /** ISO 3166 code assumed where the card itself does not tell its country. */
@@ -101,7 +104,9 @@ export function proposeFields(reading: Reading, options: ProposeOptions = {}): C
     .filter(isOnNumberLine)
     .flatMap((line) => cutLine(line, spansOn(line, [...numbers, ...online])))
     .filter((piece) => mayHoldAddress(piece.text));
-  const addressLines = [...open, ...besideNumbers].flatMap(besideRegisters);
+  // "FITZMAURICE STUDIO" is no house where the domain is called so.
+  const isFirm = ({ text }: CardLine) => !/\d/.test(text) && likenessToDomain(text, evidence) >= FIRM_OF_DOMAIN;
+  const addressLines = [...open, ...besideNumbers].flatMap(besideRegisters).filter((line) => !isFirm(line));
   const firstAddress = findAddress(addressLines, country);
   const addressOwned = linesOf(Object.values(firstAddress));
   const addressSpans = Object.values(firstAddress).flatMap((part: AddressPart | undefined) => part?.sources ?? []);

@@ -27,8 +27,9 @@ export const titleHeads = wordList(`
   *ingenieur *ingenieurin *berater *beraterin *referent *referentin *sachbearbeiter *sachbearbeiterin *assistent *assistentin
   *entwickler *entwicklerin *verwalter *verwalterin *einkaufer *einkauferin *verkaufer *verkauferin *vertreter *vertreterin
   *beauftragter *beauftragte *planer *planerin *anwalt *anwaltin *arzt *arztin *steuerberater vorstand* prokurist* gesellschafter*
-  disponent* bauleiter* architekt* apotheker* notar* kaufmann kauffrau *kaufmann *kauffrau direktor* geschaftsleitung teilhaber*
-  gartner* *bauer *brauer *backer tischler* schreiner* zimmermann kufer* goldschmied* koch kochin lehrer* dozent* *monteur *monteurin
+  disponent* bauleiter* architekt* apotheker* notar notarin notare notariat kaufmann kauffrau *kaufmann *kauffrau direktor* geschaftsleitung teilhaber*
+  gartner* orgelbauer geigenbauer klavierbauer gitarrenbauer instrumentenbauer bootsbauer messebauer gerustbauer metallbauer ofenbauer
+  brunnenbauer buhnenbauer modellbauer trockenbauer holzbauer anlagenbauer karosseriebauer obstbauer ackerbauer gemusebauer biobauer milchbauer *brauer *backer tischler* schreiner* zimmermann kufer* goldschmied* koch kochin lehrer* dozent* *monteur *monteurin
   *chef *chefin buchhalter* steuerfachwirt* *makler *maklerin *trainer *pfleger *gestalter *gestalterin sekretar* *sekretar *sekretarin
   directeur directrice responsable gerant gerante president presidente chef cheffe adjoint adjointe conseiller conseillere ingenieur*
   technicien technicienne commercial commerciale charge chargee attache attachee assistante avocat avocate notaire maitre
@@ -54,7 +55,7 @@ export const titleHeads = wordList(`
   handlaggare samordnare *samordnare koordinator *mastare mastare snickare smed bagare bryggare tradgardsmastare partner
   direktør adm ejer indehaver indehaver saelger *saelger indkober *indkober sekretaer radgiver *radgiver konsulent vaerkforer *forer formand
   *mester mester tomrermester laege dyrlaege smedemester revisor *ingenior ingenior bogholder medindehaver
-  daglig eier *eier selger *selger innkjoper *innkjoper radgiver styreleder avdelingsleder prosjektleder *arkitekt arkitekt lege saksbehandler
+  daglig eier medeier hotelleier gardeier huseier eneeier butikkeier bateier selger *selger innkjoper *innkjoper radgiver styreleder avdelingsleder prosjektleder *arkitekt arkitekt lege saksbehandler
   toimitusjohtaja *johtaja johtaja paallikko *paallikko myyja *myyja insinoori *insinoori asiantuntija *asiantuntija omistaja osakas sihteeri *hoitaja
   *suunnittelija suunnittelija *mestari mestari *asentaja ostaja *ostaja yrittaja laakari elainlaakari koordinaattori konsultti
   prezes wiceprezes dyrektor dyrektorka kierownik kierowniczka specjalista specjalistka wlasciciel wlascicielka wspolnik przedstawiciel
@@ -113,7 +114,7 @@ export const titleHeads = wordList(`
   *assistenz assistenz wirtschaftsprufer* *mechaniker *mechanikerin kosmetikerin *akustiker *akustikerin *padagoge *padagogin erzieher erzieherin
   *professorin wissenschaftler* forscher* laborant* chemiker* biologe biologin informatiker* lektorin organist organistin dirigent* dramaturg*
   regisseur* schauspieler* buhnenbildner* restaurator* schneiderin schuhmacher topferin kapitan logistiker* bilanzbuchhalter* kammerer stadtrat stadtratin
-  dezernent* diakonin prasident prasidentin *sprecher *sprecherin *trainerin moderator moderatorin konstrukteur* vermesser* statiker* *gartner *gartnerin
+  dezernent* diakonin prasident prasidentin *sprecher *sprecherin *trainerin moderator moderatorin konstrukteur* vermesser* statiker* landschaftsgartner* ziergartner*
   *lehrer *lehrerin klempner* schweisser* bodenleger revierforster* stadtforster*
   urbaniste juriste auditeur auditrice fiscaliste institutrice doctorante chirurgien chirurgienne psychiatre audioprothesiste patissiere charcutier
   soudeur garagiste carrossier illustratrice videaste editeur editrice libraire bijoutiere couturiere cordonnier maroquinier ceramiste estheticienne
