@@ -93,6 +93,7 @@ export function chooseRoles(lines: readonly CardLine[], found: CardEvidence): Ch
     ...lines.flatMap(behindOwnerLabel),
     ...lines.flatMap(nameAndTitle),
     ...lines.flatMap(firmBeforeComma),
+    ...lines.flatMap((line) => titleAndFirm(line, found)),
   ].map((line): Candidate => ({
     text: line.text,
     lines: [line],
@@ -218,6 +219,20 @@ function nameAndTitle(line: CardLine): CardLine[] {
   const [before = '', behind, ...more] = line.text.split(/,\s+/);
   if (behind === undefined || more.length > 0 || hasTitleWord(before) || !hasTitleWord(behind)) return [];
   return cutLine(line, [{ from: before.length, to: line.text.length - behind.length }]);
+}
+
+/** Stands between a position and the firm where it is held. */
+const AT = /,\s+|\s(?:at|@|bei|chez|presso|hos|bij)\s/u;
+const LEAST_LIKENESS = 0.6;
+
+/** "Head Roaster, Alder & Ash Coffee": a position and the firm, which has a legal form or is called like the domain. */
+function titleAndFirm(line: CardLine, evidence: CardEvidence): CardLine[] {
+  const between = AT.exec(line.text);
+  if (!between) return [];
+  const pieces = cutLine(line, [{ from: between.index, to: between.index + between[0].length }]);
+  const [title, firm] = pieces;
+  if (!title || !firm || !hasTitleWord(title.text) || hasTitleWord(firm.text)) return [];
+  return hasLegalForm(firm.text) || likenessToDomain(firm.text, evidence) >= LEAST_LIKENESS ? pieces : [];
 }
 
 /** What it costs or speaks for to read lines as one, step by step. */

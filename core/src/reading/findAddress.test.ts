@@ -70,6 +70,12 @@ it.each<[string, string[], (string | undefined)[]]>([
   ],
   ['GB', ['Menacuddle Lane, St Austell, Cornwall PL25 4AE'], ['Menacuddle Lane', 'PL25 4AE', 'St Austell', 'Cornwall']],
   ['GB', ['Catering Supervisor', '5 Trim Street, Bath BA1 1UN'], ['5 Trim Street', 'BA1 1UN', 'Bath', undefined]],
+  ['AU', ['A: 12 Victoria Street, Bunbury WA 6230'], ['12 Victoria Street', '6230', 'Bunbury', 'WA']],
+  [
+    'PT',
+    ['Queijaria da Serra, Lda. – Rua Nova, 15, 6300-654 Guarda'],
+    ['Rua Nova, 15', '6300-654', 'Guarda', undefined],
+  ],
   ['NZ', ['47 Haven Road', 'Nelson 7010, New Zealand'], ['47 Haven Road', '7010', 'Nelson', undefined]],
   ['NZ', ['47 Haven Road', 'Nelson 7010'], ['47 Haven Road', '7010', 'Nelson', undefined]],
   ['BR', ['Diretor industrial', 'Rua Sinimbu, 1200', '95010-000 Caxias do Sul'], ['Rua Sinimbu, 1200', '95010-000', 'Caxias do Sul', undefined]], // prettier-ignore

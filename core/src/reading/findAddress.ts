@@ -1,6 +1,6 @@
 import { isNextInBlock, piecesOfLine, spanOf, type CardLine } from './cardLine';
 import { fold } from './fold';
-import { hasLegalForm } from './legalForm';
+import { hasLegalForm, isLoneForm } from './legalForm';
 import { naturalPlace } from './naturalCase';
 import type { SourceSpan } from './proposal';
 import {
@@ -78,7 +78,7 @@ export function findAddress(lines: readonly CardLine[], country: string | undefi
     if (town) address.locality = withoutProvince(address, behindWord(behindStreet(town), NEARBY), country);
   }
   // On a line with everything the firm stands before its street.
-  const firm = pieces.before.findLastIndex((piece) => hasLegalForm(piece.text));
+  const firm = pieces.before.findLastIndex((piece) => hasLegalForm(piece.text) || isLoneForm(piece.text));
   const streets = pieces.before.slice(firm + 1);
   for (const candidate of above) {
     if (streets.length >= MOST_STREET_LINES || !looksLikeStreet(candidate.text) || hasLegalForm(candidate.text)) break;
@@ -87,7 +87,9 @@ export function findAddress(lines: readonly CardLine[], country: string | undefi
   if (streets.length > 0) {
     address.street = {
       value: streets
-        .map((s) => withArticles(withSpaces(withOrdinals(s.text.replace(/^[\s,/|]+|[\s,/|]+$/g, '')))))
+        .map((s) =>
+          withArticles(withSpaces(withOrdinals(s.text.replace(STREET_LABEL, '').replace(/^[\s,/|]+|[\s,/|]+$/g, '')))),
+        )
         .reduce((above, below) => `${above}${isBrokenStreet(above, below) ? '' : ','} ${below}`),
       sources: streets.map((s) => s.source),
     };
@@ -96,6 +98,9 @@ export function findAddress(lines: readonly CardLine[], country: string | undefi
   if (!address.country && below) address.country = { value: countryOf(below.text)!, sources: [spanOf(below)] };
   return address;
 }
+
+/** "A: 12 Victoria Street" */
+const STREET_LABEL = /^(?:a|adr|addr?|adresse?|address|anschrift|dirección|endereço|indirizzo)\s?[.:]\s+/iu;
 
 /** "Rue des" and "Moulins 15", or "Kirkkokatu" and "17": a street name that goes on in the next line. */
 const isBrokenStreet = (above: string, below: string): boolean =>

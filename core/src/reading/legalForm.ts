@@ -23,3 +23,7 @@ export function withoutLegalForm(text: string): string {
   const last = /[\s,]+(\S+)$/.exec(bare);
   return last && legalForms.has(last[1]!.replace(/[.,]/g, '')) ? bare.slice(0, last.index) : bare;
 }
+
+/** Whether a text is nothing but a legal form: "Sp. z o.o." under the firm's name, "Lda." behind its comma. */
+export const isLoneForm = (text: string): boolean =>
+  text.length < 15 && legalForms.has(text.replace(/[\s.,/&()]/g, '').replace(/0/g, 'o'));

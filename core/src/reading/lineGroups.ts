@@ -1,7 +1,8 @@
 import { isNextInBlock, type CardLine } from './cardLine';
 import { isAllCaps } from './naturalCase';
 import type { Candidate } from './roleScores';
-import { legalForms, tradeWords } from './tables/companyWords';
+import { isLoneForm } from './legalForm';
+import { tradeWords } from './tables/companyWords';
 import { nameParticles } from './tables/nameWords';
 import { titleJoiners } from './tables/titleWords';
 
@@ -77,10 +78,6 @@ export function goesOn(upper: CardLine, lower: CardLine): boolean {
     isLoneForm(lower.text)
   );
 }
-
-/** "Sp. z o.o." under the firm's name. */
-const isLoneForm = (text: string): boolean =>
-  text.length < 15 && legalForms.has(text.replace(/[\s.,/&()]/g, '').replace(/0/g, 'o'));
 
 /** "Group" under the firm's name. */
 const isLoneTrade = (text: string): boolean => !/\s/.test(text) && tradeWords.has(text);

@@ -23,6 +23,7 @@ describe('splitting a printed name', () => {
     ['Gianluca DE SANTIS', { country: 'IT' }, { givenName: 'Gianluca', familyName: 'De Santis' }],
     ['Voss, Nella', {}, { givenName: 'Nella', familyName: 'Voss' }],
     ['Nella', {}, { familyName: 'Nella' }],
+    ['i. A. Nella Voss', {}, { givenName: 'Nella', familyName: 'Voss' }],
     ['Nella Voss B.Agr.Sc.', {}, { givenName: 'Nella', familyName: 'Voss', suffix: 'B.Agr.Sc.' }],
     ['Émile Voss, Pl. Fin.', {}, { givenName: 'Émile', familyName: 'Voss', suffix: 'Pl. Fin.' }],
     ['ANNE–METTE VOSS', {}, { givenName: 'Anne-Mette', familyName: 'Voss' }],

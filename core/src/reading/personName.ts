@@ -27,6 +27,9 @@ const PRONOUNS =
 /** A blank read behind a wide capital: "Roux-W hitford". */
 const LOOSE_CAPITAL = /(?<=\p{L}-\p{Lu}) (?=\p{Ll}{3})/gu;
 
+/** How German letters are signed for the firm. */
+const ON_BEHALF = /^\s*(?:i\.\s?[AV]\.|ppa\.)\s+/iu;
+
 /** A hyphen that was read as a dash: "Anne–Mette". */
 const LONG_HYPHEN = /(?<=\p{L})[–—](?=\p{L})/gu;
 
@@ -34,6 +37,7 @@ const LONG_HYPHEN = /(?<=\p{L})[–—](?=\p{L})/gu;
 export function nameParts(text: string): NameParts {
   const [beforeComma = '', ...afterComma] = text
     .replace(PRONOUNS, '')
+    .replace(ON_BEHALF, '')
     .replace(LOOSE_CAPITAL, '')
     .replace(LONG_HYPHEN, '-')
     .split(/\s*,\s*/);

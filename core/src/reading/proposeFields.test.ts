@@ -322,6 +322,22 @@ describe('proposing fields', () => {
     expect(below('NORFORD', 'moffa@orlwick.it')).toBe('Orlwick');
   });
 
+  it.each(['Head Roaster, Alder & Ash Coffee', 'Head Roaster at Alder & Ash Coffee'])('parts %s', (line) => {
+    const { one } = fieldsOf(['Nella Voss', line, 'nella@alderandash.example']);
+    expect([one('title'), one('company')]).toEqual(['Head Roaster', 'Alder & Ash Coffee']);
+  });
+
+  it('takes a firm called like the domain for no house', () => {
+    const { one } = fieldsOf([
+      'Nella Voss',
+      'VOSS STUDIO',
+      '4 Patrick Street',
+      'Bath BA1 1UN',
+      'hello@vossstudio.example',
+    ]);
+    expect([one('company'), one('street')]).toEqual(['Voss Studio', '4 Patrick Street']);
+  });
+
   it('doubts a firm under whose name a word stands in the same type', () => {
     const printed = ['GLEN ARDOCH', 'SANCTUARY', { text: 'Nella Voss', size: 24 }, 'nella@glenardoch.example'];
     const company = proposeFields(readingOf(printed)).fields.find(({ field }) => field === 'company')!;

@@ -105,8 +105,47 @@ describe('reading text without a picture', () => {
       ],
     ],
     ['a device’s line', ['', 'Sent from my telephone']],
+    [
+      'French headers',
+      ['', 'De : Pim <pim@keldermoss.example>', 'Envoyé : mardi 3 novembre 2026', 'Tel 030 23125 418'],
+    ],
   ])('leaves out %s below the signature', (_what, after) => {
     expect(linesOf(['Best regards', '', ...SIGNATURE, ...after].join('\n'))).toEqual(SIGNATURE);
+  });
+
+  it('takes a whole message with the head of its own, and the sender’s address from there where the signature has none', () => {
+    const message = [
+      '-----Original Message-----',
+      'From: Nella Harrowfield-Voss <nella@harrowfield.example>',
+      'Sent: Tuesday, November 3, 2026',
+      'To: Pim Aldersey <pim@keldermoss.example>',
+      '',
+      'Kind regards / Mit freundlichen Grüßen',
+      '',
+      'Nella Harrowfield-Voss',
+      'Head of Cold Chain',
+    ];
+    expect(linesOf(message.join('\n'))).toEqual([
+      'Nella Harrowfield-Voss',
+      'Head of Cold Chain',
+      'nella@harrowfield.example',
+    ]);
+    expect(
+      linesOf([...message, ...SIGNATURE.slice(2)].join('\n'))
+        .join()
+        .match(/nella@/g),
+    ).toHaveLength(1);
+  });
+
+  it('leaves out stars for bold type, and the words that name what a line holds', () => {
+    const lines = ['*Nella Voss*', 'Title: Head of Cold Chain', 'Société : Harrowfield', 'A: 9 Quay Road', '3*4'];
+    expect(linesOf(lines.join('\n'))).toEqual([
+      'Nella Voss',
+      'Head of Cold Chain',
+      'Harrowfield',
+      'A: 9 Quay Road',
+      '3*4',
+    ]);
   });
 
   it('gives nothing for nothing', () => {

@@ -1,6 +1,14 @@
 import { rectangle } from '../capture';
 import { fold } from './fold';
-import { disclaimers, greetings, mailHeaders, quoteHeads, signOffs } from './tables/mailWords';
+import {
+  disclaimers,
+  fieldLabels,
+  greetings,
+  mailHeaders,
+  quoteHeads,
+  senderHeader,
+  signOffs,
+} from './tables/mailWords';
 import type { Reading, ReadLine } from './types';
 
 /** Size of the sheet on which text without a picture is laid out, in its own units. */
@@ -24,12 +32,20 @@ export function readingOfText(text: string): Reading {
   let row = 0;
   for (const raw of signatureLines(text)) {
     row++;
-    const line = raw.trim();
+    const line = withoutMarks(raw.trim());
     if (!line || lines.length >= MOST_LINES) continue;
     lines.push(certainLine(line.slice(0, LONGEST_LINE), row));
   }
   const right = Math.max(0, ...lines.map((line) => line.quad[1][0]));
   return { width: right + MARGIN, height: (row + 1) * LINE_STEP + MARGIN, lines };
+}
+
+/** Without stars for bold type, and without the word that names what the line holds. */
+function withoutMarks(line: string): string {
+  const plain = line.replace(/(?<![\p{L}\d*])\*+([^*]+)\*+(?![\p{L}\d*])/gu, '$1');
+  const folded = fold(plain);
+  const label = folded.length === plain.length ? fieldLabels.exec(folded)?.[0].length : undefined;
+  return plain.slice(label ?? 0);
 }
 
 function certainLine(text: string, row: number): ReadLine {
@@ -48,36 +64,47 @@ function certainLine(text: string, row: number): ReadLine {
 }
 
 function signatureLines(text: string): string[] {
-  const own = withoutQuotes(
-    text
-      .normalize('NFC')
-      .replace(/^\uFEFF/, '')
-      .split(/\r\n?|\n/),
-  );
+  const all = text
+    .normalize('NFC')
+    .replace(/^\uFEFF/, '')
+    .split(/\r\n?|\n/);
+  const own = withoutQuotes(all);
   const behind = afterLast(own, (line) => /^--\s?$/.test(line)) ?? afterLast(own, isSignOff);
   const kept = behind && behind.some((line) => line.trim()) ? behind : own.filter((line) => !isGreeting(line));
-  return paragraphs(kept)
+  const signature = paragraphs(kept)
     .filter((paragraph) => !isSmallPrint(paragraph) && !isProse(paragraph))
     .flatMap((paragraph) => [...paragraph, '']);
+  const said = signature.join('\n').toLowerCase();
+  return said.trim() ? [...signature, ...senderOf(all).filter((address) => !said.includes(address))] : [];
+}
+
+/** The address a whole message came from, as its own headers say: those before anything else. */
+function senderOf(lines: readonly string[]): string[] {
+  const end = lines.findIndex((line) => line.trim() && !isHeader(line) && !isQuoteHead(line));
+  return lines
+    .slice(0, Math.max(0, end))
+    .flatMap((line) => senderHeader.exec(fold(line).trim())?.groups?.address ?? [])
+    .slice(0, 1);
 }
 
 /** What somebody else wrote: marked lines, and all that follows the head of a quotation. */
 function withoutQuotes(lines: readonly string[]): string[] {
   const first = lines.findIndex((line) => line.trim());
-  const head = lines.findIndex(
-    (line, i) => quoteHeads.test(fold(line).trim()) || (i > first && startsHeaders(lines, i)),
-  );
+  const head = lines.findIndex((line, i) => i > first && (isQuoteHead(line) || startsHeaders(lines, i)));
   return (head < 0 ? lines : lines.slice(0, head)).filter(
-    (line) => !/^\s*>/.test(line) && !mailHeaders.test(fold(line).trim()),
+    (line) => !/^\s*>/.test(line) && !isHeader(line) && !isQuoteHead(line),
   );
 }
 
 /** Two header lines in a row: a forwarded message begins. One alone may be a label ("To: …"). */
 const startsHeaders = (lines: readonly string[], at: number): boolean =>
-  [0, 1].every((k) => mailHeaders.test(fold(lines[at + k] ?? '').trim())) &&
-  lines.slice(0, at).some((line) => line.trim() && !mailHeaders.test(fold(line).trim()));
+  [0, 1].every((k) => isHeader(lines[at + k] ?? '')) &&
+  lines.slice(0, at).some((line) => line.trim() && !isHeader(line) && !isQuoteHead(line));
 
-const isSignOff = (line: string): boolean => signOffs.test(fold(line).trim());
+const isHeader = (line: string): boolean => mailHeaders.test(fold(line).trim());
+const isQuoteHead = (line: string): boolean => quoteHeads.test(fold(line).trim());
+
+const isSignOff = (line: string): boolean => line.split('/').every((part) => signOffs.test(fold(part).trim()));
 const isGreeting = (line: string): boolean => greetings.test(fold(line).trim());
 
 function afterLast(lines: readonly string[], test: (line: string) => boolean): string[] | undefined {

@@ -17,7 +17,14 @@ export const quoteHeads =
 
 /** Header lines of a message, as they stand above forwarded or pasted mail. */
 export const mailHeaders =
-  /^\*?(?:from|to|cc|bcc|sent|date|subject|reply-to|von|an|gesendet|datum|betreff|de|a|envoye|objet|para|enviado(?: el)?|asunto|assunto|da|inviato|oggetto|aan|verzonden|onderwerp|fran|till|skickat|amne|fra|til|sendt|emne|lahettaja|vastaanottaja|aihe|od|do|temat)\*?: /;
+  /^\*?(?:a(?=\*?: \D*$)|from|to|cc|bcc|sent|date|subject|reply-to|von|an|gesendet|datum|betreff|de|envoye|objet|para|enviado(?: el)?|asunto|assunto|da|inviato|oggetto|aan|verzonden|onderwerp|fran|till|skickat|amne|fra|til|sendt|emne|lahettaja|vastaanottaja|aihe|od|do|temat)\*?: |^(?:de|envoye|date|objet|cc) : /;
+
+/** Who wrote a message, by its address. */
+export const senderHeader = /^\*?(?:from|von|de|da|van|fran|fra|od|lahettaja)\*? ?: .*?(?<address>[\w.+-]+@[\w-]+(?:\.[\w-]+)+)/;
+
+/** What a person writes before a field of their own: "Name: Ada Kelder". */
+export const fieldLabels =
+  /^(?:(?:full )?name|nom(?: complet)?|nombre|nome|naam|namn|navn|nimi|(?:job )?title|position|role|funktion|fonction|poste|cargo|puesto|funzione|ruolo|functie|titel|stilling|befattning|stanowisko|company|organi[sz]ation|firma|firm|unternehmen|entreprise|societe|empresa|azienda|bedrijf|foretag|virksomhed|yritys|address|adresse|anschrift|direccion|endereco|indirizzo|adres|adress|osoite) ?: +(?=\S)/;
 
 /** What lawyers, printers and devices add below. */
 export const disclaimers =
