@@ -1,4 +1,4 @@
-import { cutLine, isNextInBlock, overlaps, piecesOfLine, sharesColumn, type CardLine } from './cardLine';
+import { isNextInBlock, overlaps, piecesOfLine, sharesColumn, type CardLine } from './cardLine';
 import { isFreeMail } from './companyFromDomain';
 import { foldTight } from './fold';
 import {
@@ -17,6 +17,7 @@ import {
 import { hasTitleWord } from './hasTitleWord';
 import { hasLegalForm } from './legalForm';
 import { ACCENT_TOLERANCE, goesOn, groupOf, isRow, rowsOf, sameSize, settingOf, stacksOf, stepsOf } from './lineGroups';
+import { behindOwnerLabel, firmBeforeComma, nameAndTitle, titleAndFirm } from './partsOfLine';
 import { isMadeOf, localPartAgreement, nameParts } from './personName';
 import { ownerLabel } from './tables/labels';
 import { isAllCaps } from './naturalCase';
@@ -199,40 +200,6 @@ export function chooseRoles(lines: readonly CardLine[], found: CardEvidence): Ch
       ),
     },
   };
-}
-
-/** "Inh. Jörg Hansen": the name itself. */
-function behindOwnerLabel(line: CardLine): CardLine[] {
-  const label = ownerLabel.exec(line.text);
-  return label ? cutLine(line, [{ from: 0, to: label[0].length }]) : [];
-}
-
-/** "Lumenpfad GmbH, Schlesische Straße 26": the firm of a line that goes on with its address. */
-export function firmBeforeComma(line: CardLine): CardLine[] {
-  const comma = line.text.indexOf(',');
-  const [firm] = comma > 0 ? cutLine(line, [{ from: comma, to: line.text.length }]) : [];
-  return firm && hasLegalForm(firm.text) ? [firm] : [];
-}
-
-/** "Rasmus Ahlgren, VD": what stands before the comma, and the position behind it. */
-function nameAndTitle(line: CardLine): CardLine[] {
-  const [before = '', behind, ...more] = line.text.split(/,\s+/);
-  if (behind === undefined || more.length > 0 || hasTitleWord(before) || !hasTitleWord(behind)) return [];
-  return cutLine(line, [{ from: before.length, to: line.text.length - behind.length }]);
-}
-
-/** Stands between a position and the firm where it is held. */
-const AT = /,\s+|\s(?:at|@|bei|chez|presso|hos|bij)\s/u;
-const LEAST_LIKENESS = 0.6;
-
-/** "Head Roaster, Alder & Ash Coffee": a position and the firm, which has a legal form or is called like the domain. */
-function titleAndFirm(line: CardLine, evidence: CardEvidence): CardLine[] {
-  const between = AT.exec(line.text);
-  if (!between) return [];
-  const pieces = cutLine(line, [{ from: between.index, to: between.index + between[0].length }]);
-  const [title, firm] = pieces;
-  if (!title || !firm || !hasTitleWord(title.text) || hasTitleWord(firm.text)) return [];
-  return hasLegalForm(firm.text) || likenessToDomain(firm.text, evidence) >= LEAST_LIKENESS ? pieces : [];
 }
 
 /** What it costs or speaks for to read lines as one, step by step. */

@@ -3,16 +3,9 @@ import { fold } from './fold';
 import { hasLegalForm, isLoneForm } from './legalForm';
 import { naturalPlace } from './naturalCase';
 import type { SourceSpan } from './proposal';
-import {
-  bareDigitCountries,
-  counties,
-  countryNames,
-  postcodeForms,
-  streetWords,
-  type PostcodeForm,
-} from './tables/addressWords';
+import { hasStreetWord, looksLikeStreet, streetOf, withSpaces } from './streetLine';
+import { bareDigitCountries, counties, countryNames, postcodeForms, type PostcodeForm } from './tables/addressWords';
 import { yearPattern } from './tables/labels';
-import { titleHeads } from './tables/titleWords';
 
 export interface AddressPart {
   value: string;
@@ -86,11 +79,7 @@ export function findAddress(lines: readonly CardLine[], country: string | undefi
   }
   if (streets.length > 0) {
     address.street = {
-      value: streets
-        .map((s) =>
-          withArticles(withSpaces(withOrdinals(s.text.replace(STREET_LABEL, '').replace(/^[\s,/|]+|[\s,/|]+$/g, '')))),
-        )
-        .reduce((above, below) => `${above}${isBrokenStreet(above, below) ? '' : ','} ${below}`),
+      value: streetOf(streets.map(({ text }) => text)),
       sources: streets.map((s) => s.source),
     };
   }
@@ -98,14 +87,6 @@ export function findAddress(lines: readonly CardLine[], country: string | undefi
   if (!address.country && below) address.country = { value: countryOf(below.text)!, sources: [spanOf(below)] };
   return address;
 }
-
-/** "A: 12 Victoria Street" */
-const STREET_LABEL = /^(?:a|adr|addr?|adresse?|address|anschrift|dirección|endereço|indirizzo)\s?[.:]\s+/iu;
-
-/** "Rue des" and "Moulins 15", or "Kirkkokatu" and "17": a street name that goes on in the next line. */
-const isBrokenStreet = (above: string, below: string): boolean =>
-  /(?:^|\s)(?:d[aeiou]s?|de[lr]|la|les|van|von|zum|zur|am|an|of|the|and|\p{L}{1,2}\.)$/iu.test(above) ||
-  (/^\d+\s?\p{L}?$/u.test(below) && !/\d/.test(above) && hasStreetWord(above));
 
 /** "seit 1954 · Hauptstr. 5": a street line without the founding year on it. */
 function withoutYears(line: CardLine): CardLine[] {
@@ -187,20 +168,10 @@ function anchorIn([line, next]: readonly CardLine[], form: PostcodeForm): Anchor
   };
 }
 
-/** "2° B" is the second floor: the sign after a number in an address is that of an ordinal. */
-const withOrdinals = (street: string): string => street.replace(/(\d\.?)°(?=[\s,.]|$)/g, '$1º');
-
-/** A French article lost before its apostrophe: "rue de 'Écluse". */
-const withArticles = (street: string): string =>
-  street.replace(/(?<=(?:^|\s)(?:de|à|sur|sous|dans|par) )(?=['’]\p{L})/giu, 'l');
-
-/** The engine sometimes loses the space after a shortened word: "St.John's". */
-const withSpaces = (text: string): string => text.replace(/(?<=\p{L}\p{Ll})\.(?=\p{Lu}\p{Ll})/gu, '. ');
-
 /** Without a postal code only a line with a house number and a street word is an address. */
 function streetOnly(lines: readonly CardLine[]): FoundPostalAddress {
   const line = lines.find((l) => /\d/.test(l.text) && /^[\p{Lu}\d]/u.test(l.text) && hasStreetWord(l.text));
-  return line ? { street: { value: withOrdinals(line.text), sources: [spanOf(line)] } } : {};
+  return line ? { street: { value: streetOf([line.text]), sources: [spanOf(line)] } } : {};
 }
 
 function piecesOf(span: SourceSpan & { text?: string }, text = span.text ?? ''): Piece[] {
@@ -353,16 +324,6 @@ function linesAbove(lines: readonly CardLine[], line: CardLine): CardLine[] {
 /** Begins with a town, or ends in one behind a comma: "3 Mill Hill, Castlewellan". */
 const mayBeTownLine = ({ text }: CardLine): boolean => /^\p{Lu}|,\s*\p{Lu}[^\d,]*$/u.test(text) && text.length < 80;
 
-/** "Catering" and "Engineering" end like a ring road. */
-const GERUND = /(?:ear|eer|ter|tur|tor|sor|der|air|oar)ing$/i;
-
-const hasStreetWord = (text: string): boolean =>
-  text.split(/[\s,.]+/).some((word) => streetWords.has(word) && !GERUND.test(word)) ||
-  /\b(?:c\/|p\.?o\.? ?box)/i.test(text);
-
-/** No house has it. */
-const LONG_NUMBER = /\d{6}/;
-
 /** Whether a postal code of some form stands in a text, with a town behind it where that follows the code. */
 export function holdsPostcode(text: string, form: PostcodeForm): boolean {
   const match = form.pattern.exec(text);
@@ -372,24 +333,3 @@ export function holdsPostcode(text: string, form: PostcodeForm): boolean {
 /** Whether a piece of a line that also holds a number may be an address: it has a word for a street, or a code. */
 export const mayHoldAddress = (text: string): boolean =>
   (hasStreetWord(text) && /\d/.test(text)) || postcodeForms.some((form) => holdsPostcode(text, form));
-
-/** A street line has a number or a word for street or building, and is no sentence. */
-export const looksLikeStreet = (text: string): boolean => {
-  const digits = text.replace(/\D/g, '').length;
-  const isNamed = hasStreetWord(text) && !isPosition(text);
-  return (
-    digits <= 8 && !LONG_NUMBER.test(text) && ((digits > 0 && /\p{L}{2}/u.test(text)) || isNamed) && !/[!?@]/.test(text)
-  );
-};
-
-/** Words of streets that a position may end in: "Diretor industrial". */
-const IN_POSITIONS = /^industrial$/i;
-
-/** "Real Estate Agent" and "VP, Business Development" hold words of streets as well; "Baker Street" ends in one. */
-function isPosition(text: string): boolean {
-  const words = text.split(/[\s,.]+/).filter(Boolean);
-  const [first = '', last = ''] = [words[0], words[words.length - 1]];
-  // "Rehtori" ends like a Finnish square.
-  if (words.length === 1) return titleHeads.holds(first);
-  return (!streetWords.has(last) || IN_POSITIONS.test(last)) && (titleHeads.has(first) || titleHeads.has(last));
-}

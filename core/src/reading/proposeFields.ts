@@ -3,7 +3,8 @@ import { chooseRoles, type Chosen, type Roles } from './chooseRoles';
 import { confidenceOf, shareDoubts } from './confidence';
 import { crossCheck } from './crossCheck';
 import type { Draft } from './draft';
-import { findAddress, looksLikeStreet, mayHoldAddress, type AddressPart, type FoundPostalAddress } from './findAddress';
+import { findAddress, mayHoldAddress, type AddressPart, type FoundPostalAddress } from './findAddress';
+import { looksLikeStreet } from './streetLine';
 import {
   findBrokenEmails,
   findEmails,

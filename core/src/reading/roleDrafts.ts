@@ -1,5 +1,5 @@
 import { isNextInBlock, overlaps, spanOf, type CardLine } from './cardLine';
-import { firmBeforeComma, type Chosen, type ChosenRoles, type Roles } from './chooseRoles';
+import type { Chosen, ChosenRoles, Roles } from './chooseRoles';
 import { companyFromDomain, domainLabel, isFreeMail } from './companyFromDomain';
 import type { Draft } from './draft';
 import { registeredDomain } from './findEmails';
@@ -11,6 +11,7 @@ import { groupOf, sameSize } from './lineGroups';
 import { splitMerged } from './mergedLetters';
 import { misreadTitle } from './misreadTitle';
 import { inSpellingOf, isAllCaps, naturalCompany, naturalTitle } from './naturalCase';
+import { firmBeforeComma } from './partsOfLine';
 import { splitName } from './personName';
 import type { RunnerUp, SourceSpan } from './proposal';
 import { countriesOfTowns } from './tables/towns';

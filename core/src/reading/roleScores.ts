@@ -4,7 +4,7 @@ import { fold, foldTight } from './fold';
 import { hasTitleWord } from './hasTitleWord';
 import { hasLegalForm, withoutLegalForm } from './legalForm';
 import { isLikeCompany } from './learned';
-import { looksLikeStreet } from './findAddress';
+import { looksLikeStreet } from './streetLine';
 import { localPartAgreement, nameParts } from './personName';
 import { tradeWords } from './tables/companyWords';
 import { departmentHeads, departmentTopics } from './tables/departmentWords';
