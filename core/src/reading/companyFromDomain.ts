@@ -2,6 +2,7 @@ import { asciiSpellings, fold } from './fold';
 import { registeredDomain } from './findEmails';
 import { withoutLegalForm } from './legalForm';
 import { freeMailDomains, legalForms, tradeWords } from './tables/companyWords';
+import { titleJoiners } from './tables/titleWords';
 
 export const isFreeMail = (domain: string): boolean =>
   freeMailDomains.has(domain) || freeMailDomains.has(registeredDomain(domain));
@@ -54,8 +55,17 @@ export function domainAgreement(name: string, domain: string): number {
   return Math.max(
     isFirstPart ? FIRST_PART : 0,
     isWithin ? WITHIN_NAME : 0,
+    isInitials(label, words) ? 1 : 0,
     ...spellings(words).map((variant) => coveredLetters(label, variant) / label.length),
   );
+}
+
+/** "EFO" of the "Entrepôts Frigorifiques de l'Ouest": with or without the words that join others. */
+function isInitials(label: string, words: readonly string[]): boolean {
+  const initialsOf = (some: readonly string[]) =>
+    some.map((w) => fold(w.replace(/^[ldLD]['’](?=\p{L})/u, '')).charAt(0)).join('');
+  const counted = [words, words.filter((w) => !titleJoiners.has(w))];
+  return label.length > 1 && counted.some((some) => initialsOf(some) === label);
 }
 
 function spellings(words: readonly string[]): string[][] {
@@ -74,6 +84,5 @@ function coveredLetters(label: string, words: readonly string[]): number {
       break;
     }
   }
-  const initials = words.map((w) => w[0]).join('');
-  return initials.length > 1 && label === initials ? label.length : covered;
+  return covered;
 }

@@ -69,6 +69,11 @@ it.each<[string, string[], (string | undefined)[]]>([
     ['220, rue Wellington Nord', 'J1H 5C4', undefined, 'Québec'],
   ],
   ['GB', ['Menacuddle Lane, St Austell, Cornwall PL25 4AE'], ['Menacuddle Lane', 'PL25 4AE', 'St Austell', 'Cornwall']],
+  [
+    'IE',
+    ['Gort Road Business Park', 'Ennis, Co. Clare', 'V95 E8X3'],
+    ['Gort Road Business Park', 'V95 E8X3', 'Ennis', 'Co. Clare'],
+  ],
   ['GB', ['Catering Supervisor', '5 Trim Street, Bath BA1 1UN'], ['5 Trim Street', 'BA1 1UN', 'Bath', undefined]],
   ['AU', ['A: 12 Victoria Street, Bunbury WA 6230'], ['12 Victoria Street', '6230', 'Bunbury', 'WA']],
   [

@@ -64,6 +64,7 @@ export function findAddress(lines: readonly CardLine[], country: string | undefi
     if (!town && above[0] && mayBeTownLine(above[0])) {
       const fromAbove = piecesOf(spanOf(above[0]), above[0].text);
       takeRegion(address, fromAbove);
+      if (hasCounties) takeCounty(address, fromAbove, undefined);
       town = fromAbove.pop();
       pieces.before = fromAbove;
       above = linesAbove(lines, above[0]);

@@ -7,13 +7,23 @@ it.each([
   ['www.keldermoss.example', 'keldermoss.example'],
   ['Web: https://keldermoss.example/team/', 'keldermoss.example/team'],
   ['www,keldermoss.example', 'keldermoss.example'],
+  ['https://www.ravelund.fr/contact/', 'ravelund.fr/contact'],
+  ['ravisk-freight.uk/en', 'ravisk-freight.uk/en'],
+  ['www . quay . example', 'quay.example'],
   ['keldermoss.example | +44 1632 960142', 'keldermoss.example'],
 ])('%s holds %s', (text, value) => expect(found(text)).toEqual([value]));
 
-it.each(['B.Ag.Sc.', 'Tamsin Okeover B.Agr.Sc.', 'Maderas del Norte S.A.', 'Ctra.de Vitoria 12', 'Ph.D.', '14.30'])(
-  '%s holds none',
-  (text) => expect(found(text)).toEqual([]),
-);
+it.each([
+  'B.Ag.Sc.',
+  'Tamsin Okeover B.Agr.Sc.',
+  'Maderas del Norte S.A.',
+  'Ctra.de Vitoria 12',
+  'Ph.D.',
+  '14.30',
+  'Yarbrook S.A.R.L.',
+  'St. John’s, NL',
+  'Dott.ssa Raffaella',
+])('%s holds none', (text) => expect(found(text)).toEqual([]));
 
 it('leaves out what belongs to an e-mail address', () => {
   const { lines } = readingOf(['ada@keldermoss.example']);

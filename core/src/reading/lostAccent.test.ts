@@ -1,4 +1,4 @@
-import { lostAccent } from './lostAccent';
+import { lostAccent, lostJoinedLetter } from './lostAccent';
 import { proposeFields } from './proposeFields';
 import { readingOfText } from './readingOfText';
 
@@ -23,6 +23,20 @@ test.each([
   ['Muller', 'GB'],
   ['Kaminska', undefined],
 ])('%s of %s is spelled so', (name, country) => expect(lostAccent(name, name, country)).toBeUndefined());
+
+test.each([
+  ['Svolvaer', 'NO', 'Svolvær'],
+  ['NAESTVED', 'DK', 'NÆSTVED'],
+  ['Aerø', 'DK', 'Ærø'],
+])('%s in %s is perhaps %s', (place, country, value) =>
+  expect(lostJoinedLetter(place, country)).toMatchObject({ value, other: place }),
+);
+
+test('two letters stay two in names, and in other countries', () => {
+  expect(lostAccent('Michael', 'Michael', 'DK')).toBeUndefined();
+  expect(lostJoinedLetter('Straelen', 'DE')).toBeUndefined();
+  expect(lostAccent('Kjaer', 'Kjaer', 'DK')).toMatchObject({ value: 'Kjær', other: 'Kjaer' });
+});
 
 test('such a name is a doubt, with the other spelling to choose', () => {
   const { fields } = proposeFields(

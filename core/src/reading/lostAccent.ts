@@ -18,7 +18,7 @@ export interface LostAccent {
  * @param printed the name as read, for its case
  */
 export function lostAccent(name: string, printed: string, country: string | undefined): LostAccent | undefined {
-  const accented = name.replace(/\p{L}+/gu, (word) => {
+  const accented = withJoinedLetters(name, country).replace(/\p{L}+/gu, (word) => {
     const spelled = accentedName(word, country);
     return spelled ? [...word].map((letter, i) => inCaseOf(letter, spelled[i]!)).join('') : word;
   });
@@ -28,4 +28,21 @@ export function lostAccent(name: string, printed: string, country: string | unde
   return isAllCaps(printed) || isOnCapitalOnly
     ? { value: name, other: accented, disagreement }
     : { value: accented, other: name, disagreement };
+}
+
+/** Danish and Norwegian write æ but in names like "Michael"; the engine reads two letters out of it in small type. */
+const withJoinedLetters = (text: string, country: string | undefined): string =>
+  country === 'DK' || country === 'NO'
+    ? text
+        .replace(/ae(?!l)/g, 'æ')
+        .replace(/AE(?!L)/g, 'Æ')
+        .replace(/Ae(?=[^\s\p{Lu}l])/gu, 'Æ')
+    : text;
+
+/** The same of a place: "Svolvaer". */
+export function lostJoinedLetter(place: string, country: string | undefined): LostAccent | undefined {
+  const value = withJoinedLetters(place, country);
+  return value === place
+    ? undefined
+    : { value, other: place, disagreement: `“${place}” is usually spelled “${value}”.` };
 }

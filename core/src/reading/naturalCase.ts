@@ -85,9 +85,11 @@ const NEVER_ENGLISH = /[ÄÖÜÅÑÕÃäöüåñõã]/u;
 
 /** Before m and n Brazil writes ô and ê where Portugal has ó and é. */
 const inBrazil = (title: string): string =>
-  title.replace(/(?<=\p{L}{2})(?:ó(?=[mn][io]\p{Ll}*(?!\p{L}))|é(?=m[io]\p{Ll}*(?!\p{L})))/gu, (letter) =>
-    letter === 'ó' ? 'ô' : 'ê',
-  );
+  title
+    .replace(/(?<=\p{L}{2})(?:ó(?=[mn][io]\p{Ll}*(?!\p{L}))|é(?=m[io]\p{Ll}*(?!\p{L})))/gu, (letter) =>
+      letter === 'ó' ? 'ô' : 'ê',
+    )
+    .replace(/(?<!\p{L})sénior(?!\p{L})/u, 'sênior');
 
 /** A title with the accents that its words have, and in English without those that they do not have: "Accoünt Manager". */
 export function inSpellingOf(country: string | undefined, title: string): string {

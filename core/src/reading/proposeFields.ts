@@ -41,6 +41,7 @@ import { likenessToDomain, type CardEvidence } from './roleScores';
 import { companyDraft, nameDrafts, titleDrafts } from './roleDrafts';
 import { isRegistration, onlineLabels, yearPattern } from './tables/labels';
 import { countryNames } from './tables/addressWords';
+import { lostJoinedLetter } from './lostAccent';
 import { repairName } from './repairName';
 import { repairAccents, repairLine } from './repairText';
 import { repairTwins } from './repairTwins';
@@ -139,7 +140,7 @@ export function proposeFields(reading: Reading, options: ProposeOptions = {}): C
     ...emails.map((e) => onlineDraft('email', e, 6)),
     ...phoneDrafts(phoneCandidates, address.postalCode?.sources ?? [], { country, rival }, firms),
     ...websites.map((w) => onlineDraft('website', w, 5)),
-    ...addressDrafts(address, firms),
+    ...addressDrafts(address, country, firms),
   ];
   const drafts = inDeskOrder(crossCheck(withoutRepeats(drafted), said, country));
   const proposals = shareDoubts(
@@ -295,7 +296,11 @@ function phoneDrafts(
   });
 }
 
-function addressDrafts(address: FoundPostalAddress, firms: readonly LearnedFirm[]): Draft[] {
+function addressDrafts(
+  address: FoundPostalAddress,
+  country: string | undefined,
+  firms: readonly LearnedFirm[],
+): Draft[] {
   const known = learnedAddress(
     { street: address.street?.value, postalCode: address.postalCode?.value, locality: address.locality?.value },
     firms.flatMap((f) => f.addresses),
@@ -306,10 +311,11 @@ function addressDrafts(address: FoundPostalAddress, firms: readonly LearnedFirm[
       if (!part) return [];
       const settled = known && field !== 'region' && field !== 'country' ? known[field] : undefined;
       const changed = settled !== undefined && settled !== part.value;
+      const lost = !settled && field === 'locality' ? lostJoinedLetter(part.value, country) : undefined;
       return [
         {
           field,
-          value: settled ?? part.value,
+          value: settled ?? lost?.value ?? part.value,
           sources: part.sources,
           trust: address.postalCode ? 3.5 : 1,
           reasons: [
@@ -317,7 +323,8 @@ function addressDrafts(address: FoundPostalAddress, firms: readonly LearnedFirm[
             ...(settled ? ['your workspace knows this address of the firm'] : []),
           ],
           ...(settled && { certainty: 0.98 }),
-          ...(changed && { runnersUp: [{ value: part.value, reason: 'as printed and read' }] }),
+          ...(lost && { disagreement: lost.disagreement }),
+          ...((changed || lost) && { runnersUp: [{ value: part.value, reason: 'as printed and read' }] }),
         },
       ];
     },

@@ -27,6 +27,7 @@ test.each([
   ['Menuiserie Saguenay ltée', 'Menuiserie Saguenay ltée'],
   ['Québec (Québec) G1R 2S5', 'Québec (Québec) G1R 2S5'],
   ['Mercer Street', 'Mercer Street'],
+  ['Pêcheries Arsenault Itée', 'Pêcheries Arsenault ltée'],
   ['EIbtal Wärmepumpen', 'Elbtal Wärmepumpen'],
   ['IIse MRICS', 'Ilse MRICS'],
   ['8ooo Aarhus C', '8000 Aarhus C'],

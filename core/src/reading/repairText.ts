@@ -23,6 +23,9 @@ const NUMBER_LIKE =
 const L_FOR_I =
   /(?<![\p{L}\d@._-])l(?!(?:tée?|td|tda|lc|lp|da)(?!\p{L}))(?=[bcdfghjkmnpqrstvwxz]\p{Ll}*(?![\p{L}\d@._-]))/gu;
 
+/** The same the other way round in a legal form: "Pêcheries Arsenault Itée". */
+const I_IN_FORM = /(?<![\p{L}\d@._-])I(?=t(?:ée|ee|d|da)\.?$)/gu;
+
 /** The I of a state of the United States before its code: "Hl 96740", "Madison, W1 53703". */
 const STATE_I =
   /(?<=(?<![\p{L}\d])[HMRW])[l1|](?= \d{5}(?!\d))|(?:(?<![\p{L}\d])l|(?<=, )[1|])(?=[ADLN] \d{5}(?!\d))/gu;
@@ -93,6 +96,7 @@ export function repairLine(line: ReadLine): ReadLine {
     .replace(STATE_I, 'I')
     .replace(POLISH_FORM, (form) => form.replace(/0/g, 'o'))
     .replace(L_FOR_I, 'I')
+    .replace(I_IN_FORM, 'l')
     .replace(L_AMONG_CAPITALS, 'I')
     .replace(I_FOR_L, 'l')
     .replace(E_FOR_C, 'c')

@@ -32,6 +32,12 @@ export const tradeWords = wordList(`
   therapeutics biotherapeutics biosciences bioscience biologics genomics pharmaceuticals pharmaceutical pharma biotech biotechnology nutrition cosmetics
   co-op coop estate hotels resort lodge retreat coffee roastery tearooms grocers grocery merchants merchant wholesale wholesalers distributors distribution
   aviation avionics aerospace composites polymers switchgear electronics semiconductors photonics telematics analytics optometry orthopaedics
+  entrepots frigorifiques emballages salaisons surgeles conserverie pecheries comptoirs primeurs
+  molkereigenossenschaft tiefkuhlkost fleischwaren *fleischwaren kuhlhaus frischdienst backwaren
+  koelhuis diepvries vleeswaren zuivel verpakking
+  frigorificos lacteos conservas congelados embutidos laticinios supermercados supermercado
+  caseificio salumi surgelati conserve refrigerazione
+  chlodnia mleczarnia piekarnia
   castings forgings fasteners bearings valves cables mouldings plastics rubber polymers coatings paints adhesives chemicals fertilisers grain
   winzerhof bauernhof reiterhof biohof gasthof gasthaus hofladen *residenz residenz pflegeheim kita schule *schule hochschule universitat theater
   galerie buchhandlung optik fahrschule *praxis hausverwaltung immobilien versicherungen *kanzlei ingenieurburo architekturburo planungsburo

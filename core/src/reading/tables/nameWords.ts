@@ -5,7 +5,7 @@ export const namePrefixes = wordList(`
   maga drin profssa bakk ingin
   mr mrs ms miss mx sir dame lord lady dr prof professor rev fr capt cpt col maj sgt lt hon
   herr frau dipl-ing dipling dipl-kfm dipl-kffr dipl-wirt-ing dipl-oec dipl-inf dipl-phys dipl-chem dipl-des dipl-ökonom ing mag di dkfm habil ra rain drs ir mr ddr pd
-  med vet jur rer nat phil oec techn
+  med vet jur rer nat phil oec techn medvet meddent rernat rerpol drmed drphil
   maitre maestro rabbi imam pater sr dna arqto arqta engro mudr judr phdr rndr mvdr bc doc
   m mme mlle me pr sr sra srta d dña don dona lic arq ing eng enga engo engª engº dra sr(a) prof
   sig sig.ra sigra dott dottssa dott.ssa avv arch rag geom cav on ing
