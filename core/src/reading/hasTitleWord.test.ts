@@ -25,4 +25,5 @@ it.each([
   'Gerd Baumgartner',
   'Ilse Neubauer',
   'Ugo Notaro',
+  'Dr. med. vet. Ada Moor',
 ])('%s is a name', (name) => expect(hasTitleWord(name)).toBe(false));

@@ -43,6 +43,8 @@ describe('natural case', () => {
     ['norvane pianos', 'Norvane Pianos'],
     ['BRB LIFTS LTD', 'BRB Lifts Ltd'],
     ['Kelder & Moss', 'Kelder & Moss'],
+    ["ENTREPÔTS DE L'OUEST", "Entrepôts de l'Ouest"],
+    ["L'ATELIER DU PORT", "L'Atelier du Port"],
     ['KEROUANTON & LE BIHAN', 'Kerouanton & Le Bihan'],
     ['DARLING GRAIN CO-OP', 'Darling Grain Co-op'],
     ['PEKÁRNA VLTAVA S.R.O.', 'Pekárna Vltava s.r.o.'],

@@ -141,6 +141,9 @@ export function naturalCompany(company: string): string {
       if (legal) return word.replace(plain, legal);
       if (INITIALS.test(word)) return word;
       if (plain.length <= 3 && !/[aeiouy]/.test(fold(plain))) return word;
+      // "Frigorifiques de l'Ouest"
+      if (i > 0 && titleJoiners.has(words[i - 1]!) && /^[LD]['’]\p{L}/u.test(word))
+        return word.charAt(0).toLowerCase() + word.charAt(1) + capitalise(word.slice(2));
       // "Dell'Acqua" and "Tour-Landry", but "Children's".
       return word
         .split(/(?<=['’])(?=\p{L}{2})|(?<=-)/u)

@@ -66,6 +66,7 @@ export const countryWords: readonly { pattern: RegExp; countries: readonly strin
   { pattern: /\p{L}(?:johtaja|päällikkö|myyjä|insinööri)(?!\p{L})/iu, countries: ['FI'] },
   { pattern: /(?<!\p{L})(?:kierownik|dyrektor|sprzedaży|specjalista|właściciel|ds\.)(?!\p{L})/iu, countries: ['PL'] },
   { pattern: /\p{L}[ěřů]|[ĚŘŮ]\p{L}/u, countries: ['CZ'] },
+  { pattern: /[čšžďťňěřů]/iu, countries: ['CZ', 'SK'] },
   { pattern: /\p{L}[ľĺŕ]|[ĽĹŔ]\p{L}/u, countries: ['SK'] },
   { pattern: /(?<!\p{L})(?:s\. ?r\. ?o\.|IČO|DIČ)/iu, countries: ['CZ', 'SK'] },
   { pattern: /\p{L}[őű]|[ŐŰ]\p{L}|(?<!\p{L})(?:Kft|Bt|Zrt|Nyrt)\.?(?!\p{L})|(?<!\p{L})(?:utca|út|tér|körút) \d/u, countries: ['HU'] },
