@@ -50,22 +50,27 @@ async function onScreen(page, buffer, seen) {
   return there - began;
 }
 
-/** In the page: presses the card that has not been seen yet, and waits until its fields are painted. */
+/** In the page: presses the card that has not been seen yet, and waits until its fields are painted; no frame is drawn for the waiting. */
 function openWhenThere(seen) {
-  const inFrames = (look) =>
+  const when = (look) =>
     new Promise((resolve) => {
-      const again = () => {
+      const observer = new MutationObserver(() => settle());
+      const settle = () => {
         const found = look();
-        return found ? resolve(found) : requestAnimationFrame(again);
+        if (!found) return;
+        observer.disconnect();
+        resolve(found);
       };
-      again();
+      observer.observe(document.body, { childList: true, subtree: true, attributes: true });
+      settle();
     });
   const card = () =>
     [...document.querySelectorAll('a[href^="/proof/"]')].find((link) => !seen.includes(link.getAttribute('href')));
   const fields = () => [...document.querySelectorAll('[role=main] textarea')].find((field) => field.checkVisibility());
-  return inFrames(card)
+  return when(card)
     .then((link) => link.click())
-    .then(() => inFrames(fields))
+    .then(() => when(fields))
+    .then(() => new Promise((resolve) => requestAnimationFrame(resolve)))
     .then(() =>
       window.scheduler.postTask(() => performance.timeOrigin + performance.now(), { priority: 'user-blocking' }),
     );
