@@ -54,7 +54,7 @@ async function onScreen(page, buffer, seen) {
 function openWhenThere(seen) {
   const when = (look) =>
     new Promise((resolve) => {
-      const observer = new MutationObserver(() => settle());
+      const observer = new window.MutationObserver(() => settle());
       const settle = () => {
         const found = look();
         if (!found) return;
