@@ -25,6 +25,7 @@ describe('splitting a printed name', () => {
     ['Nella', {}, { familyName: 'Nella' }],
     ['i. A. Nella Voss', {}, { givenName: 'Nella', familyName: 'Voss' }],
     ['Nella Voss B.Agr.Sc.', {}, { givenName: 'Nella', familyName: 'Voss', suffix: 'B.Agr.Sc.' }],
+    ['Ana Maria L.Sosa', {}, { givenName: 'Ana', middleName: 'Maria', familyName: 'L.Sosa' }],
     ['Émile Voss, Pl. Fin.', {}, { givenName: 'Émile', familyName: 'Voss', suffix: 'Pl. Fin.' }],
     ['ANNE–METTE VOSS', {}, { givenName: 'Anne-Mette', familyName: 'Voss' }],
     ['Kövesligeti Nella', { country: 'HU', local: 'nella' }, { givenName: 'Nella', familyName: 'Kövesligeti' }],

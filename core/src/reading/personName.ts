@@ -115,8 +115,8 @@ const isLikeCredential = (word: string): boolean => /^(?:\p{Lu}\.?){2,6}$/u.test
 /** A profession in short, as it stands behind a name: "ing.", "erg.", "ing.f.". */
 const PROFESSION = /^(?:\p{Ll}{2,5}\.|(?:Ing|Arch|Dipl|Med)\.|ing\.\p{L}{1,2}\.?)$/u;
 
-/** "B.Agr.Sc.", "M.Ed": initials have no small letters between their stops. */
-const DEGREE = /^\p{Lu}\p{Ll}{0,3}\.(?:\p{Lu}\p{Ll}{0,3}\.)*\p{Lu}\p{Ll}{1,3}\.?$/u;
+/** "B.Agr.Sc.": initials have no small letters between their stops, and "L.Sosa" is a name whose blank was lost. */
+const DEGREE = /^\p{Lu}\p{Ll}{0,3}\.(?:\p{Lu}\p{Ll}{0,3}\.)+\p{Lu}\p{Ll}{1,3}\.?$/u;
 
 /** Capitals without a vowel are no name: "MVB". */
 const UNSPEAKABLE = /^(?:[BCDFGHJKLMNPQRSTVWXZ]\.?){3,6}$/;

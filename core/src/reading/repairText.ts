@@ -31,7 +31,7 @@ const STATE_I =
   /(?<=(?<![\p{L}\d])[HMRW])[l1|](?= \d{5}(?!\d))|(?:(?<![\p{L}\d])l|(?<=, )[1|])(?=[ADLN] \d{5}(?!\d))/gu;
 
 /** Noughts and ones of old-style figures in codes with a hyphen, and before a town: "30130-oo9", "31-0ll", "8ooo Aarhus". */
-const HYPHENED_CODE = /(?<![\p{L}\d])(?=[\doOlI-]*\d{2})[\doOlI]{2,5}-[\doOlI]{3}(?![\p{L}\d-])/gu;
+const HYPHENED_CODE = /(?<![\p{L}\d])(?=[\doOlI-]*\d{2})[\doOlI]{2,5}-(?=[oOlI]*\d)[\doOlI]{3}(?![\p{L}\d-])/gu;
 const CODE_BEFORE_TOWN = /(?<=^|, |(?<!\p{L})\p{Lu}{1,2}-)\d[\doO]{3,4}(?= \p{Lu}\p{Ll})/gu;
 
 /** A nought in a Polish legal form: "Sp. z 0.0.". */
@@ -40,8 +40,9 @@ const POLISH_FORM = /(?<=(?<!\p{L})sp\.?\s?z\s?)[0o]\.\s?[0o](?![\p{L}\d])/giu;
 /** "MRlCS": among capitals it is one. */
 const L_AMONG_CAPITALS = /(?<=\p{Lu}{2})l(?=\p{Lu})/gu;
 
-/** "EIbtal": no word goes on in small letters behind two capitals of which the second is an I. */
-const I_FOR_L = /(?<=(?<![\p{L}\d@._-])\p{Lu})I(?=\p{Ll}{2})/gu;
+/** "EIbtal", "BIum": no word goes on in small letters behind two capitals of which the second is an I; beside a vowel it is an l. */
+const I_FOR_L =
+  /(?<=(?<![\p{L}\d@._-])[AEIOUÄÖÜÉ])I(?=\p{Ll}{2})|(?<=(?<![\p{L}\d@._-])\p{Lu})I(?=[aeiouyäöüé]\p{Ll})/gu;
 
 /** "MeAllister": no name goes on with a capital after Me. */
 const E_FOR_C = /(?<=(?<!\p{L})M)e(?=\p{Lu}\p{L}{2})/gu;
