@@ -21,7 +21,7 @@ async function sendAll(browser, address) {
   const page = await photographPage(browser, address, { width: 390, height: 844 }, PATIENCE_MS);
   const began = performance.now();
   const since = () => Math.round((performance.now() - began) / 100) / 10;
-  await pickFiles(page, pictures.map((buffer, i) => ({ name: `card-${i}.jpg`, mimeType: 'image/jpeg', buffer }))); // prettier-ignore
+  await pickFiles(page, pictures);
   await page.getByText(`${count} kept`, { exact: true }).waitFor();
   const keptSeconds = since();
   await page.getByText('all with Dossier, being read').waitFor();

@@ -1,4 +1,5 @@
 /** Server, worker and PostgreSQL of a bench's own, with a browser on them. */
+import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { chromium } from 'playwright-core';
 import { CHROMIUM_FLAGS, CHROMIUM_PATH } from '@dossier/demo/chromium';
@@ -46,8 +47,16 @@ export async function photographPage(browser, address, viewport, patienceMs) {
 
 const pickButton = (page) => page.getByRole('button', { name: /^Pick (files|pictures)$/ }).first();
 
-/** @returns when the files were handed over, in milliseconds */
-export async function pickFiles(page, files) {
+/**
+ * Picks JPEG pictures as a person does, from a folder.
+ * @returns when they were chosen, in milliseconds
+ */
+export async function pickFiles(page, pictures) {
+  const folder = join(dataFolder, 'bench-pictures');
+  rmSync(folder, { recursive: true, force: true });
+  mkdirSync(folder, { recursive: true });
+  const files = pictures.map((_, i) => join(folder, `card-${i}.jpg`));
+  pictures.forEach((bytes, i) => writeFileSync(files[i], bytes));
   const [chooser] = await Promise.all([page.waitForEvent('filechooser'), pickButton(page).click()]);
   const began = performance.now();
   await chooser.setFiles(files);

@@ -40,17 +40,19 @@ function figures(ms) {
   return { median: at(0.5), p95: at(0.95), worst: at(1) };
 }
 
-async function onScreen(page, buffer, seen) {
+async function onScreen(page, picture, seen) {
   // Who takes a picture has had the screen before them for a while.
   await page.goto('/photograph', { waitUntil: 'networkidle' });
-  const began = performance.timeOrigin + (await pickFiles(page, { name: 'card.jpg', mimeType: 'image/jpeg', buffer }));
-  await page.getByText('See the tray').first().click();
+  const began = performance.timeOrigin + (await pickFiles(page, [picture]));
   const there = await page.evaluate(openWhenThere, seen);
   await page.waitForURL('**/proof/*');
   return there - began;
 }
 
-/** In the page: presses the card that has not been seen yet, and waits until its fields are painted; no frame is drawn for the waiting. */
+/**
+ * In the page: goes to the tray once the picture is sent, presses the card that has not been seen yet, and waits until its
+ * fields are painted; no frame is drawn for the waiting.
+ */
 function openWhenThere(seen) {
   const when = (look) =>
     new Promise((resolve) => {
@@ -64,10 +66,16 @@ function openWhenThere(seen) {
       observer.observe(document.body, { childList: true, subtree: true, attributes: true });
       settle();
     });
+  const tray = () => {
+    const kept = [...document.querySelectorAll('[role=status]')].find((line) => line.textContent.includes('being read'));
+    return kept?.querySelector('a[href="/tray"]');
+  };
   const card = () =>
     [...document.querySelectorAll('a[href^="/proof/"]')].find((link) => !seen.includes(link.getAttribute('href')));
   const fields = () => [...document.querySelectorAll('[role=main] textarea')].find((field) => field.checkVisibility());
-  return when(card)
+  return when(tray)
+    .then((link) => link.click())
+    .then(() => when(card))
     .then((link) => link.click())
     .then(() => when(fields))
     .then(() => new Promise((resolve) => requestAnimationFrame(resolve)))

@@ -84,5 +84,7 @@ export const TrayEvent = z.object({
   photoId: z.uuid(),
   state: z.enum(['waiting', 'reading', 'read', 'unreadable', 'changed']),
   progress: z.number().min(0).max(1).nullable(),
+  /** Of a photograph that has just been read: the first of its cards. */
+  cardId: z.uuid().optional(),
 });
 export type TrayEvent = z.infer<typeof TrayEvent>;

@@ -1,10 +1,12 @@
-import type { CardOutline } from '@dossier/core/capture';
+import { rectangle, type CardOutline } from '@dossier/core/capture';
 import type { ReadLine } from '@dossier/core/reading';
 import sharp from 'sharp';
 import { UnreadablePhoto } from './errors';
 import { loadModels } from './models';
+import { emptyPixels } from './pixels';
 import { readArea, type CardArea } from './readArea';
 import { readCodes } from './readCodes';
+import { readLines } from './readLines';
 import { readPhoto, type PhotoRead } from './readPhoto';
 
 /** From the pool to a reading process. */
@@ -42,14 +44,16 @@ async function handle({ bytes, outlines, area }: ReadingRequest): Promise<void> 
   }
 }
 
-/** Reads an empty picture, so that no photograph waits for what is loaded once. */
+/** Reads an empty picture and lines of nothing on both threads, so that no photograph waits for what is loaded once. */
 async function warmUp(): Promise<void> {
   // No picture is opened twice.
   sharp.cache(false);
-  await loadModels();
+  const models = await loadModels();
   const blank = sharp({ create: { width: 160, height: 100, channels: 3, background: '#f4f0e4' } });
   await readPhoto(await blank.png().toBuffer());
-  await readCodes({ data: new Uint8Array(48), width: 4, height: 4 });
+  const card = emptyPixels(160, 100);
+  await readLines(models, card, Array.from({ length: 4 }, (_, i) => rectangle(10, 10 + 20 * i, 140, 15)));
+  await readCodes(card);
 }
 
 process.on('message', (request: ReadingRequest) => void handle(request));

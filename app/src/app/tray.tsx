@@ -6,11 +6,7 @@ import { TrayScreen } from '@/features/reading';
 export default function Tray() {
   return (
     <>
-      <TrayScreen
-        rowAct={(item) => <FileFromTray item={item} />}
-        rowNote={(item) => <TwinNote item={item} />}
-        isClean={isClean}
-      />
+      <TrayScreen RowAct={FileFromTray} RowNote={TwinNote} isClean={isClean} />
       <PreparedDesk />
     </>
   );

@@ -22,6 +22,11 @@ export const api = createApi({
   endpoints: () => ({}),
 });
 
+/** Parts of what the tag `Tray` stands for: its rows, how far the batch is, which cards are there twice. */
+export const TRAY_ROWS = { type: 'Tray', id: 'rows' } as const;
+export const TRAY_BATCH = { type: 'Tray', id: 'batch' } as const;
+export const TRAY_TWINS = { type: 'Tray', id: 'twins' } as const;
+
 /** There was no answer: no network, or no server. */
 export const isUnreachable = (error: unknown): boolean =>
   ['FETCH_ERROR', 'TIMEOUT_ERROR'].includes(String((error as Partial<FetchBaseQueryError> | undefined)?.status));

@@ -2,7 +2,7 @@ import { lazyScreen } from '@/lib/lazyScreen';
 
 export { useDiscardPhotoMutation } from './api';
 export { forgetPhoto, keptBytes, sendAnyway } from './keepPhoto';
-export { captureSlice, selectSending, selectWaitingPhotos, type WaitingPhoto } from './slice';
+export { captureSlice, isSentFromHere, selectSending, selectWaitingPhotos, type WaitingPhoto, type WithCapture } from './slice';
 export { useOccasions, whereAndWhen } from './useOccasions';
 export { useSending } from './useSending';
 

@@ -54,7 +54,7 @@ describe('photographs on this device', () => {
     expect(await sendEverythingKept('ottilie')(store.dispatch)).toBe('done');
     expect(fetched().mock.calls.map(([url]) => String(url).split('/').pop()!.split('?')[0])).toEqual(ids);
     expect(await onDevice()).toEqual([]);
-    expect(store.getState().capture).toMatchObject({ waiting: [], sent: 2 });
+    expect(store.getState().capture).toMatchObject({ waiting: [], lastSent: ids[1] });
   });
 
   it.each([

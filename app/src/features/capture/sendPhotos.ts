@@ -1,5 +1,5 @@
 import type { Dispatch } from '@reduxjs/toolkit';
-import { API, api } from '@/lib/api';
+import { API, api, TRAY_ROWS } from '@/lib/api';
 import { deviceStore, type KeptPhoto } from '@/lib/deviceStore';
 import { forgetRequest, meaningOf, sendKept, type Answer, type WithOutbox } from '@/lib/outbox';
 import { forgetPhoto } from './keepPhoto';
@@ -23,13 +23,13 @@ export const sendEverythingKept =
       const photos = await store.getAllFromIndex('photos', 'byAccount', accountId);
       const requests = await store.getAllFromIndex('requests', 'byAccount', accountId);
       const steps = [
-        ...photos.map((photo) => ({ kept: photo, send: () => sendPhoto(photo)(dispatch) })),
-        ...requests.map((request) => ({ kept: request, send: () => sendKept(request)(dispatch) })),
+        ...photos.map((photo) => ({ kept: photo, send: () => sendPhoto(photo)(dispatch), stale: [TRAY_ROWS] })),
+        ...requests.map((request) => ({ kept: request, send: () => sendKept(request)(dispatch), stale: ANYTHING })),
       ];
       const toSend = steps.filter(({ kept }) => kept.refusal === null);
-      for (const { send } of toSend.sort((a, b) => (a.kept.id < b.kept.id ? -1 : 1))) {
+      for (const { send, stale } of toSend.sort((a, b) => (a.kept.id < b.kept.id ? -1 : 1))) {
         if ((await send()) === 'tryLater') return 'tryLater';
-        dispatch(api.util.invalidateTags(['Tray', 'Occasion', 'Person', 'Card']));
+        dispatch(api.util.invalidateTags([...stale]));
       }
       return 'done';
     };
@@ -48,6 +48,9 @@ export const forgetWhatIsGone =
     for (const { id } of outbox.waiting)
       if ((await store.getKey('requests', id)) === undefined) await forgetRequest(id)(dispatch);
   };
+
+/** A request may have changed any of these. */
+const ANYTHING = ['Tray', 'Occasion', 'Person', 'Card'] as const;
 
 const sendPhoto =
   (photo: KeptPhoto) =>

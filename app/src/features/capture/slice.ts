@@ -14,15 +14,15 @@ interface CaptureState {
   waiting: WaitingPhoto[];
   /** The photograph on its way, and how much of it has arrived, 0–1. */
   sending: { id: string; share: number } | null;
-  /** How many photographs this visit brought safely to the server. */
-  sent: number;
+  /** The photograph that was the last to arrive safely at the server from here. */
+  lastSent: string | null;
   /** The occasion that what comes next belongs to. */
   occasionId: string | null;
 }
 
 export const captureSlice = createSlice({
   name: 'capture',
-  initialState: { waiting: [], sending: null, sent: 0, occasionId: null } as CaptureState,
+  initialState: { waiting: [], sending: null, lastSent: null, occasionId: null } as CaptureState,
   reducers: {
     photosFound(state, { payload }: PayloadAction<WaitingPhoto[]>) {
       state.waiting = payload;
@@ -35,7 +35,7 @@ export const captureSlice = createSlice({
     },
     photoSent(state, { payload }: PayloadAction<string>) {
       state.waiting = state.waiting.filter((photo) => photo.id !== payload);
-      state.sent += 1;
+      state.lastSent = payload;
     },
     photoRefused(state, { payload }: PayloadAction<{ id: string; refusal: string | null }>) {
       const photo = state.waiting.find(({ id }) => id === payload.id);
@@ -56,4 +56,7 @@ export interface WithCapture {
 
 export const selectWaitingPhotos = (state: WithCapture): WaitingPhoto[] => state.capture.waiting;
 export const selectSending = (state: WithCapture) => state.capture.sending;
+/** Whether a photograph is being sent from here at this moment, or has just been. */
+export const isSentFromHere = ({ capture }: WithCapture, photoId: string): boolean =>
+  capture.sending?.id === photoId || capture.lastSent === photoId;
 export const selectOccasionId = (state: WithCapture): string | null => state.capture.occasionId;

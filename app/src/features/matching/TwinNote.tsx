@@ -1,4 +1,4 @@
-import type { TrayItem } from '@dossier/contract';
+import type { TrayItem, TrayTwin } from '@dossier/contract';
 import { Link } from 'expo-router';
 import { View } from 'react-native';
 import { useChangeCardsMutation } from '@/features/reading';
@@ -9,11 +9,14 @@ import { useNotSameMutation, useTrayTwinsQuery } from './api';
 /** Under a card of the tray: that another one there is of the same person, before either is filed. */
 export function TwinNote({ item }: { item: TrayItem }) {
   const { data } = useTrayTwinsQuery();
-  const [keepApart, parting] = useNotSameMutation();
-  const [change, removing] = useChangeCardsMutation();
   // The later of the two is the one to be asked about.
   const twin = data?.items.find(({ cardIds }) => cardIds[1] === item.id);
-  if (!twin) return null;
+  return twin ? <Note item={item} twin={twin} /> : null;
+}
+
+function Note({ item, twin }: { item: TrayItem; twin: TrayTwin }) {
+  const [keepApart, parting] = useNotSameMutation();
+  const [change, removing] = useChangeCardsMutation();
   const problem = parting.error ?? removing.error;
   return (
     <View className="flex-row flex-wrap items-center gap-x-3 px-4 pb-2">

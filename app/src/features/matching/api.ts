@@ -1,5 +1,5 @@
 import type { Duplicates, LatestSweep, MergedCertain, NotSame, Sweep, TrayTwins } from '@dossier/contract';
-import { api } from '@/lib/api';
+import { api, TRAY_TWINS } from '@/lib/api';
 
 const matchingApi = api.injectEndpoints({
   endpoints: (build) => ({
@@ -21,7 +21,7 @@ const matchingApi = api.injectEndpoints({
       query: (body) => ({ url: '/not-same', method: 'POST', body }),
       invalidatesTags: ['Person', 'Tray'],
     }),
-    trayTwins: build.query<TrayTwins, void>({ query: () => '/tray/twins', providesTags: ['Tray'] }),
+    trayTwins: build.query<TrayTwins, void>({ query: () => '/tray/twins', providesTags: [TRAY_TWINS] }),
   }),
 });
 

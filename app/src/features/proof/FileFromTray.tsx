@@ -4,10 +4,11 @@ import { Button } from '@/ui';
 import { useCleanFiling } from './useCleanFiling';
 
 /** Files a card without any doubt straight from the tray. */
-export function FileFromTray({ item }: { item: TrayItem }) {
+export const FileFromTray = ({ item }: { item: TrayItem }) => (isClean(item) ? <FileIt item={item} /> : null);
+
+function FileIt({ item }: { item: TrayItem }) {
   const file = useCleanFiling();
   const [busy, setBusy] = useState(false);
-  if (!isClean(item)) return null;
   const press = async () => {
     setBusy(true);
     await file(item.id);

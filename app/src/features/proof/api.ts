@@ -14,7 +14,10 @@ export const proofApi = api.injectEndpoints({
   endpoints: (build) => ({
     card: build.query<ProofCard, string>({
       query: (id) => `/cards/${id}`,
-      providesTags: (_result, _error, id) => [{ type: 'Card', id }],
+      providesTags: (result, _error, id) => [
+        { type: 'Card', id },
+        { type: 'Photo', id: result?.photoId ?? id },
+      ],
     }),
     addressParts: build.mutation<AddressPartsFound, AddressBlock>({
       query: (body) => ({ url: '/address-parts', method: 'POST', body }),

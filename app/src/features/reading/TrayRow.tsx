@@ -1,32 +1,37 @@
 import type { TrayItem } from '@dossier/contract';
 import { Link } from 'expo-router';
-import { useRef, type ReactNode } from 'react';
+import { memo, useEffect, useRef, useState, type ComponentType } from 'react';
 import { Pressable, View } from 'react-native';
 import { useDiscardPhotoMutation } from '@/features/capture';
 import { API, problemText } from '@/lib/api';
 import { formatWhen } from '@/lib/formatDate';
 import { Button, CardImage, cardPicture, Highlight, Serif, Soft } from '@/ui';
 
-interface Props {
+/** What other rooms lend to a row. */
+export interface RowParts {
+  /** Something to do with a card, at the end of its row. */
+  RowAct: ComponentType<{ item: TrayItem }>;
+  /** Something to be said under it. */
+  RowNote: ComponentType<{ item: TrayItem }>;
+}
+
+interface Props extends RowParts {
   item: TrayItem;
   /** Undefined while rows open instead of being chosen. */
   chosen: boolean | undefined;
   /** @param run everything since the row chosen before as well */
-  onChoose: (run: boolean) => void;
-  /** Something to do with it, at the end of the row. */
-  act: ReactNode;
-  /** Something to be said under it. */
-  note: ReactNode;
+  onChoose: (cardId: string, run: boolean) => void;
 }
 
-/** One card, or one photograph whose cards are not known yet. */
-export const TrayRow = (props: Props) =>
-  props.item.kind === 'photo' ? <PhotoRow item={props.item} /> : <CardRow {...props} />;
+/** One card, or one photograph whose cards are not known yet. Others may change without it. */
+export const TrayRow = memo(function TrayRow(props: Props) {
+  return props.item.kind === 'photo' ? <PhotoRow item={props.item} /> : <CardRow {...props} />;
+});
 
 const HOLD_MS = 450;
 
 /** A card opens on the desk; held, or with shift, or while rows are being chosen, it is chosen instead. */
-function CardRow({ item, chosen, onChoose, act, note }: Props) {
+function CardRow({ item, chosen, onChoose, RowAct, RowNote }: Props) {
   const held = useRef<{ timer?: ReturnType<typeof setTimeout>; done: boolean }>({ done: false });
   const label = rowLabel(item);
   if (chosen !== undefined) {
@@ -35,7 +40,7 @@ function CardRow({ item, chosen, onChoose, act, note }: Props) {
         role="checkbox"
         aria-checked={chosen}
         aria-label={label}
-        onPress={(event) => onChoose((event.nativeEvent as unknown as MouseEvent).shiftKey)}
+        onPress={(event) => onChoose(item.id, (event.nativeEvent as unknown as MouseEvent).shiftKey)}
         className={`w-full select-none border-b border-l-[3px] border-b-rule py-3 pl-[13px] pr-4 hover:bg-table ${chosen ? 'border-l-ink bg-table' : 'border-l-transparent'}`}
       >
         <RowBody item={item} />
@@ -48,7 +53,7 @@ function CardRow({ item, chosen, onChoose, act, note }: Props) {
       done: false,
       timer: setTimeout(() => {
         held.current.done = true;
-        onChoose(false);
+        onChoose(item.id, false);
       }, HOLD_MS),
     };
   };
@@ -65,7 +70,7 @@ function CardRow({ item, chosen, onChoose, act, note }: Props) {
             if (!held.current.done && !event.shiftKey) return;
             event.preventDefault();
             event.stopPropagation();
-            if (event.shiftKey && !held.current.done) onChoose(true);
+            if (event.shiftKey && !held.current.done) onChoose(item.id, true);
             held.current.done = false;
           }}
         >
@@ -75,9 +80,11 @@ function CardRow({ item, chosen, onChoose, act, note }: Props) {
             </View>
           </Link>
         </div>
-        {act ? <View className="pr-4">{act}</View> : null}
+        <View className="pr-4">
+          <RowAct item={item} />
+        </View>
       </View>
-      {note}
+      <RowNote item={item} />
     </View>
   );
 }
@@ -93,12 +100,16 @@ const rowLabel = (item: TrayItem): string =>
   [item.name ?? 'Unnamed card', item.company, stateWords(item)].filter(Boolean).join(', ');
 
 function RowBody({ item }: { item: TrayItem }) {
-  const src =
-    item.kind === 'card' ? cardPicture(item.id, 'thumbnail') : `${API}/photos/${item.photoId}/picture?size=thumbnail`;
   const where = [item.occasion?.name, formatWhen(item.takenAt)].filter(Boolean).join(' · ');
   return (
     <View className="flex-row items-center gap-4">
-      {item.picture ? <CardImage src={src} alt="" width={102} /> : <NoPicture />}
+      {!item.picture ? (
+        <NoPicture />
+      ) : item.kind === 'card' ? (
+        <CardImage src={cardPicture(item.id, 'thumbnail')} alt="" width={102} />
+      ) : (
+        <PhotoPicture item={item} />
+      )}
       <View className="min-w-0 flex-1 gap-[2px]">
         <Serif numberOfLines={2} className={item.name ? '' : 'text-soft'}>
           {item.name ?? (item.kind === 'photo' ? 'A new photograph' : (item.company ?? 'No name read'))}
@@ -118,6 +129,21 @@ function RowBody({ item }: { item: TrayItem }) {
 
 const secondLookWords = ({ askedBy, askedOf, message }: NonNullable<TrayItem['secondLook']>): string =>
   `${askedBy.name} asks ${askedOf.name}${message ? `: “${message}”` : ' to look'}`;
+
+/** Most photographs are read before a small picture of them would be made: it is asked for where that takes longer. */
+const SOON_READ_MS = 1500;
+
+function PhotoPicture({ item: { photoId, state, takenAt } }: { item: TrayItem }) {
+  const [left, setLeft] = useState(() =>
+    state === 'unreadable' ? 0 : Math.max(0, Date.parse(takenAt) + SOON_READ_MS - Date.now()),
+  );
+  useEffect(() => {
+    const timer = setTimeout(() => setLeft(0), left);
+    return () => clearTimeout(timer);
+  }, [left]);
+  if (left > 0) return <View className="h-[60px] w-[102px] rounded-card bg-table" />;
+  return <CardImage src={`${API}/photos/${photoId}/picture?size=thumbnail`} alt="" width={102} />;
+}
 
 /** In place of a picture that there is not. */
 const NoPicture = () => (

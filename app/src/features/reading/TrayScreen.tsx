@@ -1,6 +1,6 @@
 import type { TrayItem } from '@dossier/contract';
 import { useRouter } from 'expo-router';
-import { Suspense, useMemo, useState, type ReactNode } from 'react';
+import { Suspense, useMemo, useState } from 'react';
 import { FlatList, View } from 'react-native';
 import { useSelector } from 'react-redux';
 import { useSessionQuery } from '@/features/account';
@@ -12,15 +12,11 @@ import { Button, EmptyState, Heading, LoadingLines, Notice, Soft } from '@/ui';
 import { useChangeCardsMutation, useTrayInfiniteQuery, type TrayView } from './api';
 import { BatchLine } from './BatchLine';
 import { TrayFilter } from './TrayFilter';
-import { TrayRow } from './TrayRow';
+import { TrayRow, type RowParts } from './TrayRow';
 import { useSelection } from './useSelection';
 import { WaitingHere } from './WaitingHere';
 
-interface Props {
-  /** What can be done with a card right on its row. */
-  rowAct: (item: TrayItem) => ReactNode;
-  /** Something to be said under its row. */
-  rowNote: (item: TrayItem) => ReactNode;
+interface Props extends RowParts {
   /** Whether a card can be filed at a glance. */
   isClean: (item: TrayItem) => boolean;
 }
@@ -34,7 +30,7 @@ export function TrayScreen(props: Props) {
 }
 
 /** The cards that are not filed yet, to be proved one after another or worked on several at a time. */
-function TrayOf({ accountId, rowAct, rowNote, isClean }: Props & { accountId: string }) {
+function TrayOf({ accountId, isClean, ...parts }: Props & { accountId: string }) {
   const router = useRouter();
   const [view, setView] = useState<TrayView>({});
   const { data, error, isLoading, isFetching, refetch, hasNextPage, fetchNextPage, isFetchingNextPage } =
@@ -125,9 +121,8 @@ function TrayOf({ accountId, rowAct, rowNote, isClean }: Props & { accountId: st
           <TrayRow
             item={item}
             chosen={selection.active ? selection.chosen.includes(item.id) : undefined}
-            onChoose={(run) => selection.toggle(item.id, run)}
-            act={rowAct(item)}
-            note={rowNote(item)}
+            onChoose={selection.toggle}
+            {...parts}
           />
         )}
         extraData={selection}

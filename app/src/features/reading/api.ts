@@ -1,17 +1,18 @@
-import {
-  TrayEvent,
-  type BackPairs,
-  type BacksOfPhoto,
-  type CardsChange,
-  type LatestBatch,
-  type OccasionMove,
-  type ReadAgain,
-  type SecondLookRequest,
-  type SecondLooks,
-  type Tray,
-  type TrayQuery,
+import type {
+  BackPairs,
+  BacksOfPhoto,
+  CardsChange,
+  LatestBatch,
+  OccasionMove,
+  ReadAgain,
+  SecondLookRequest,
+  SecondLooks,
+  Tray,
+  TrayQuery,
 } from '@dossier/contract';
-import { API, api } from '@/lib/api';
+import type { WithCapture } from '@/features/capture';
+import { api, TRAY_BATCH, TRAY_ROWS } from '@/lib/api';
+import { followTray } from './followTray';
 
 /** Which part of the tray is looked at; everything without one. */
 export type TrayView = Partial<Pick<TrayQuery, 'occasion' | 'show'>>;
@@ -25,41 +26,16 @@ export const readingApi = api.injectEndpoints({
         params: { ...queryArg, ...(pageParam && { cursor: pageParam }) },
       }),
       infiniteQueryOptions: { initialPageParam: null, getNextPageParam: (last) => last.next },
-      providesTags: ['Tray'],
-      async onCacheEntryAdded(_argument, { cacheDataLoaded, cacheEntryRemoved, dispatch, updateCachedData }) {
+      providesTags: [TRAY_ROWS],
+      async onCacheEntryAdded(_argument, { cacheDataLoaded, cacheEntryRemoved, dispatch, getState, updateCachedData }) {
         await cacheDataLoaded.catch(() => undefined);
-        const source = new EventSource(`${API}/tray/events`);
-        const refresh = () => dispatch(api.util.invalidateTags(['Tray', 'Occasion']));
-        let lost = false;
-        source.onmessage = ({ data }: MessageEvent<string>) => {
-          const event = TrayEvent.safeParse(JSON.parse(data));
-          if (!event.success) return;
-          const { photoId, state, progress } = event.data;
-          let known = false;
-          if (state === 'reading') {
-            updateCachedData((draft) => {
-              for (const item of draft.pages.flatMap((page) => page.items)) {
-                if (item.id !== photoId) continue;
-                known = true;
-                item.state = 'reading';
-                item.progress = progress;
-              }
-            });
-          }
-          if (!known) refresh();
-          // Borders set by hand, a back joined: what is on the desk may have been read anew.
-          if (state === 'read' || state === 'changed') dispatch(api.util.invalidateTags(['Card', 'Photo']));
-        };
-        // Whatever happened while the line was down is asked for once it is back.
-        source.onerror = () => {
-          lost = true;
-        };
-        source.onopen = () => {
-          if (lost) refresh();
-          lost = false;
-        };
+        const stop = followTray({
+          dispatch,
+          getState: () => getState() as unknown as WithCapture,
+          change: updateCachedData,
+        });
         await cacheEntryRemoved;
-        source.close();
+        stop();
       },
     }),
     changeCards: build.mutation<void, CardsChange>({
@@ -78,8 +54,11 @@ export const readingApi = api.injectEndpoints({
       query: (body) => ({ url: '/cards/read-again', method: 'POST', body }),
       invalidatesTags: ['Tray', 'Card'],
     }),
-    latestBatch: build.query<LatestBatch, void>({ query: () => '/batches/latest', providesTags: ['Tray'] }),
-    secondLooks: build.query<SecondLooks, void>({ query: () => '/second-looks', providesTags: ['Tray'] }),
+    latestBatch: build.query<LatestBatch, void>({ query: () => '/batches/latest', providesTags: [TRAY_BATCH] }),
+    secondLooks: build.query<SecondLooks, void>({
+      query: () => '/second-looks',
+      providesTags: [{ type: 'Tray', id: 'looks' }],
+    }),
     askForSecondLook: build.mutation<void, SecondLookRequest>({
       query: (body) => ({ url: '/second-looks', method: 'POST', body }),
       invalidatesTags: ['Tray', 'Card'],
@@ -94,7 +73,11 @@ export const readingApi = api.injectEndpoints({
     }),
     backsOfPhoto: build.query<BacksOfPhoto, string>({
       query: (photoId) => `/photos/${photoId}/backs`,
-      providesTags: (_result, _error, id) => [{ type: 'Photo', id }, 'Card'],
+      providesTags: (result, _error, id) => [
+        { type: 'Photo', id },
+        { type: 'Photo', id: result?.frontPhotoId },
+        'Card',
+      ],
     }),
     joinBacks: build.mutation<void, { photoId: string } & BackPairs>({
       query: ({ photoId, pairs }) => ({ url: `/photos/${photoId}/backs`, method: 'PUT', body: { pairs } }),

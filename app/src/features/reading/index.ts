@@ -1,5 +1,6 @@
 import { lazyScreen } from '@/lib/lazyScreen';
 
+export { readingSlice, selectJustRead } from './slice';
 export { useAnswerSecondLookMutation, useChangeCardsMutation, useTrayInfiniteQuery } from './api';
 /** Not fetched later: what waits on the device must be seen when the server is gone. */
 export { TrayScreen } from './TrayScreen';

@@ -36,7 +36,8 @@ export async function signIn(
 }
 
 export async function findSession(database: DataSource, token: string): Promise<Session | undefined> {
-  const session = await database.getRepository(AccountSession).findOne({
+  // Not findOne, which asks twice when relations are joined; this is asked with every request.
+  const [session] = await database.getRepository(AccountSession).find({
     where: { tokenHash: hashToken(token), expiresAt: MoreThan(new Date()) },
     relations: { account: { workspace: true } },
   });

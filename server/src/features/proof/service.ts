@@ -11,7 +11,8 @@ import { Card, IN_TRAY, openSecondLooks } from '../reading';
 
 export function cardToProve(database: DataSource, who: SignedIn, id: string): Promise<ProofCard> {
   return inWorkspace(database, who.workspaceId, async (manager) => {
-    const card = await manager.findOne(Card, { where: { id }, relations: { occasion: true } });
+    // Not findOne, which asks twice when relations are joined.
+    const [card] = await manager.find(Card, { where: { id }, relations: { occasion: true } });
     if (!card) throw notFound('This card');
     const back = await manager.findOneBy(Card, { frontCardId: id });
     return {

@@ -34,7 +34,7 @@ export async function storeCards(manager: EntityManager, { photoId, workspaceId,
   const cardIds: string[] = [];
   for (const card of whole ? [whole] : read.cards)
     cardIds.push(await insertCard(manager, photo, { ...card, quad: whole ? null : card.quad }, read.engine, expected));
-  await markRead(manager, photo, read);
+  await markRead(manager, photo, read, cardIds[0]);
   await joinPhotographedBacks(manager, photo);
   if (!photo.backOf && (await mayFileItself(manager, photo))) await fileCleanSoon(manager, photo, cardIds);
 }
@@ -93,9 +93,10 @@ async function markRead(
   manager: EntityManager,
   { id, workspaceId }: Photo,
   { width, height }: PhotoRead,
+  cardId?: string,
 ): Promise<void> {
   await manager.update(Photo, { id }, { state: 'read', progress: 1, width, height });
-  await announce(manager, workspaceId, { photoId: id, state: 'read', progress: 1 });
+  await announce(manager, workspaceId, { photoId: id, state: 'read', progress: 1, cardId });
 }
 
 /** Where a card lies; null when the whole picture stands for it. */

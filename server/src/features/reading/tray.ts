@@ -43,15 +43,16 @@ export function listTray(database: DataSource, who: SignedIn, { cursor, occasion
     ofOccasion(photos, 'photo', occasion);
     ofOccasion(cards, 'card', occasion);
     if (show === 'forMe') askedOf(cards, who.accountId);
-    const total = (await photos.getCount()) + (await cards.getCount());
+    const whole = [photos.clone(), cards.clone()] as SelectQueryBuilder<Photo | Card>[];
     if (after) {
       photos.andWhere(behind('photo'), after);
       cards.andWhere(behind('card'), after);
     }
+    // Each row is one card or photograph: limited as rows, while `take` would ask for their ids first.
     const cardRows = await cards
       .orderBy('card.takenAt')
       .addOrderBy('card.id')
-      .take(PAGE + 1)
+      .limit(PAGE + 1)
       .getMany();
     const looks = await openSecondLooks(manager, who.workspaceId, cardRows.map((card) => card.id)); // prettier-ignore
     const items = [
@@ -59,15 +60,23 @@ export function listTray(database: DataSource, who: SignedIn, { cursor, occasion
         await photos
           .orderBy('photo.takenAt')
           .addOrderBy('photo.id')
-          .take(PAGE + 1)
+          .limit(PAGE + 1)
           .getMany()
       ).map(photoItem),
       ...cardRows.map((card) => cardItem(card, looks.get(card.id))),
     ].sort((a, b) => compare(a.takenAt, b.takenAt) || compare(a.id, b.id));
     const page = items.slice(0, PAGE);
     const next = items.length > PAGE ? encodeCursor(page[PAGE - 1]!) : null;
+    // What fits on one page need not be counted.
+    const total = after || next ? await countOf(whole) : items.length;
     return { items: page, total, next, backs: after ? [] : await backsToMatch(manager) };
   });
+}
+
+async function countOf(queries: readonly SelectQueryBuilder<Photo | Card>[]): Promise<number> {
+  let total = 0;
+  for (const query of queries) total += await query.getCount();
+  return total;
 }
 
 function ofOccasion<T extends ObjectLiteral>(
