@@ -6,7 +6,7 @@
  * Reads the demo photographs with a server and worker of its own, then goes from card to card with the processor SLOWER (4)
  * times slower. Milliseconds are from the press of the button to the first frame in which the next card's fields are painted.
  */
-import { readdirSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { root } from './paths.mjs';
 import { photographPage, pickFiles, withOwnService } from './ownService.mjs';
@@ -24,7 +24,7 @@ await withOwnService('desk', async (browser, address) => {
   for (const [name, viewport] of Object.entries(sizes)) {
     const page = await photographPage(browser, address, viewport, PATIENCE_MS);
     if (name === 'phone') {
-      await pickFiles(page, photos.map((name) => join(root, 'demo/photos', name))); // prettier-ignore
+      await pickFiles(page, photos.map((name) => readFileSync(join(root, 'demo/photos', name)))); // prettier-ignore
       await page.getByText(`All ${photos.length} photographs are read`, { exact: false }).waitFor();
     }
     await page.goto('/tray');

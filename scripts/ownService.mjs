@@ -48,7 +48,8 @@ export async function photographPage(browser, address, viewport, patienceMs) {
 const pickButton = (page) => page.getByRole('button', { name: /^Pick (files|pictures)$/ }).first();
 
 /**
- * Picks JPEG pictures as a person does, from a folder.
+ * Picks pictures as a person does, from a folder.
+ * @param pictures bytes of JPEG files
  * @returns when they were chosen, in milliseconds
  */
 export async function pickFiles(page, pictures) {

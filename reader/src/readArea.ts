@@ -5,7 +5,7 @@ import { detectText } from './detectText';
 import { layFlat } from './lineCrop';
 import { loadModels } from './models';
 import { readLines } from './readLines';
-import { cropPixels } from './resizePixels';
+import { partWithin, resizePixels } from './resizePixels';
 
 /** An upright rectangle by two opposite corners, in pixels of the card's picture. */
 export interface CardArea {
@@ -30,8 +30,8 @@ export async function readArea(bytes: Uint8Array, { from, to }: CardArea): Promi
   const right = Math.min(card.width, Math.max(from[0], to[0]));
   const bottom = Math.min(card.height, Math.max(from[1], to[1]));
   if (right - left < LEAST_SIDE || bottom - top < LEAST_SIDE) return [];
-  const cut = await cropPixels(card, { left, top, right, bottom });
-  const found = await detectText(models, cut.pixels);
+  const cut = partWithin(card, { left, top, right, bottom });
+  const found = await detectText(models, await resizePixels(card, cut.width, cut.height, cut));
   const moved = found.map(({ quad }) => layFlat(quad.map(([x, y]) => [x + cut.left, y + cut.top]) as unknown as Quad));
   const lines = await readLines(models, card, moved);
   return lines.length > 0 ? lines : readLines(models, card, [rectangle(left, top, right - left, bottom - top)]);

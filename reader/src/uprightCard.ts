@@ -12,7 +12,7 @@ import { isUpsideDown } from './direction';
 import { isVertical } from './lineCrop';
 import type { Models } from './models';
 import type { Pixels } from './pixels';
-import { cropPixels, resizePixels } from './resizePixels';
+import { partWithin, resizePixels } from './resizePixels';
 import { withSideLines } from './sideLines';
 import { turnPixels, warpQuad } from './warp';
 
@@ -38,7 +38,7 @@ async function rectify(photo: Pixels, quad: Quad): Promise<Pixels> {
   const { width, height } = rectifiedSize(quad, [photo.width, photo.height]);
   const xs = quad.map((p) => p[0]);
   const ys = quad.map((p) => p[1]);
-  const cut = await cropPixels(photo, {
+  const cut = partWithin(photo, {
     left: Math.min(...xs) - 2,
     top: Math.min(...ys) - 2,
     right: Math.max(...xs) + 2,
@@ -47,12 +47,13 @@ async function rectify(photo: Pixels, quad: Quad): Promise<Pixels> {
   const natural = Math.max(distance(quad[0], quad[1]), distance(quad[0], quad[3]));
   const scale = Math.min(1, (1.25 * Math.max(width, height)) / natural);
   const source = await resizePixels(
-    cut.pixels,
-    Math.max(1, Math.round(cut.pixels.width * scale)),
-    Math.max(1, Math.round(cut.pixels.height * scale)),
+    photo,
+    Math.max(1, Math.round(cut.width * scale)),
+    Math.max(1, Math.round(cut.height * scale)),
+    cut,
   );
-  const sx = source.width / cut.pixels.width;
-  const sy = source.height / cut.pixels.height;
+  const sx = source.width / cut.width;
+  const sy = source.height / cut.height;
   const moved = quad.map(([x, y]) => [(x - cut.left) * sx, (y - cut.top) * sy]) as unknown as Quad;
   return warpQuad(source, moved, width, height);
 }

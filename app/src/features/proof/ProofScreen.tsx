@@ -1,11 +1,13 @@
 import type { ProofCard } from '@dossier/contract';
 import { useNavigation, useRouter } from 'expo-router';
 import { memo, useCallback, useDeferredValue, useEffect, useState, type CSSProperties } from 'react';
+import { useSelector } from 'react-redux';
 import { EmptyState, Button, LoadingLines } from '@/ui';
 import { useChangeCardsMutation } from '@/features/reading';
 import { problemText } from '@/lib/api';
 import { useCardQuery } from './api';
 import { Desk } from './Desk';
+import { selectDraft } from './slice';
 import { useDraft } from './useDraft';
 import { useRun, type Run } from './useRun';
 
@@ -18,8 +20,9 @@ export function ProofScreen({ cardId }: { cardId: string }) {
   useEffect(() => setCurrent(cardId), [cardId]);
   const go = useCallback((id: string | undefined) => (id ? setCurrent(id) : router.replace('/tray')), [router]);
 
-  // At first only what is in sight changes; the desk before goes, and the next one is made, when there is time.
-  const before = useDeferredValue(current, undefined);
+  // At first only what is in sight changes; the desk before goes, and the next one is made, once it stands and there is time.
+  const stands = useStands(current);
+  const before = useDeferredValue(stands ? current : undefined, undefined);
   const runOf = useRun(before ?? current);
   const ids = new Set(before ? [before, runOf(before).next ?? current, current] : [current]);
   const settled = before === current;
@@ -36,6 +39,15 @@ export function ProofScreen({ cardId }: { cardId: string }) {
       ))}
     </div>
   );
+}
+
+/** Whether the desk of a card, or what is said in its place, is there. */
+function useStands(cardId: string): boolean {
+  const { isError } = useCardQuery(cardId);
+  const isOpened = useSelector((state: Parameters<ReturnType<typeof selectDraft>>[0]) =>
+    Boolean(selectDraft(cardId)(state)),
+  );
+  return isError || isOpened;
 }
 
 const ON_TOP: CSSProperties = {
