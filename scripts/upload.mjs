@@ -67,7 +67,9 @@ function openWhenThere(seen) {
       settle();
     });
   const tray = () => {
-    const kept = [...document.querySelectorAll('[role=status]')].find((line) => line.textContent.includes('being read'));
+    const kept = [...document.querySelectorAll('[role=status]')].find((line) =>
+      line.textContent.includes('being read'),
+    );
     return kept?.querySelector('a[href="/tray"]');
   };
   const card = () =>

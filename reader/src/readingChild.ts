@@ -52,7 +52,11 @@ async function warmUp(): Promise<void> {
   const blank = sharp({ create: { width: 160, height: 100, channels: 3, background: '#f4f0e4' } });
   await readPhoto(await blank.png().toBuffer());
   const card = emptyPixels(160, 100);
-  await readLines(models, card, Array.from({ length: 4 }, (_, i) => rectangle(10, 10 + 20 * i, 140, 15)));
+  await readLines(
+    models,
+    card,
+    Array.from({ length: 4 }, (_, i) => rectangle(10, 10 + 20 * i, 140, 15)),
+  );
   await readCodes(card);
 }
 

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { Matches, PeoplePage, Person, Tray } from '@dossier/contract';
+import type { Matches, PeoplePage, Person, Tray, TrayEvent } from '@dossier/contract';
 import sharp from 'sharp';
 import { Client, demoPhoto, personFields } from './client';
 import { until } from './services';
@@ -70,24 +70,28 @@ describe('a photograph', () => {
     expect(answer.body.detail).toMatch(/\./);
   });
 
-  it('is announced as it is read', async () => {
+  it('is announced as it is read, and by the name of its card when it is', async () => {
     const stream = await fetch(`${process.env.DOSSIER_TEST_ADDRESS}/tray/events`, { headers: { cookie: rep.cookie } });
     const reader = stream.body!.pipeThrough(new TextDecoderStream()).getReader();
     const id = randomUUID();
     await rep.sendPhoto(id, await blank());
     const states: string[] = [];
+    let cardId: string | undefined;
     while (!states.includes('read')) {
       const { value = '', done } = await reader.read();
       if (done) break;
       for (const [, data] of value.matchAll(/^data: (.*)$/gm)) {
-        const event = JSON.parse(data!) as { photoId: string; state: string };
-        if (event.photoId === id) states.push(event.state);
+        const event = JSON.parse(data!) as TrayEvent;
+        if (event.photoId !== id) continue;
+        states.push(event.state);
+        cardId = event.cardId;
       }
     }
     await reader.cancel();
     expect(states[0]).toBe('waiting');
     expect(states).toContain('reading');
     expect(states.at(-1)).toBe('read');
+    expect([cardId]).toEqual((await rep.itemsOf(id)).map((item) => item.id));
   });
 });
 

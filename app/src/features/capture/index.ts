@@ -2,7 +2,14 @@ import { lazyScreen } from '@/lib/lazyScreen';
 
 export { useDiscardPhotoMutation } from './api';
 export { forgetPhoto, keptBytes, sendAnyway } from './keepPhoto';
-export { captureSlice, isSentFromHere, selectSending, selectWaitingPhotos, type WaitingPhoto, type WithCapture } from './slice';
+export {
+  captureSlice,
+  isSentFromHere,
+  selectSending,
+  selectWaitingPhotos,
+  type WaitingPhoto,
+  type WithCapture,
+} from './slice';
 export { useOccasions, whereAndWhen } from './useOccasions';
 export { useSending } from './useSending';
 
