@@ -1,6 +1,6 @@
 import type { TrayEvent } from '@dossier/contract';
+import { captureSlice } from '@/features/capture';
 import { api, TRAY_BATCH, TRAY_ROWS, TRAY_TWINS } from '@/lib/api';
-import { captureSlice } from '@/features/capture/slice';
 import { createStore } from '@/store';
 import { readingApi } from './api';
 import { followTray } from './followTray';
