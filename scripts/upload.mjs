@@ -3,19 +3,21 @@
  *
  *     npm run bench:upload -- [COUNT]
  *
- * Draws COUNT (12) photographs of 12 megapixels. Each is picked on the photograph screen of a real browser, and its card is
+ * Draws COUNT (12) photographs of 12 megapixels with a camera's grain. Each is picked on the photograph screen of a real browser, and its card is
  * opened from the tray as soon as it stands there: `screen` is milliseconds from the choice of the file to the fields on the
  * desk. The browser has the same cores as the reading then; `service` is the same from sending a photograph to the
  * proposals without a browser, as for somebody who photographs with a telephone.
  */
 import { randomUUID } from 'node:crypto';
+import sharp from 'sharp';
 import { drawMany } from '@dossier/demo/many-shots';
 import { photographPage, pickFiles, withOwnService } from './ownService.mjs';
 
 const PATIENCE_MS = 2 * 60 * 1000;
 const TWELVE_MEGAPIXELS = 2.5;
 const count = Number(process.argv[2] ?? 12);
-const [warmUp, ...pictures] = await drawMany(count + 1, () => undefined, TWELVE_MEGAPIXELS);
+const drawn = await drawMany(count + 1, () => undefined, TWELVE_MEGAPIXELS);
+const [warmUp, ...pictures] = await Promise.all(drawn.map(withGrain));
 
 await withOwnService('upload', async (browser, address) => {
   const page = await photographPage(browser, address, { width: 390, height: 844 }, PATIENCE_MS);
@@ -106,4 +108,17 @@ async function fromService(address, cookie, body) {
   const { items } = await get('/tray');
   await get(`/cards/${items.find((item) => item.kind === 'card' && !known.has(item.id)).id}`);
   return performance.now() - began;
+}
+
+/** The same with a sensor's grain, which makes its file as large as a camera's: about 3 MB. */
+async function withGrain(picture) {
+  const { width, height } = await sharp(picture).metadata();
+  const noise = { type: 'gaussian', mean: 128, sigma: 18 };
+  const grain = await sharp({ create: { width, height, channels: 3, background: '#808080', noise } })
+    .png()
+    .toBuffer();
+  return sharp(picture)
+    .composite([{ input: grain, blend: 'soft-light' }])
+    .jpeg({ quality: 90 })
+    .toBuffer();
 }

@@ -23,6 +23,7 @@ import { Occasions1780000000002 } from './migrations/1780000000002-occasions';
 import { SecondLooks1780000000003 } from './migrations/1780000000003-secondLooks';
 import { Matching1780000000005 } from './migrations/1780000000005-matching';
 import { LimitsAndSearch1780000000006 } from './migrations/1780000000006-limitsAndSearch';
+import { PicturesAsTheyCome1780000000007 } from './migrations/1780000000007-picturesAsTheyCome';
 import { ProofDesk1780000000004 } from './migrations/1780000000004-proofDesk';
 import { StoredFile, Workspace } from './platform/entities';
 
@@ -42,6 +43,7 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       ProofDesk1780000000004,
       Matching1780000000005,
       LimitsAndSearch1780000000006,
+      PicturesAsTheyCome1780000000007,
     ],
     entities: [
       Workspace,

@@ -12,6 +12,21 @@ describe('the tables', () => {
     expect(upQueries.map((q) => q.query).filter((q) => !q.includes('worker_heartbeat'))).toEqual([]);
   });
 
+  it('keep pictures as they come, without an attempt at compressing them', async () => {
+    const owner = await createDataSource(databaseOf('api').DOSSIER_OWNER_URL!, 2).initialize();
+    const compressible = Buffer.alloc(100_000);
+    const [size] = await owner.transaction(async (manager) => {
+      const [workspace] = await manager.query<{ id: string }[]>('select id from workspace limit 1');
+      return manager.query<{ stored: number }[]>(
+        `insert into stored_file (id, workspace_id, type, bytes) values (gen_random_uuid(), $1, 'image/jpeg', $2)
+         returning pg_column_size(bytes) as stored`,
+        [workspace!.id, compressible],
+      );
+    });
+    await owner.destroy();
+    expect(size!.stored).toBeGreaterThanOrEqual(compressible.length);
+  });
+
   it('show no row of any workspace to a connection that has not named one, and let nobody rewrite the change log', async () => {
     const serving = await createDataSource(databaseOf('api').DOSSIER_DATABASE_URL!, 2).initialize();
     const tables = [

