@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 import { useSelector } from 'react-redux';
-import { selectJustRead, useTrayInfiniteQuery } from '@/features/reading';
+import { leftToRead, selectJustRead, useTrayInfiniteQuery } from '@/features/reading';
 import { ProofScreen } from './screens';
 import { usePrepared } from './usePrepared';
 
@@ -8,11 +8,11 @@ import { usePrepared } from './usePrepared';
 export function PreparedDesk() {
   const { data } = useTrayInfiniteQuery({});
   const justRead = useSelector(selectJustRead);
-  const ids = (data?.pages ?? [])
-    .flatMap((page) => page.items)
-    .filter((item) => item.kind === 'card' && item.state !== 'setAside')
-    .map((item) => item.id);
-  usePrepared([...new Set([ids[0], justRead ?? ids.at(-1)].filter((id) => id !== undefined))]);
+  const items = (data?.pages ?? []).flatMap((page) => page.items);
+  const ids = items.filter((item) => item.kind === 'card' && item.state !== 'setAside').map((item) => item.id);
+  const likely = [ids[0], justRead ?? ids.at(-1)].filter((id) => id !== undefined);
+  // What is loaded while a photograph is read takes the time of its reading, and its card is the likeliest.
+  usePrepared(items.some((item) => leftToRead(item) > 0) ? [] : [...new Set(likely)]);
   const isTrayThere = data !== undefined;
   useEffect(() => {
     if (isTrayThere) void ProofScreen.preload();

@@ -6,6 +6,7 @@ import { useDiscardPhotoMutation } from '@/features/capture';
 import { API, problemText } from '@/lib/api';
 import { formatWhen } from '@/lib/formatDate';
 import { Button, CardImage, cardPicture, Highlight, Serif, Soft } from '@/ui';
+import { leftToRead } from './soonRead';
 
 /** What other rooms lend to a row. */
 export interface RowParts {
@@ -131,18 +132,14 @@ const secondLookWords = ({ askedBy, askedOf, message }: NonNullable<TrayItem['se
   `${askedBy.name} asks ${askedOf.name}${message ? `: “${message}”` : ' to look'}`;
 
 /** Most photographs are read before a small picture of them would be made: it is asked for where that takes longer. */
-const SOON_READ_MS = 1500;
-
-function PhotoPicture({ item: { photoId, state, takenAt } }: { item: TrayItem }) {
-  const [left, setLeft] = useState(() =>
-    state === 'unreadable' ? 0 : Math.max(0, Date.parse(takenAt) + SOON_READ_MS - Date.now()),
-  );
+function PhotoPicture({ item }: { item: TrayItem }) {
+  const [left, setLeft] = useState(() => leftToRead(item));
   useEffect(() => {
     const timer = setTimeout(() => setLeft(0), left);
     return () => clearTimeout(timer);
   }, [left]);
   if (left > 0) return <View className="h-[60px] w-[102px] rounded-card bg-table" />;
-  return <CardImage src={`${API}/photos/${photoId}/picture?size=thumbnail`} alt="" width={102} />;
+  return <CardImage src={`${API}/photos/${item.photoId}/picture?size=thumbnail`} alt="" width={102} />;
 }
 
 /** In place of a picture that there is not. */

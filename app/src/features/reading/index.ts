@@ -1,6 +1,7 @@
 import { lazyScreen } from '@/lib/lazyScreen';
 
 export { readingSlice, selectJustRead } from './slice';
+export { leftToRead } from './soonRead';
 export { useAnswerSecondLookMutation, useChangeCardsMutation, useTrayInfiniteQuery } from './api';
 /** Not fetched later: what waits on the device must be seen when the server is gone. */
 export { TrayScreen } from './TrayScreen';
