@@ -3,10 +3,10 @@
  *
  *     npm run bench:upload -- [COUNT]
  *
- * Draws COUNT (12) photographs of 12 megapixels with a camera's grain. Each is picked on the photograph screen of a real browser, and its card is
- * opened from the tray as soon as it stands there: `screen` is milliseconds from the choice of the file to the fields on the
- * desk. The browser has the same cores as the reading then; `service` is the same from sending a photograph to the
- * proposals without a browser, as for somebody who photographs with a telephone.
+ * Draws COUNT (12) photographs of 12 megapixels with a camera's grain. Each is picked on the photograph screen of a real
+ * browser, and its card is opened from the tray as soon as it stands there: `screen` is milliseconds from the choice of the
+ * file to the fields on the desk. The browser has the same cores as the reading then; `service` is the same from sending a
+ * photograph to the proposals without a browser, as for somebody who photographs with a telephone.
  */
 import { randomUUID } from 'node:crypto';
 import sharp from 'sharp';
