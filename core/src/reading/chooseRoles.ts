@@ -16,7 +16,18 @@ import {
 } from './roleScores';
 import { hasTitleWord } from './hasTitleWord';
 import { hasLegalForm } from './legalForm';
-import { ACCENT_TOLERANCE, goesOn, groupOf, isRow, rowsOf, sameSize, settingOf, stacksOf, stepsOf } from './lineGroups';
+import {
+  ACCENT_TOLERANCE,
+  MIXED_SIZES,
+  goesOn,
+  groupOf,
+  isRow,
+  rowsOf,
+  sameSize,
+  settingOf,
+  stacksOf,
+  stepsOf,
+} from './lineGroups';
 import { behindOwnerLabel, firmBeforeComma, nameAndTitle, titleAndFirm } from './partsOfLine';
 import { isMadeOf, localPartAgreement, nameParts } from './personName';
 import { ownerLabel } from './tables/labels';
@@ -49,8 +60,6 @@ const EMPTY = { name: 0.4, company: 1.3, title: 0.9, department: 1.5 } as const;
 const CANDIDATES_A_ROLE = 7;
 /** Heights of lines of one type differ by what hangs below and stands above. */
 const ONE_TYPE = 1.35;
-/** Given and family name in two sizes of type. */
-const MIXED_SIZES = 2;
 /** Lines are taken for one name or firm only when that explains more than one of them, or when they are set as one. */
 const STEP = {
   name: 0.9,
@@ -122,7 +131,7 @@ export function chooseRoles(lines: readonly CardLine[], found: CardEvidence): Ch
 
   const names = ranked(
     [...singles, ...stacks.filter((s) => mayBeSplitName(s)), ...splitAsInMailbox(lines, evidence), ...rows],
-    (c) => grouped(c, asName(c, scoreName(c, evidence)), nameStep(evidence)),
+    (c) => grouped(c, asName(c, scoreName(c, evidence)), nameStep(evidence, lines)),
     // What says little by itself may still be the name when the title stands right under it.
     EMPTY.name - UNDER_THE_NAME,
   );
@@ -132,7 +141,7 @@ export function chooseRoles(lines: readonly CardLine[], found: CardEvidence): Ch
     EMPTY.company - FIRM_OF_NAME,
   );
   const titles = ranked(
-    [...singles, ...stacks.filter(mayBeSplitTitle)],
+    [...singles, ...stacks.filter((s) => mayBeSplitTitle(s, evidence))],
     (c) => grouped(c, scoreTitle(c, evidence), titleStep),
     // What holds no word for a position may still be one right under the name.
     EMPTY.title - UNDER_THE_NAME,
@@ -243,12 +252,12 @@ const saysWhatTheyDo = (text: string): boolean =>
 
 /**
  * A mailbox that is made of a line's given and family name has no need of the next one, nor one of its given name of a
- * single word more: that is a position.
+ * single word more: that is a position, unless it is set in capitals as the name is and a position in small letters follows.
  */
 const nameStep =
-  ({ localParts }: CardEvidence): Step =>
+  ({ localParts }: CardEvidence, lines: readonly CardLine[]): Step =>
   (upper, lower) => {
-    if (goesOn(upper, lower)) return STEP.name;
+    if (goesOn(upper, lower) || isInCapitalsOverPosition([upper, lower], lines)) return STEP.name;
     const isWhole = ({ text }: CardLine, leastAgreement: number) =>
       NAME_IN_FULL.test(text) &&
       localParts.some((local) => isMadeOf(text, local) && localPartAgreement(text, local) >= leastAgreement);
@@ -307,14 +316,32 @@ const isRestOfTitle = (upper: CardLine, lower: CardLine): boolean =>
 
 const titleStep: Step = (upper, lower) => (isRestOfTitle(upper, lower) ? STEP.goesOn : 0);
 
+/** "EULALIA FERRER", "MONZÓ" and, under them, "Gerente". */
+const isInCapitalsOverPosition = (name: readonly CardLine[], lines: readonly CardLine[]): boolean =>
+  name.every(({ text }) => isAllCaps(text) && !hasTitleWord(text)) &&
+  lines.some(
+    (below) =>
+      hasTitleWord(below.text) && !isAllCaps(below.text) && isNextInBlock(name[name.length - 1]!, below, MIXED_SIZES),
+  );
+
+/** Nobody breaks a line whose two halves have room beside each other, as far as the card's longest line tells. */
+function wouldFit(upper: CardLine, lower: CardLine, { widest }: CardEvidence): boolean {
+  const space = 0.4 * Math.max(upper.height, lower.height);
+  return upper.right - upper.left + space + lower.right - lower.left < widest;
+}
+
 /** A title over some lines: each but the last is no title on its own, or says that it goes on. */
-const mayBeSplitTitle = (stack: Candidate): boolean =>
+const mayBeSplitTitle = (stack: Candidate, evidence: CardEvidence): boolean =>
   stepsOf(stack).every(({ upper, lower }) => {
     const words = upper.text.split(/\s+/);
     const joins = titleJoiners.has(words[words.length - 1]!) || titleJoiners.has(lower.text.split(/\s+/)[0]!);
     const isIncomplete =
       !words.some((w) => titleHeads.has(w)) && words.every((w) => titleModifiers.has(w) || titleJoiners.has(w));
-    const isLoneHead = !hasTitleWord(upper.text) && titleHeads.has(lower.text);
+    const isLoneHead =
+      !hasTitleWord(upper.text) &&
+      titleHeads.has(lower.text) &&
+      isAllCaps(upper.text) === isAllCaps(lower.text) &&
+      !wouldFit(upper, lower, evidence);
     return joins || isIncomplete || isLoneHead || isRestOfTitle(upper, lower);
   });
 

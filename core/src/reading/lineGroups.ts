@@ -8,6 +8,8 @@ import { titleJoiners } from './tables/titleWords';
 
 /** A ring or accent on a capital makes a line this much taller. */
 export const ACCENT_TOLERANCE = 1.4;
+/** Given and family name, or a name and the position under it, in two sizes of type. */
+export const MIXED_SIZES = 2;
 /** Names and firms are set over three lines at most, a word mark of a word a line over four. */
 const MOST_LINES = 3;
 const MOST_WORDS = 4;

@@ -347,6 +347,39 @@ describe('proposing fields', () => {
     expect(company.confidence).toBeLessThan(0.8);
   });
 
+  it('reads a name on in capitals over the position in small letters', () => {
+    const { one } = fieldsOf([
+      { text: 'IMELDA QUARTEY', size: 40 },
+      { text: 'VANTONGEREN', size: 40 },
+      'Purchasing Agent',
+      '4 Patrick Street',
+      'Bath BA1 1UN',
+      'imelda@quillhouse-foods.example',
+    ]);
+    expect(['givenName', 'middleName', 'familyName'].map((field) => one(field as FieldName))).toEqual([
+      'Imelda',
+      'Quartey',
+      'Vantongeren',
+    ]);
+    expect(one('title')).toBe('Purchasing Agent');
+  });
+
+  it('doubts a name between which and the position a word stands', () => {
+    const { fields } = proposeFields(
+      readingOf(['Imelda Quartey', 'Vantongeren', 'Buyer', 'iquartey@quillhouse-foods.example']),
+    );
+    const [family, title] = ['familyName', 'title'].map((wanted) => fields.find(({ field }) => field === wanted)!);
+    expect(title!.value).toBe('Buyer');
+    expect(family).toMatchObject({ value: 'Quartey', disagreement: '“Vantongeren” is perhaps a part of it.' });
+    expect(family!.runnersUp!.map(({ value }) => value)).toContain('Quartey Vantongeren');
+    expect(family!.confidence).toBeLessThan(0.8);
+  });
+
+  it('joins a position that has no room on one line', () =>
+    expect(fieldsOf(['Nella Voss', 'Hydroturbinenwicklungs', 'Technician', 'nella@voss.example']).one('title')).toBe(
+      'Hydroturbinenwicklungs Technician',
+    ));
+
   it('takes the largest line of a card without addresses for the firm, and no note in small letters', () => {
     expect(fieldsOf([{ text: 'Elduna Tømrer', size: 60 }]).one('company')).toBe('Elduna Tømrer');
     expect(fieldsOf([{ text: 'offerte vrijdag', size: 60 }]).one('company')).toBeUndefined();

@@ -100,7 +100,8 @@ export function proposeFields(reading: Reading, options: ProposeOptions = {}): C
   const open = geometry.filter((line) => !isOnNumberLine(line)).flatMap((line) => besideOnline(line, online));
   const localParts = emails.map((e) => e.value.slice(0, e.value.indexOf('@')));
   const firms = unique(domains.map(registeredDomain)).flatMap((domain) => learned?.firms[domain] ?? []);
-  const evidence = { localParts, domains, ...whatIsKnown(said, firms, learned) };
+  const widest = Math.max(0, ...geometry.map(({ left, right }) => right - left));
+  const evidence = { localParts, domains, widest, ...whatIsKnown(said, firms, learned) };
 
   const besideNumbers = geometry
     .filter(isOnNumberLine)
@@ -134,7 +135,7 @@ export function proposeFields(reading: Reading, options: ProposeOptions = {}): C
 
   const context = { country, localParts, domains: unique([...emails, ...websites].map((a) => a.domain)), learned };
   const drafted = [
-    ...nameDrafts(chosen, context),
+    ...nameDrafts(chosen, geometry, context),
     ...titleDrafts(chosen, context),
     ...companyDraft(chosen, geometry, context),
     ...emails.map((e) => onlineDraft('email', e, 6)),

@@ -7,10 +7,10 @@ import { fold, foldTight } from './fold';
 import { learnedCompany, type Learned } from './learned';
 import { lostAccent } from './lostAccent';
 import { hasLegalForm, withoutLegalForm } from './legalForm';
-import { groupOf, sameSize } from './lineGroups';
+import { ACCENT_TOLERANCE, groupOf, MIXED_SIZES, sameSize } from './lineGroups';
 import { splitMerged } from './mergedLetters';
 import { misreadTitle } from './misreadTitle';
-import { inSpellingOf, isAllCaps, naturalCompany, naturalTitle } from './naturalCase';
+import { inSpellingOf, isAllCaps, naturalCompany, naturalName, naturalTitle } from './naturalCase';
 import { firmBeforeComma } from './partsOfLine';
 import { splitName } from './personName';
 import type { RunnerUp, SourceSpan } from './proposal';
@@ -26,10 +26,15 @@ export interface RoleContext {
 
 const spansOf = (chosen: Chosen): SourceSpan[] => chosen.candidate.lines.map(spanOf);
 
-export function nameDrafts({ roles, runnersUp }: ChosenRoles, context: RoleContext): Draft[] {
+export function nameDrafts(
+  { roles, runnersUp }: ChosenRoles,
+  geometry: readonly CardLine[],
+  context: RoleContext,
+): Draft[] {
   if (!roles.name) return [];
   const { name } = roles;
   const parts = splitName(name.candidate.text, context.country, context.localParts);
+  const rest = restOfName(roles, geometry);
   const others = runnersUp.name.map(({ candidate, reasons }) => ({
     parts: splitName(candidate.text, context.country, context.localParts),
     reason: reasons[0] ?? 'may be a name',
@@ -51,7 +56,16 @@ export function nameDrafts({ roles, runnersUp }: ChosenRoles, context: RoleConte
         trust: name.score - rivalry(name, runnersUp.name),
         reasons: name.reasons,
         ...(lost && { disagreement: lost.disagreement }),
+        ...(field === 'familyName' && rest && { disagreement: perhapsPart(rest) }),
         ...withRunnersUp([
+          ...(field === 'familyName' && rest
+            ? [
+                {
+                  value: `${value} ${naturalName(rest.text, context.country)}`,
+                  reason: 'stands between the name and the position',
+                },
+              ]
+            : []),
           ...(lost ? [{ value: lost.other, reason: 'the other spelling of the name' }] : []),
           ...alternatives,
         ]),
@@ -152,7 +166,7 @@ export function companyDraft(
         trust: roles.company.score - 0.5 - rivalry(roles.company, runnersUp.company),
         reasons: [...roles.company.reasons, ...(settled ? ['your workspace writes it so'] : [])],
         ...(settled && { certainty: 0.97 }),
-        ...(rest && { disagreement: `“${rest.text}” is perhaps a part of it.` }),
+        ...(rest && { disagreement: perhapsPart(rest) }),
         ...(misread && { disagreement: `“${misread.read}” is perhaps “${misread.known}”.` }),
         ...withRunnersUp(alternatives),
       },
@@ -175,19 +189,34 @@ export function companyDraft(
   return value ? [{ field: 'company', value, sources: [], trust: 1, reasons: [`read out of ${domain}`] }] : [];
 }
 
+const perhapsPart = ({ text }: CardLine): string => `“${text}” is perhaps a part of it.`;
+
+/** Whether a line is a lone word with a capital that no role has taken and that is no place. */
+const isLoose = (line: CardLine, roles: Roles): boolean =>
+  /^\p{Lu}[\p{L}-]{2,}$/u.test(line.text) &&
+  !Object.values(roles).some((role: Chosen | undefined) => role?.candidate.lines.some((l) => overlaps(l, line))) &&
+  countriesOfTowns(line.text).length === 0;
+
+/** A word that stands right under the name, with the position right under it: the second family name, on a narrow card. */
+function restOfName(roles: Roles, geometry: readonly CardLine[]): CardLine | undefined {
+  const [last, position] = [roles.name?.candidate.lines.at(-1), roles.title?.candidate.lines[0]];
+  if (!last || !position) return undefined;
+  return geometry.find(
+    (line) =>
+      isLoose(line, roles) && isNextInBlock(last, line, ACCENT_TOLERANCE) && isNextInBlock(line, position, MIXED_SIZES),
+  );
+}
+
 /** A word in the type of the firm's last line, right under it, that is nothing else: "GLEN FYNE" over "ESTATE". */
 function restOfMark(lines: readonly CardLine[], roles: Roles, geometry: readonly CardLine[]): CardLine | undefined {
   const last = lines[lines.length - 1]!;
-  const taken = [roles.name, roles.title, roles.department].flatMap((r) => r?.candidate.lines ?? []);
   if (hasLegalForm(last.text)) return undefined;
   return geometry.find(
     (line) =>
-      /^\p{Lu}[\p{L}-]{2,}$/u.test(line.text) &&
+      isLoose(line, roles) &&
       isNextInBlock(last, line) &&
       sameSize(groupOf([last, line])) &&
-      isAllCaps(last.text) === isAllCaps(line.text) &&
-      !taken.some((t) => overlaps(t, line)) &&
-      countriesOfTowns(line.text).length === 0,
+      isAllCaps(last.text) === isAllCaps(line.text),
   );
 }
 

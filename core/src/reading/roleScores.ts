@@ -12,10 +12,12 @@ import { ownerLabel } from './tables/labels';
 import { givenNames, nameParticles } from './tables/nameWords';
 import { sloganWords, titleHeads, titleJoiners, titleModifiers } from './tables/titleWords';
 
-/** What the card's addresses say about its person and firm. */
+/** What the rest of the card says about its person and firm. */
 export interface CardEvidence {
   localParts: readonly string[];
   domains: readonly string[];
+  /** Width of its longest line in pixels. */
+  widest: number;
   /** Lines that look like somebody's name, with a common given name in front. */
   named?: ReadonlySet<number>;
   /** How well each line agrees with the domain that it is most like, 0–1, by its index. */
