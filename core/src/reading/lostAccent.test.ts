@@ -7,6 +7,7 @@ test.each([
   ['Jorg-Uwe', 'DE', 'Jörg-Uwe'],
   ['Kaminska', 'PL', 'Kamińska'],
   ['Oberg', 'SE', 'Öberg'],
+  ['Gołabek', 'PL', 'Gołąbek'],
 ])('%s of %s is perhaps %s', (name, country, accented) => {
   expect(lostAccent(name, `${name} Somebody`, country)).toMatchObject({ value: accented, other: name });
   // Capitals are often printed without.
@@ -19,6 +20,7 @@ test('a capital at the beginning of a French name is often printed without', () 
 test.each([
   ['Jorg', 'NL'],
   ['Begoña', 'ES'],
+  ['Mônica', 'PT'],
   ['Maria', 'ES'],
   ['Muller', 'GB'],
   ['Kaminska', undefined],

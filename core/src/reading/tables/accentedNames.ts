@@ -57,7 +57,14 @@ const NAMES: readonly (readonly [countries: string, names: string])[] = [
     `Małgorzata Paweł Michał Rafał Łukasz Sławomir Mirosław Jarosław Zdzisław Wiesław Stanisław Władysław Bolesław Przemysław Bogusława
      Grażyna Bożena Elżbieta Święcicki Wójcik Wójcicki Dąbrowski Dąbrowska Woźniak Kozłowski Kozłowska Michałowski Król Górski Górska
      Wróbel Zając Piątek Kołodziej Pawłowski Pawłowska Wałęsa Głowacki Głowacka Włodarczyk Błaszczyk Gołąbek Kędzierski
-     Olędzki Sawiński Grzęda Dębski Dębska Mędrek`,
+     Olędzki Sawiński Grzęda Dębski Dębska Mędrek Stanisława Wiesława Zdzisława Mirosława Jarosława Sławomira Mieczysław Mieczysława
+     Czesław Czesława Wacław Wacława Radosław Radosława Lesław Bogusław Bartłomiej Miłosz Jędrzej Łucja Róża
+     Wiśniewski Wiśniewska Piątkowski Piątkowska Wróblewski Wróblewska Sokołowski Sokołowska Więckowski Więckowska Gąsiorowski
+     Gąsiorowska Świderski Świderska Świątek Śliwa Ślusarczyk Świerczewski Ziółkowski Ziółkowska Stępień Stępniak Kaźmierczak
+     Mikołajczyk Jóźwiak Kozieł Mróz Zięba Pająk Pękala Wąsik Bąk Książek Jędrzejewski Jędrzejczak Jarząbek Jarzębski Jarzębska
+     Gałązka Kądziela Kędzierska Łuczak Łukasik Ławniczak Łukaszewski Łukaszewska Żak Żuk Żurek Żurawski Żurawska
+     Cieślak Cieśla Gołębiowski Gołębiewski Orłowski Orłowska Kiełbasa Pawlęga Sęk Strzałka Szczęsny Trąbka
+     Węgrzyn Wójtowicz Żelazny Głąb Głuchowski Bębenek Błażejewski Chłopek Dłuski`,
   ],
 ];
 
@@ -74,11 +81,16 @@ const spellings = new Map(
 /** Kamiński, Zielińska: hardly one name with this ending is spelled without the accent. */
 const POLISH_ENDING = /(?<=[aeiouy])n(?=sk[ia]$)/;
 
-/** How a name that was read without its accent is spelled in a country, in small letters and of the same length; if it is one of those. */
+/** Whether a word is a spelling without some of its marks, and with no others: "gołabek". */
+const hasLostMarks = (word: string, spelled: string): boolean =>
+  word.length === spelled.length &&
+  [...word].every((letter, i) => letter === spelled[i] || letter === fold(spelled[i]!));
+
+/** How a name that was read without one of its accents is spelled in a country, in small letters and of the same length; if it is one of those. */
 export function accentedName(name: string, country: string | undefined): string | undefined {
   const plain = name.toLowerCase();
-  const listed = fold(name) === plain ? spellings.get(`${country} ${plain}`) : undefined;
-  if (listed && listed.length === plain.length) return listed;
+  const listed = spellings.get(`${country} ${fold(name)}`);
+  if (listed && listed !== plain && hasLostMarks(plain, listed)) return listed;
   const polish = country === 'PL' ? plain.replace(POLISH_ENDING, 'ń') : plain;
   return polish === plain ? undefined : polish;
 }
