@@ -8,6 +8,7 @@ test.each([
   ['Kaminska', 'PL', 'Kamińska'],
   ['Oberg', 'SE', 'Öberg'],
   ['Gołabek', 'PL', 'Gołąbek'],
+  ['O Laoire', 'IE', 'Ó Laoire'],
 ])('%s of %s is perhaps %s', (name, country, accented) => {
   expect(lostAccent(name, `${name} Somebody`, country)).toMatchObject({ value: accented, other: name });
   // Capitals are often printed without.
@@ -21,6 +22,7 @@ test.each([
   ['Jorg', 'NL'],
   ['Begoña', 'ES'],
   ['Mônica', 'PT'],
+  ["O'Malley", 'IE'],
   ['Maria', 'ES'],
   ['Muller', 'GB'],
   ['Kaminska', undefined],

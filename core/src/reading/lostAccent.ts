@@ -18,7 +18,8 @@ export interface LostAccent {
  * @param printed the name as read, for its case
  */
 export function lostAccent(name: string, printed: string, country: string | undefined): LostAccent | undefined {
-  const accented = withJoinedLetters(name, country).replace(/\p{L}+/gu, (word) => {
+  // "O'Shaughnessy" is no Ó.
+  const accented = withJoinedLetters(name, country).replace(/\p{L}+(?![\p{L}'’])/gu, (word) => {
     const spelled = accentedName(word, country);
     return spelled ? [...word].map((letter, i) => inCaseOf(letter, spelled[i]!)).join('') : word;
   });

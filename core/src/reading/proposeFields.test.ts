@@ -375,6 +375,12 @@ describe('proposing fields', () => {
     expect(family!.confidence).toBeLessThan(0.8);
   });
 
+  it('takes a trade before a word for a position for no firm', () => {
+    const service = { text: 'Commercial', x: 700, y: 400 };
+    const printed = ['Nella Voss', 'Refrigeration Technician', 'nella@quillhouse.example', service];
+    expect(fieldsOf(printed).one('title')).toBe('Refrigeration Technician');
+  });
+
   it('joins a position that has no room on one line', () =>
     expect(fieldsOf(['Nella Voss', 'Hydroturbinenwicklungs', 'Technician', 'nella@voss.example']).one('title')).toBe(
       'Hydroturbinenwicklungs Technician',

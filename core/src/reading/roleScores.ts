@@ -241,7 +241,10 @@ export function scoreTitle(candidate: Candidate, evidence?: CardEvidence): RoleS
   if (heads > 0) tally.add(3 + 0.3 * (heads - 1), 'holds a word for a position');
   tally.add(Math.min(1.5, 0.6 * count(words, (w) => titleModifiers.has(w) || departmentTopics.has(w))));
   if (hasLegalForm(candidate.text)) tally.add(-3);
-  tally.add(-0.7 * count(words, (w) => tradeWords.has(w) && !titleHeads.has(w) && !titleModifiers.has(w)));
+  // "Refrigeration Technician" is no firm.
+  const isTradesman = words.length === 2 && titleHeads.has(words[1]!);
+  const trades = count(words, (w) => tradeWords.has(w) && !titleHeads.has(w) && !titleModifiers.has(w));
+  if (!isTradesman) tally.add(-0.7 * trades);
   if (words.some((w) => givenNames.has(w))) tally.add(-1);
   if (/\d/.test(candidate.text)) tally.add(-1.5);
   if (/[!?]|\.$/.test(candidate.text) && words.length > 2) tally.add(-1.5);

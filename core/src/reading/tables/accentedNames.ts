@@ -52,6 +52,7 @@ const NAMES: readonly (readonly [countries: string, names: string])[] = [
     `Päivi Väinö Mäkinen Hämäläinen Järvinen Määttä Mäkelä Kärkkäinen Pöllänen Hyvönen Lämsä Räsänen Väisänen Pääkkönen Yrjö
      Niemelä Heikkilä Seppälä Kähkönen Mönkkönen Töyrylä Lähteenmäki`,
   ],
+  ['IE', `Ó Caoimhín Dáithí Mícheál Róisín`],
   [
     'PL',
     `Małgorzata Paweł Michał Rafał Łukasz Sławomir Mirosław Jarosław Zdzisław Wiesław Stanisław Władysław Bolesław Przemysław Bogusława
