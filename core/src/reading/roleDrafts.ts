@@ -14,6 +14,7 @@ import { inSpellingOf, isAllCaps, naturalCompany, naturalName, naturalTitle } fr
 import { firmBeforeComma } from './partsOfLine';
 import { splitName } from './personName';
 import type { RunnerUp, SourceSpan } from './proposal';
+import { tradeWords } from './tables/companyWords';
 import { countriesOfTowns } from './tables/towns';
 
 /** What else on the card speaks about the roles' values. */
@@ -146,8 +147,8 @@ export function companyDraft(
       ...(rest
         ? [
             {
-              value: naturalCompany(trimCompany(groupOf([...fullest.lines, rest]).text)),
-              reason: `“${rest.text}” is set in the same type right under it`,
+              value: naturalCompany(trimCompany(groupOf(inOrder([...fullest.lines, rest])).text)),
+              reason: `“${rest.text}” is set in the same type right beside it`,
             },
           ]
         : []),
@@ -207,18 +208,20 @@ function restOfName(roles: Roles, geometry: readonly CardLine[]): CardLine | und
   );
 }
 
-/** A word in the type of the firm's last line, right under it, that is nothing else: "GLEN FYNE" over "ESTATE". */
+/** A word right under or above the firm, set as it is, that is nothing else: "GLEN FYNE" over "ESTATE". */
 function restOfMark(lines: readonly CardLine[], roles: Roles, geometry: readonly CardLine[]): CardLine | undefined {
-  const last = lines[lines.length - 1]!;
-  if (hasLegalForm(last.text)) return undefined;
+  const [first, last] = [lines[0]!, lines[lines.length - 1]!];
+  const isSetAs = (line: CardLine, upper: CardLine, lower: CardLine) =>
+    isNextInBlock(upper, lower) &&
+    sameSize(groupOf([upper, lower])) &&
+    (isAllCaps(upper.text) === isAllCaps(lower.text) || tradeWords.has(line.text));
   return geometry.find(
     (line) =>
-      isLoose(line, roles) &&
-      isNextInBlock(last, line) &&
-      sameSize(groupOf([last, line])) &&
-      isAllCaps(last.text) === isAllCaps(line.text),
+      isLoose(line, roles) && ((!hasLegalForm(last.text) && isSetAs(line, last, line)) || isSetAs(line, line, first)),
   );
 }
+
+const inOrder = (lines: readonly CardLine[]): CardLine[] => lines.toSorted((a, b) => a.top - b.top);
 
 /** Letters that were run together in reading, as a domain has them: "Thomette Ltd" beside thornette.example. */
 function withSplitLetters(company: string, domains: readonly string[]): string {
