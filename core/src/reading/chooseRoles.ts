@@ -130,7 +130,12 @@ export function chooseRoles(lines: readonly CardLine[], found: CardEvidence): Ch
       .slice(0, CANDIDATES_A_ROLE);
 
   const names = ranked(
-    [...singles, ...stacks.filter((s) => mayBeSplitName(s)), ...splitAsInMailbox(lines, evidence), ...rows],
+    [
+      ...singles,
+      ...stacks.filter((s) => mayBeSplitName(s) || isNameByWords(s, lines)),
+      ...splitAsInMailbox(lines, evidence),
+      ...rows,
+    ],
     (c) => grouped(c, asName(c, scoreName(c, evidence)), nameStep(evidence, lines)),
     // What says little by itself may still be the name when the title stands right under it.
     EMPTY.name - UNDER_THE_NAME,
@@ -316,13 +321,26 @@ const isRestOfTitle = (upper: CardLine, lower: CardLine): boolean =>
 
 const titleStep: Step = (upper, lower) => (isRestOfTitle(upper, lower) ? STEP.goesOn : 0);
 
+/** The position that stands right under some lines. */
+const positionUnder = (name: readonly CardLine[], lines: readonly CardLine[]): CardLine | undefined =>
+  lines.find((below) => hasTitleWord(below.text) && isNextInBlock(name[name.length - 1]!, below, MIXED_SIZES));
+
 /** "EULALIA FERRER", "MONZÓ" and, under them, "Gerente". */
-const isInCapitalsOverPosition = (name: readonly CardLine[], lines: readonly CardLine[]): boolean =>
-  name.every(({ text }) => isAllCaps(text) && !hasTitleWord(text)) &&
-  lines.some(
-    (below) =>
-      hasTitleWord(below.text) && !isAllCaps(below.text) && isNextInBlock(name[name.length - 1]!, below, MIXED_SIZES),
+function isInCapitalsOverPosition(name: readonly CardLine[], lines: readonly CardLine[]): boolean {
+  const position = positionUnder(name, lines);
+  return (
+    position !== undefined &&
+    !isAllCaps(position.text) &&
+    name.every(({ text }) => isAllCaps(text) && !hasTitleWord(text))
   );
+}
+
+/** A given name by itself and one more word, over a position. */
+const isNameByWords = ({ lines: [given, family, ...more] }: Candidate, lines: readonly CardLine[]): boolean =>
+  more.length === 0 &&
+  givenNames.has(given!.text) &&
+  /^\p{Lu}[\p{L}'’-]+$/u.test(family!.text) &&
+  positionUnder([family!], lines) !== undefined;
 
 /** Nobody breaks a line whose two halves have room beside each other, as far as the card's longest line tells. */
 function wouldFit(upper: CardLine, lower: CardLine, { widest }: CardEvidence): boolean {

@@ -90,7 +90,8 @@ const isCredential = (word: string, behindComma = false): boolean => {
         /^(jr|sr|esq|hons)$/.test(key) ||
         /^(ii|iii|iv)$/.test(key))) ||
     UNSPEAKABLE.test(word) ||
-    DEGREE.test(word)
+    DEGREE.test(word) ||
+    DEGREE_IN_CAPITALS.test(word)
   );
 };
 
@@ -117,6 +118,9 @@ const PROFESSION = /^(?:\p{Ll}{2,5}\.|(?:Ing|Arch|Dipl|Med)\.|ing\.\p{L}{1,2}\.?
 
 /** "B.Agr.Sc.": initials have no small letters between their stops, and "L.Sosa" is a name whose blank was lost. */
 const DEGREE = /^\p{Lu}\p{Ll}{0,3}\.(?:\p{Lu}\p{Ll}{0,3}\.)+\p{Lu}\p{Ll}{1,3}\.?$/u;
+
+/** The same in a name in capitals: "B.AGR.SC.". */
+const DEGREE_IN_CAPITALS = /^\p{Lu}{1,2}\.(?:\p{Lu}{1,3}\.)*\p{Lu}{2,3}\.$/u;
 
 /** Capitals without a vowel are no name: "MVB". */
 const UNSPEAKABLE = /^(?:[BCDFGHJKLMNPQRSTVWXZ]\.?){3,6}$/;

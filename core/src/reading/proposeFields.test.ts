@@ -1,12 +1,6 @@
 import fc from 'fast-check';
 import { proposeFields, type FieldName } from '.';
-import { readingOf, type PrintedLine } from './readingOf.testing';
-
-const fieldsOf = (lines: readonly (string | PrintedLine)[], assumedCountry?: string) => {
-  const { fields, looseLines } = proposeFields(readingOf(lines), { assumedCountry });
-  const all = (field: FieldName) => fields.filter((f) => f.field === field).map((f) => f.value);
-  return { one: (field: FieldName) => all(field)[0], all, fields, looseLines };
-};
+import { fieldsOf, readingOf, type PrintedLine } from './readingOf.testing';
 
 const CARD = [
   { text: 'Harrowfield Creamery', size: 36 },
@@ -338,53 +332,17 @@ describe('proposing fields', () => {
     expect([one('company'), one('street')]).toEqual(['Voss Studio', '4 Patrick Street']);
   });
 
-  it('doubts a firm under whose name a word stands in the same type', () => {
-    const printed = ['GLEN ARDOCH', 'SANCTUARY', { text: 'Nella Voss', size: 24 }, 'nella@glenardoch.example'];
+  it.each([
+    [['GLEN ARDOCH', 'SANCTUARY'], 'glenardoch', 'Glen Ardoch', 'Glen Ardoch Sanctuary'],
+    [['HIGHMOOR', 'TREE WORKS'], 'treeworks', 'Tree Works', 'Highmoor Tree Works'],
+  ])('doubts a firm beside whose name a word stands in the same type: %p', (mark, domain, firm, whole) => {
+    const printed = [...mark, { text: 'Nella Voss', size: 24 }, `nella@${domain}.example`];
     const company = proposeFields(readingOf(printed)).fields.find(({ field }) => field === 'company')!;
     expect([company.value, ...(company.runnersUp ?? []).map(({ value }) => value)]).toEqual(
-      expect.arrayContaining(['Glen Ardoch', 'Glen Ardoch Sanctuary']),
+      expect.arrayContaining([firm, whole]),
     );
     expect(company.confidence).toBeLessThan(0.8);
   });
-
-  it('reads a name on in capitals over the position in small letters', () => {
-    const { one } = fieldsOf([
-      { text: 'IMELDA QUARTEY', size: 40 },
-      { text: 'VANTONGEREN', size: 40 },
-      'Purchasing Agent',
-      '4 Patrick Street',
-      'Bath BA1 1UN',
-      'imelda@quillhouse-foods.example',
-    ]);
-    expect(['givenName', 'middleName', 'familyName'].map((field) => one(field as FieldName))).toEqual([
-      'Imelda',
-      'Quartey',
-      'Vantongeren',
-    ]);
-    expect(one('title')).toBe('Purchasing Agent');
-  });
-
-  it('doubts a name between which and the position a word stands', () => {
-    const { fields } = proposeFields(
-      readingOf(['Imelda Quartey', 'Vantongeren', 'Buyer', 'iquartey@quillhouse-foods.example']),
-    );
-    const [family, title] = ['familyName', 'title'].map((wanted) => fields.find(({ field }) => field === wanted)!);
-    expect(title!.value).toBe('Buyer');
-    expect(family).toMatchObject({ value: 'Quartey', disagreement: '“Vantongeren” is perhaps a part of it.' });
-    expect(family!.runnersUp!.map(({ value }) => value)).toContain('Quartey Vantongeren');
-    expect(family!.confidence).toBeLessThan(0.8);
-  });
-
-  it('takes a trade before a word for a position for no firm', () => {
-    const service = { text: 'Commercial', x: 700, y: 400 };
-    const printed = ['Nella Voss', 'Refrigeration Technician', 'nella@quillhouse.example', service];
-    expect(fieldsOf(printed).one('title')).toBe('Refrigeration Technician');
-  });
-
-  it('joins a position that has no room on one line', () =>
-    expect(fieldsOf(['Nella Voss', 'Hydroturbinenwicklungs', 'Technician', 'nella@voss.example']).one('title')).toBe(
-      'Hydroturbinenwicklungs Technician',
-    ));
 
   it('takes the largest line of a card without addresses for the firm, and no note in small letters', () => {
     expect(fieldsOf([{ text: 'Elduna Tømrer', size: 60 }]).one('company')).toBe('Elduna Tømrer');

@@ -1,4 +1,6 @@
 import { rectangle } from '../capture';
+import type { FieldName } from './proposal';
+import { proposeFields } from './proposeFields';
 import type { Reading } from './types';
 
 /** A line for a reading made by hand: its text, and where it stands when that matters. */
@@ -34,4 +36,11 @@ export function readingOf(lines: readonly (string | PrintedLine)[]): Reading {
     return { text, quad: rectangle(x, y, text.length * size * 0.55, size), characters, confidence: probability };
   });
   return { width: 1000, height: 600, lines: read };
+}
+
+/** What is proposed for such lines: the first and all values of a field, all fields, and the lines that are left. */
+export function fieldsOf(lines: readonly (string | PrintedLine)[], assumedCountry?: string) {
+  const { fields, looseLines } = proposeFields(readingOf(lines), { assumedCountry });
+  const all = (field: FieldName) => fields.filter((f) => f.field === field).map((f) => f.value);
+  return { one: (field: FieldName) => all(field)[0], all, fields, looseLines };
 }

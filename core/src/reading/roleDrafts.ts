@@ -12,7 +12,7 @@ import { splitMerged } from './mergedLetters';
 import { misreadTitle } from './misreadTitle';
 import { inSpellingOf, isAllCaps, naturalCompany, naturalName, naturalTitle } from './naturalCase';
 import { firmBeforeComma } from './partsOfLine';
-import { splitName } from './personName';
+import { nameParts, splitName } from './personName';
 import type { RunnerUp, SourceSpan } from './proposal';
 import { tradeWords } from './tables/companyWords';
 import { countriesOfTowns } from './tables/towns';
@@ -200,11 +200,16 @@ const isLoose = (line: CardLine, roles: Roles): boolean =>
 
 /** A word that stands right under the name, with the position right under it: the second family name, on a narrow card. */
 function restOfName(roles: Roles, geometry: readonly CardLine[]): CardLine | undefined {
-  const [last, position] = [roles.name?.candidate.lines.at(-1), roles.title?.candidate.lines[0]];
+  const [own, position] = [roles.name?.candidate.lines ?? [], roles.title?.candidate.lines[0]];
+  const last = own.at(-1);
   if (!last || !position) return undefined;
+  const lettersOf = (lines: readonly CardLine[]) => nameParts(groupOf(lines).text).suffixes.length;
   return geometry.find(
     (line) =>
-      isLoose(line, roles) && isNextInBlock(last, line, ACCENT_TOLERANCE) && isNextInBlock(line, position, MIXED_SIZES),
+      isLoose(line, roles) &&
+      lettersOf([...own, line]) === lettersOf(own) &&
+      isNextInBlock(last, line, ACCENT_TOLERANCE) &&
+      isNextInBlock(line, position, MIXED_SIZES),
   );
 }
 
