@@ -11,8 +11,7 @@ async function pair(who: Client): Promise<[string, string]> {
 }
 
 const emails = ({ proposals }: ProofCard) => proposals.filter((p) => p.field === 'email').map((p) => p.value);
-const trayIds = async (who: Client) =>
-  (await who.get<{ items: { id: string }[] }>('/tray')).body.items.map((item) => item.id);
+const trayIds = async (who: Client) => (await who.tray()).map((item) => item.id);
 
 describe('the back of a card', () => {
   let rep: Client;

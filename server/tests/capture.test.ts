@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { OccasionList, Person, PhotoOutlines, ProofCard, Team, Tray, TrayItem } from '@dossier/contract';
+import type { OccasionList, Person, PhotoOutlines, ProofCard, Team, TrayItem } from '@dossier/contract';
 import { createDataSource } from '../src/dataSource';
 import { removePicturesTask } from '../src/features/reading/removePictures';
 import { createLogger } from '../src/platform/logger';
@@ -24,8 +24,6 @@ beforeAll(async () => {
   stranger = await Client.signedIn('juno@tarnmoorpack.example', 'fruit-crate');
 });
 
-const trayOf = async (who: Client, query = ''): Promise<TrayItem[]> =>
-  (await who.get<Tray>(`/tray${query}`)).body.items;
 const text = (kind: 'text' | 'code' | 'blank', content: string, occasionId: string | null = null) => ({
   kind,
   text: content,
@@ -97,10 +95,10 @@ describe('an occasion', () => {
     const occasionId = await makeOccasion();
     const cardIds = [randomUUID(), randomUUID()];
     for (const id of cardIds) await rep.send('PUT', `/cards/${id}/text`, text('text', SIGNATURE));
-    expect(await trayOf(rep, `?occasion=${occasionId}`)).toEqual([]);
+    expect(await rep.tray({ occasion: occasionId })).toEqual([]);
     expect((await rep.send('PUT', '/tray/occasion', { cardIds, occasionId })).status).toBe(204);
-    expect((await trayOf(rep, `?occasion=${occasionId}`)).map((i) => i.id).sort()).toEqual([...cardIds].sort());
-    expect((await trayOf(rep, '?occasion=none')).map((i) => i.id)).not.toContain(cardIds[0]);
+    expect((await rep.tray({ occasion: occasionId })).map((i) => i.id).sort()).toEqual([...cardIds].sort());
+    expect((await rep.tray({ occasion: 'none' })).map((i) => i.id)).not.toContain(cardIds[0]);
     expect((await rep.send('PUT', '/tray/occasion', { cardIds, occasionId: randomUUID() })).status).toBe(404);
   });
 
@@ -126,7 +124,7 @@ describe('a card without a picture', () => {
       'Halvorsen',
       'ingrid.halvorsen@tarnvalley.example',
     ]);
-    expect((await trayOf(rep)).filter((item) => item.id === id)).toHaveLength(1);
+    expect((await rep.tray()).filter((item) => item.id === id)).toHaveLength(1);
     expect((await rep.send('GET', `/cards/${id}/picture`)).status).toBe(404);
   });
 
@@ -182,7 +180,7 @@ describe('the back photographed after its front', () => {
       return body.back ? body : undefined;
     });
     expect(card.back!.cardId).toBe(waiting!.id);
-    expect((await trayOf(rep)).map((i) => i.id)).not.toContain(waiting!.id);
+    expect((await rep.tray()).map((i) => i.id)).not.toContain(waiting!.id);
   });
 });
 
@@ -250,10 +248,10 @@ describe('several cards of the tray', () => {
     for (const id of cardIds) await rep.send('PUT', `/cards/${id}/text`, text('text', SIGNATURE));
     const set = (state: string, ids = cardIds) => rep.send('PATCH', '/cards', { cardIds: ids, state });
     expect((await set('setAside')).status).toBe(204);
-    expect((await trayOf(rep, '?show=setAside')).map((i) => i.id)).toEqual(expect.arrayContaining(cardIds));
-    expect((await trayOf(rep, '?show=open')).map((i) => i.id)).not.toContain(cardIds[0]);
+    expect((await rep.tray({ show: 'setAside' })).map((i) => i.id)).toEqual(expect.arrayContaining(cardIds));
+    expect((await rep.tray({ show: 'open' })).map((i) => i.id)).not.toContain(cardIds[0]);
     expect((await set('discarded')).status).toBe(204);
-    expect((await trayOf(rep)).map((i) => i.id)).not.toContain(cardIds[0]);
+    expect((await rep.tray()).map((i) => i.id)).not.toContain(cardIds[0]);
     expect((await set('toProve')).status).toBe(204);
     await rep.file({ cardId: cardIds[0]!, fields: personFields({ familyName: 'Halvorsen' }) });
     expect((await set('discarded')).status).toBe(409);

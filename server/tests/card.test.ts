@@ -52,8 +52,7 @@ describe('a photograph', () => {
     const [item] = await rep.photograph(demoPhoto('skerry').subarray(0, 2000));
     expect(item).toMatchObject({ kind: 'photo', state: 'unreadable', message: expect.stringMatching(/Take it again/) });
     expect((await rep.send('DELETE', `/photos/${item!.photoId}`)).status).toBe(204);
-    const { body } = await rep.get<Tray>('/tray');
-    expect(body.items.map((i) => i.id)).not.toContain(item!.id);
+    expect((await rep.tray()).map((i) => i.id)).not.toContain(item!.id);
   });
 
   it.each([
@@ -119,7 +118,7 @@ describe('filing', () => {
     expect(person.fields).toEqual(once);
     expect(person.notes.map((n) => [n.text, n.author])).toEqual([['Dock leveller sticks.', 'Ottilie Brandt']]);
     expect(person.history.map((h) => [h.action, h.actor, h.cardId])).toEqual([['filed', 'Ottilie Brandt', cardId]]);
-    expect((await rep.get<Tray>('/tray')).body.items.map((i) => i.id)).not.toContain(cardId);
+    expect((await rep.tray()).map((i) => i.id)).not.toContain(cardId);
     const again = await rep.file({ cardId, fields });
     expect([again.status, again.body.code]).toEqual([409, 'already-filed']);
   });
@@ -168,7 +167,7 @@ describe('filing', () => {
   it('a card can be taken out of the tray and put back', async () => {
     const cardId = await newCard();
     expect((await rep.send('PATCH', '/cards', { cardIds: [cardId], state: 'discarded' })).status).toBe(204);
-    expect((await rep.get<Tray>('/tray')).body.items.map((i) => i.id)).not.toContain(cardId);
+    expect((await rep.tray()).map((i) => i.id)).not.toContain(cardId);
     await rep.send('PATCH', '/cards', { cardIds: [cardId], state: 'toProve' });
     expect((await rep.card(cardId)).body.state).toBe('needsPerson');
   });

@@ -68,10 +68,15 @@ export class Client {
     return this.itemsOf(id);
   }
 
+  /** All that is in the tray, page by page. */
+  async tray(query: Record<string, string> = {}): Promise<TrayItem[]> {
+    const { items, next } = (await this.get<Tray>(`/tray?${new URLSearchParams(query)}`)).body;
+    return next ? [...items, ...(await this.tray({ ...query, cursor: next }))] : items;
+  }
+
   itemsOf(photoId: string): Promise<TrayItem[]> {
     return until(async () => {
-      const { body } = await this.get<Tray>('/tray');
-      const own = body.items.filter((item) => item.photoId === photoId);
+      const own = (await this.tray()).filter((item) => item.photoId === photoId);
       return own.length > 0 && own.every((item) => !['waiting', 'reading'].includes(item.state)) ? own : undefined;
     });
   }

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { FiledByItself, Person, TagList, Tray } from '@dossier/contract';
+import type { FiledByItself, Person, TagList } from '@dossier/contract';
 import fc from 'fast-check';
 import type { DataSource } from 'typeorm';
 import { createDataSource } from '../src/dataSource';
@@ -128,8 +128,7 @@ describe('filing without a person', () => {
     const [again] = await rep.photograph(await sharpened(demoPhoto('tidewater')));
     expect(again!.state).toBe('toProve');
     expect((await rep.send('POST', '/filed-by-itself/take-back', { personIds: [filed!.personId] })).status).toBe(204);
-    const { items } = (await rep.get<Tray>('/tray')).body;
-    expect(items.map(({ id }) => id)).toEqual(expect.arrayContaining([filed!.cardId, again!.id]));
+    expect((await rep.tray()).map(({ id }) => id)).toEqual(expect.arrayContaining([filed!.cardId, again!.id]));
     expect((await rep.get(`/people/${filed!.personId}`)).status).toBe(404);
   });
 });

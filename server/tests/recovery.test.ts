@@ -1,5 +1,4 @@
 import { randomUUID } from 'node:crypto';
-import type { Tray } from '@dossier/contract';
 import { Client as Queue } from 'pg';
 import { Client, demoPhoto } from './client';
 import { databaseOf, freePort, isUp, startRole, until, type Service } from './services';
@@ -35,9 +34,7 @@ describe('a worker that is killed in the middle', () => {
     const id = randomUUID();
     await rep.sendPhoto(id, demoPhoto('table'));
     const first = begin();
-    await until(async () =>
-      (await rep.get<Tray>('/tray')).body.items.find((i) => i.id === id && i.state === 'reading'),
-    );
+    await until(async () => (await rep.tray()).find((i) => i.id === id && i.state === 'reading'));
     // While it lives nobody takes its job away, however long that takes.
     await until(async () => {
       const { rowCount } = await queue.query(
@@ -46,8 +43,7 @@ describe('a worker that is killed in the middle', () => {
       return rowCount || undefined;
     });
     await first.stop('SIGKILL');
-    const { body } = await rep.get<Tray>('/tray');
-    expect(body.items).toHaveLength(1);
+    expect(await rep.tray()).toHaveLength(1);
     begin();
     const cards = await rep.itemsOf(id);
     expect(cards.map((card) => card.name)).toEqual(expect.arrayContaining(['Gideon Marsh', 'Desmond Pyke']));

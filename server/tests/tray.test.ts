@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import type { BacksOfPhoto, LatestBatch, ProofCard, SecondLooks, Team, Tray, TrayItem } from '@dossier/contract';
+import { Client as Database } from 'pg';
 import { Client, demoPhoto, personFields } from './client';
-import { until } from './services';
+import { databaseOf, until } from './services';
 
 jest.setTimeout(180_000);
 
@@ -17,6 +18,7 @@ beforeAll(async () => {
   colleagueId = team.find(({ name }) => name.startsWith('Maren'))!.id;
 });
 
+const owner = databaseOf('api').DOSSIER_OWNER_URL;
 const trayOf = async (who: Client, query = ''): Promise<Tray> => (await who.get<Tray>(`/tray${query}`)).body;
 const looksOf = async (who: Client): Promise<SecondLooks> => (await who.get<SecondLooks>('/second-looks')).body;
 const blankCard = async (who: Client, kind: 'text' | 'blank' = 'blank', text = ''): Promise<string> => {
@@ -39,7 +41,7 @@ describe('a second look', () => {
       askedBy: expect.objectContaining({ name: 'Ottilie Brandt' }),
       message: 'Is it an l or a 1?',
     });
-    const forMe = (await trayOf(colleague, '?show=forMe')).items;
+    const forMe = await colleague.tray({ show: 'forMe' });
     expect(forMe.map(({ id }) => id)).toContain(card);
     expect(forMe.map(({ id }) => id)).not.toContain(other);
     expect(forMe.find(({ id }) => id === card)!.secondLook!.message).toBe('Is it an l or a 1?');
@@ -188,6 +190,37 @@ describe('a full tray', () => {
     }
     expect(seen).toHaveLength(made.length);
     expect(new Set(seen)).toEqual(new Set(made));
+  });
+});
+
+describe('the tray, asked for while a photograph becomes its card', () => {
+  it.each(['card', 'photo'])('shows one of the two, though it has to wait for each %s', async (table) => {
+    const occasion = randomUUID();
+    await rep.send('PUT', `/occasions/${occasion}`, { name: `Waiting for each ${table}` });
+    const [photo, card] = [randomUUID(), randomUUID()];
+    const taken = `takenAt=2026-11-20T10:00:00.000Z&occasion=${occasion}`;
+    // Cut off, so that it stays in the tray as it is.
+    await rep.send('PUT', `/photos/${photo}?${taken}`, demoPhoto('skerry').subarray(0, 500));
+    await rep.itemsOf(photo);
+    const blank = { kind: 'blank', text: '', takenAt: '2026-11-20T10:00:00.000Z', occasionId: occasion };
+    await rep.send('PUT', `/cards/${card}/text`, blank);
+    await rep.send('PATCH', '/cards', { cardIds: [card], state: 'discarded' });
+
+    const [worker, watcher] = [new Database(owner), new Database(owner)];
+    await Promise.all([worker.connect(), watcher.connect()]);
+    await worker.query('begin');
+    await worker.query(`lock table ${table} in access exclusive mode`);
+    const asked = trayOf(rep, `?occasion=${occasion}`);
+    await until(async () => {
+      const waiting = `select 1 from pg_locks where relation = '${table}'::regclass and not granted`;
+      return (await watcher.query(waiting)).rowCount;
+    });
+    await worker.query(`update photo set state = 'read' where id = $1`, [photo]);
+    await worker.query(`update card set state = 'toProve' where id = $1`, [card]);
+    await worker.query('commit');
+    await Promise.all([worker.end(), watcher.end()]);
+    expect(await asked).toMatchObject({ total: 1, items: [{ id: expect.stringMatching(`${photo}|${card}`) }] });
+    expect((await rep.tray({ occasion })).map(({ id }) => id)).toEqual([card]);
   });
 });
 

@@ -3,12 +3,12 @@ import type { DataSource, EntityManager } from 'typeorm';
 import { conflict } from '../../platform/problem';
 import type { SignedIn } from '../../platform/session';
 import { announce } from '../../platform/trayEvents';
-import { inWorkspace } from '../../platform/workspaceScope';
+import { inSnapshot, inWorkspace } from '../../platform/workspaceScope';
 import { Occasion } from './entities';
 
 /** All occasions of a workspace, the open ones first and then the latest. */
 export function listOccasions(database: DataSource, who: SignedIn): Promise<OccasionView[]> {
-  return inWorkspace(database, who.workspaceId, async (manager) => {
+  return inSnapshot(database, who.workspaceId, async (manager) => {
     const occasions = await manager.find(Occasion, { order: { closed: 'ASC', createdAt: 'DESC', id: 'DESC' } });
     const counts = await manager.query<{ id: string; in_tray: number; filed: number }[]>(
       `select occasion_id as id,

@@ -7,7 +7,7 @@ import { z } from 'zod';
 import { notFound } from '../../platform/problem';
 import { whoIs } from '../../platform/session';
 import { storage } from '../../platform/storage';
-import { inWorkspace } from '../../platform/workspaceScope';
+import { inSnapshot } from '../../platform/workspaceScope';
 import { loadPerson } from '../people';
 import { Card } from '../reading';
 
@@ -17,7 +17,7 @@ export function exchangeRoutes(database: DataSource): Router {
   return Router().get('/people/:id/vcard', async (request, response) => {
     const { id } = Id.parse(request.params);
     const { version, picture } = VcardQuery.parse(request.query);
-    const { person, photo } = await inWorkspace(database, whoIs(request).workspaceId, async (manager) => {
+    const { person, photo } = await inSnapshot(database, whoIs(request).workspaceId, async (manager) => {
       const found = await loadPerson(manager, id);
       if (!found) throw notFound('This person');
       const [cardId] = found.cardIds;

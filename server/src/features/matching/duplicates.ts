@@ -4,7 +4,7 @@ import { In, type DataSource, type EntityManager } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
 import { addJob } from '../../platform/queue';
 import type { SignedIn } from '../../platform/session';
-import { inWorkspace } from '../../platform/workspaceScope';
+import { inSnapshot, inWorkspace } from '../../platform/workspaceScope';
 import { inOrder, keepApart, mergeLocked, Person, summariesOf } from '../people';
 import { DuplicateRow, SweepRow } from './entities';
 
@@ -60,7 +60,7 @@ export function cancelSweep(database: DataSource, who: SignedIn): Promise<void> 
 
 /** Groups of likely duplicates, the likeliest first, as the latest search found them and people have left them since. */
 export function listDuplicates(database: DataSource, { workspaceId }: SignedIn): Promise<Duplicates> {
-  return inWorkspace(database, workspaceId, async (manager) => {
+  return inSnapshot(database, workspaceId, async (manager) => {
     const sweep = await latestSweep(manager);
     const groups = await groupsOf(manager);
     const shown = groups.slice(0, PAGE);

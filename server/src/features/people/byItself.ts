@@ -6,7 +6,7 @@ import { conflict } from '../../platform/problem';
 import { Workspace } from '../../platform/entities';
 import type { SignedIn } from '../../platform/session';
 import { announce } from '../../platform/trayEvents';
-import { inWorkspace } from '../../platform/workspaceScope';
+import { inSnapshot, inWorkspace } from '../../platform/workspaceScope';
 import { Card } from '../reading';
 import { log } from './changeLog';
 import { FilingReceipt, Person } from './entities';
@@ -59,7 +59,7 @@ export async function fileByItself(
 
 /** What was filed without a person and nobody has looked at since, the latest first. */
 export function listFiledByItself(database: DataSource, { workspaceId }: SignedIn): Promise<FiledByItself> {
-  return inWorkspace(database, workspaceId, async (manager) => {
+  return inSnapshot(database, workspaceId, async (manager) => {
     const where = { glanceAt: Not(IsNull()), deletedAt: IsNull() };
     const total = await manager.countBy(Person, where);
     const people = await manager.find(Person, { where, order: { glanceAt: 'DESC', id: 'DESC' }, take: 60 });

@@ -3,7 +3,7 @@ import { fold } from '@dossier/core/reading';
 import type { DataSource, EntityManager } from 'typeorm';
 import type { z } from 'zod';
 import type { SignedIn } from '../../platform/session';
-import { inWorkspace } from '../../platform/workspaceScope';
+import { inSnapshot } from '../../platform/workspaceScope';
 
 interface Row {
   id: string;
@@ -33,7 +33,7 @@ export function findPeople(
   who: SignedIn,
   query: z.infer<typeof PeopleQuery>,
 ): Promise<PeoplePage> {
-  return inWorkspace(database, who.workspaceId, async (manager) => {
+  return inSnapshot(database, who.workspaceId, async (manager) => {
     const [afterName, afterId] = (query.cursor && decodeCursor(query.cursor)) || [null, null];
     const [found] = await manager.query<{ total: string; ids: string[] }[]>(
       'select total, ids from find_people($1, $2, $3, $4)',

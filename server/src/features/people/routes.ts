@@ -14,7 +14,7 @@ import type { DataSource } from 'typeorm';
 import { z } from 'zod';
 import { notFound, ProblemError } from '../../platform/problem';
 import { whoIs } from '../../platform/session';
-import { inWorkspace } from '../../platform/workspaceScope';
+import { inSnapshot } from '../../platform/workspaceScope';
 import { listFiledByItself, markSeen, saveFilingSettings, takeBack } from './byItself';
 import { addConsent, withdrawConsent } from './consents';
 import { deletePerson, editPerson, restorePerson } from './editPerson';
@@ -47,7 +47,7 @@ export function peopleRoutes(database: DataSource, isKnown: IsKnown): Router {
     })
     .get('/people/:id', async (request, response) => {
       const { id } = Id.parse(request.params);
-      const person = await inWorkspace(database, whoIs(request).workspaceId, (manager) => loadPerson(manager, id));
+      const person = await inSnapshot(database, whoIs(request).workspaceId, (manager) => loadPerson(manager, id));
       if (!person) throw notFound('This person');
       response.json(person);
     })

@@ -5,12 +5,12 @@ import type { DataSource } from 'typeorm';
 import { conflict, notFound } from '../../platform/problem';
 import type { SignedIn } from '../../platform/session';
 import { storage } from '../../platform/storage';
-import { inWorkspace } from '../../platform/workspaceScope';
+import { inSnapshot, inWorkspace } from '../../platform/workspaceScope';
 import { cardOccasion } from '../capture';
 import { Card, IN_TRAY, openSecondLooks } from '../reading';
 
 export function cardToProve(database: DataSource, who: SignedIn, id: string): Promise<ProofCard> {
-  return inWorkspace(database, who.workspaceId, async (manager) => {
+  return inSnapshot(database, who.workspaceId, async (manager) => {
     // Not findOne, which asks twice when relations are joined.
     const [card] = await manager.find(Card, { where: { id }, relations: { occasion: true } });
     if (!card) throw notFound('This card');

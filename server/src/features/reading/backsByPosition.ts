@@ -5,7 +5,7 @@ import { In, type DataSource, type EntityManager } from 'typeorm';
 import { conflict, notFound } from '../../platform/problem';
 import type { SignedIn } from '../../platform/session';
 import { announce } from '../../platform/trayEvents';
-import { inWorkspace } from '../../platform/workspaceScope';
+import { inSnapshot, inWorkspace } from '../../platform/workspaceScope';
 import { Photo } from '../capture';
 import { joinBackIn } from './backs';
 import { Card, IN_TRAY } from './entities';
@@ -30,7 +30,7 @@ export function backsToMatch(manager: EntityManager): Promise<Tray['backs']> {
 
 /** Both sides with pairs suggested by where they lie. @throws ProblemError 404 for a photograph that shows no backs */
 export function backsOfPhoto(database: DataSource, who: SignedIn, photoId: string): Promise<BacksOfPhoto> {
-  return inWorkspace(database, who.workspaceId, async (manager) => {
+  return inSnapshot(database, who.workspaceId, async (manager) => {
     const back = await manager.findOneBy(Photo, { id: photoId });
     if (!back?.backOf) throw notFound('The backs on this photograph');
     const fronts = await openCardsOf(manager, back.backOf);

@@ -7,7 +7,7 @@ import { conflict, notFound, ProblemError } from '../../platform/problem';
 import { addJob } from '../../platform/queue';
 import type { SignedIn } from '../../platform/session';
 import { announce } from '../../platform/trayEvents';
-import { inWorkspace } from '../../platform/workspaceScope';
+import { inSnapshot, inWorkspace } from '../../platform/workspaceScope';
 import { Photo } from '../capture';
 import { Card, IN_TRAY } from './entities';
 
@@ -17,7 +17,7 @@ const BEGUN = 0.02;
 
 /** A photograph's cards with their borders, those taken out of the tray left out. */
 export function outlinesOf(database: DataSource, who: SignedIn, photoId: string): Promise<PhotoOutlines> {
-  return inWorkspace(database, who.workspaceId, async (manager) => {
+  return inSnapshot(database, who.workspaceId, async (manager) => {
     const photo = await manager.findOneBy(Photo, { id: photoId });
     if (!photo) throw notFound('This photograph');
     const cards = await cardsOf(manager, photoId);

@@ -2,7 +2,7 @@ import type { OpenSecondLook, Tray, TrayItem, TrayQuery } from '@dossier/contrac
 import { countDoubts, guessOf } from '@dossier/core/proof';
 import { In, type DataSource, type ObjectLiteral, type SelectQueryBuilder } from 'typeorm';
 import type { SignedIn } from '../../platform/session';
-import { inWorkspace } from '../../platform/workspaceScope';
+import { inSnapshot } from '../../platform/workspaceScope';
 import { Photo } from '../capture';
 import { backsToMatch } from './backsByPosition';
 import { Card, IN_TRAY } from './entities';
@@ -28,7 +28,7 @@ interface Cursor {
 /** The cards that are not filed yet, oldest first; photographs stand in for cards that are still being read. */
 export function listTray(database: DataSource, who: SignedIn, { cursor, occasion, show }: TrayQuery): Promise<Tray> {
   const after = cursor ? decodeCursor(cursor) : undefined;
-  return inWorkspace(database, who.workspaceId, async (manager) => {
+  return inSnapshot(database, who.workspaceId, async (manager) => {
     const behind = (alias: string) => `(${alias}.takenAt, ${alias}.id) > (:takenAt, :id)`;
     const photos = manager
       .createQueryBuilder(Photo, 'photo')
