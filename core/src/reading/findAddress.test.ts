@@ -1,4 +1,5 @@
 import { cardLines } from './cardLine';
+import { DOUBT_BELOW } from './confidence';
 import { proposeFields } from './proposeFields';
 import { findAddress } from './findAddress';
 import { readingOf, type PrintedLine } from './readingOf.testing';
@@ -85,6 +86,14 @@ it.each<[string, string[], (string | undefined)[]]>([
   ['NZ', ['47 Haven Road', 'Nelson 7010'], ['47 Haven Road', '7010', 'Nelson', undefined]],
   ['BR', ['Diretor industrial', 'Rua Sinimbu, 1200', '95010-000 Caxias do Sul'], ['Rua Sinimbu, 1200', '95010-000', 'Caxias do Sul', undefined]], // prettier-ignore
   ['ES', ['Rúa do Porto, 2', '15114 Corme (A Coruña)'], ['Rúa do Porto, 2', '15114', 'Corme', 'A Coruña']],
+  ['US', ['1200 2nd Ave SE', 'Cedar Rapids, IA 52401'], ['1200 2nd Ave SE', '52401', 'Cedar Rapids', 'IA']],
+  ['DE', ['Werk 2: Im Schleeke 77, 38642 Goslar'], ['Im Schleeke 77', '38642', 'Goslar', undefined]],
+  ['FR', ['Lauréat du prix 2018', '9 bis, allées Riquet', '65000 Tarbes'], ['9 bis, allées Riquet', '65000', 'Tarbes', undefined]], // prettier-ignore
+  ['PL', ['upr. nr 4418', 'ul. Winna 18', '20-001 Lublin'], ['ul. Winna 18', '20-001', 'Lublin', undefined]],
+  ['NL', ['Projectleider restauratie', 'Hemdijk 21', '8601 XH Sneek'], ['Hemdijk 21', '8601 XH', 'Sneek', undefined]],
+  ['IT', ['Fratelli Bonfadini s.n.c.', '25065 Lumezzane (BS)'], [undefined, '25065', 'Lumezzane', 'BS']],
+  ['IT', ['C.da Scurati s.n.c.', '91015 Custonaci (TP)'], ['C.da Scurati s.n.c.', '91015', 'Custonaci', 'TP']],
+  ['ES', ['Paraje Las Canteras, s/n', '02630 La Roda - Albacete'], ['Paraje Las Canteras, s/n', '02630', 'La Roda', 'Albacete']], // prettier-ignore
   ['ES', ['Polígono industrial', 'Nave 4', '48001 Bilbao'], ['Polígono industrial, Nave 4', '48001', 'Bilbao', undefined]], // prettier-ignore
 ])('in %s: %j', (country, lines, address) => expect(addressOf(lines, country)).toEqual(address));
 
@@ -92,6 +101,56 @@ it('a town and its code alone share a line with a number', () => {
   const { fields } = proposeFields(readingOf(['Rosalind Thorpe', '3 Mill Lane', 'Norwich NR1 2AB · T 01632 960142']));
   const values = fields.map((f) => f.value);
   expect(values).toEqual(expect.arrayContaining(['3 Mill Lane', 'Norwich', 'NR1 2AB', '+441632960142']));
+});
+
+describe('an address without a code', () => {
+  it.each<[string, string[], (string | undefined)[]]>([
+    ['US', ['44 Commercial Street, Suite 2B', 'Rockland, ME'], ['44 Commercial Street, Suite 2B', undefined, 'Rockland', 'ME']], // prettier-ignore
+    ['US', ['2210 Elm Street, Portland, Oregon'], ['2210 Elm Street', undefined, 'Portland', 'Oregon']],
+    ['BR', ['Rua XV de Novembro, 344 sala 12 - Blumenau/SC'], ['Rua XV de Novembro, 344 sala 12', undefined, 'Blumenau', 'SC']], // prettier-ignore
+    ['AU', ['12 Wharf Road', 'Port Lincoln, SA'], ['12 Wharf Road', undefined, 'Port Lincoln', 'SA']],
+  ])('is told in %s by its state: %j', (country, lines, address) => expect(addressOf(lines, country)).toEqual(address));
+
+  it.each([
+    ['letters behind a name', ['Jane Holloway, PA', 'Physician Assistant'], 'US'],
+    ['a state where no street stands', ['Holloway Sculpture', 'Rockland, ME'], 'US'],
+    ['letters that are no state', ['44 Commercial Street', 'Rockland, XX'], 'US'],
+  ])('is not taken from %s', (_what, lines, country) =>
+    expect(addressOf(lines, country).slice(1)).toEqual([undefined, undefined, undefined]),
+  );
+});
+
+it('a county goes on behind its word in the next line', () => {
+  expect(addressOf(['Pier Road, Skibbereen, Co.', 'Cork P81 AH52'], 'IE')).toEqual([
+    'Pier Road',
+    'P81 AH52',
+    'Skibbereen',
+    'Co. Cork',
+  ]);
+});
+
+describe('a place over the code that has no word for a street', () => {
+  const streetIn = (...lines: string[]) =>
+    proposeFields(readingOf(['Bergbahnen Surselva AG', 'Reto Cavegn', 'Leiter Pistendienst', ...lines])).fields.find(
+      (f) => f.field === 'street',
+    );
+
+  it.each([
+    ['Talstation Mulania', '7130 Schluein'],
+    ['Port de Lesconil', '29740 Plobannalec'],
+    ['Grange Farm, Sixteen Foot Bank', 'March, Cambridgeshire PE15 0TQ'],
+  ])('is proposed as a doubt: %s', (place, town) => {
+    expect(streetIn(place, town)).toMatchObject({ value: place, reasons: ['stands where a street does'] });
+    expect(streetIn(place, town)!.confidence).toBeLessThan(DOUBT_BELOW);
+  });
+
+  it.each([
+    'We know what grows here.',
+    'Salmon · Stalking · Cottages',
+    'Licensed, Insured, Bonded',
+    'seit 1954',
+    'Regional Sales Manager',
+  ])('is not what else may stand there: %s', (line) => expect(streetIn(line, '7130 Schluein')).toBeUndefined());
 });
 
 describe('a town', () => {

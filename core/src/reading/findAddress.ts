@@ -3,14 +3,18 @@ import { fold } from './fold';
 import { hasLegalForm, isLoneForm } from './legalForm';
 import { naturalPlace } from './naturalCase';
 import type { SourceSpan } from './proposal';
-import { hasStreetWord, looksLikeStreet, streetOf, withSpaces } from './streetLine';
-import { bareDigitCountries, counties, countryNames, postcodeForms, type PostcodeForm } from './tables/addressWords';
+import { bestAnchor, stateAnchor, type AddressPart, type Anchor } from './postcodeAnchor';
+import {
+  hasStreetWord,
+  isFirmLine,
+  isRemark,
+  looksLikePlace,
+  looksLikeStreet,
+  streetOf,
+  withSpaces,
+} from './streetLine';
+import { counties, countryNames, postcodeForms, spanishProvinces, type PostcodeForm } from './tables/addressWords';
 import { yearPattern } from './tables/labels';
-
-export interface AddressPart {
-  value: string;
-  sources: SourceSpan[];
-}
 
 export interface FoundPostalAddress {
   street?: AddressPart;
@@ -35,7 +39,7 @@ const MOST_STREET_LINES = 3;
  * @param lines lines free of other fields, in reading order
  */
 export function findAddress(lines: readonly CardLine[], country: string | undefined): FoundPostalAddress {
-  const anchor = bestAnchor(lines, country);
+  const anchor = bestAnchor(lines, country) ?? stateAnchor(lines, country);
   if (!anchor) return streetOnly(lines);
   const { line, code, region, before, after, form } = anchor;
   const address: FoundPostalAddress = { postalCode: code, region, country: undefined };
@@ -49,11 +53,12 @@ export function findAddress(lines: readonly CardLine[], country: string | undefi
     // "5000 Szolnok, Malom utca 8.": some begin with the town.
     if (/\d/.test(pieces.after[0]?.text ?? '') && !/\p{L}/u.test(before.text))
       pieces.before = pieces.after.splice(0, 1);
-    address.region ??= pieces.after.map(asRegion).find((r) => r !== undefined);
+    address.region ??= pieces.after.map((piece) => asRegion(piece, country)).find((r) => r !== undefined);
   } else {
     takeRegion(address, pieces.before);
     takeProvince(address, pieces.before);
     const hasCounties = form.country === 'GB' || form.country === 'IE';
+    if (hasCounties) takeBrokenCounty(address, pieces.before, above[0]);
     if (hasCounties) takeCounty(address, pieces.before, above[0]);
     if (hasCounties && pieces.before.length === 0 && isCountyUnderTown(above)) {
       const [county, ...rest] = above;
@@ -62,7 +67,7 @@ export function findAddress(lines: readonly CardLine[], country: string | undefi
     }
     let town = pieces.before.pop();
     if (!town && above[0] && mayBeTownLine(above[0])) {
-      const fromAbove = piecesOf(spanOf(above[0]), above[0].text);
+      const fromAbove = piecesOf(spanOf(above[0]), above[0].text.replace(LONE_COUNTY, ''));
       takeRegion(address, fromAbove);
       if (hasCounties) takeCounty(address, fromAbove, undefined);
       town = fromAbove.pop();
@@ -75,8 +80,10 @@ export function findAddress(lines: readonly CardLine[], country: string | undefi
   const firm = pieces.before.findLastIndex((piece) => hasLegalForm(piece.text) || isLoneForm(piece.text));
   const streets = pieces.before.slice(firm + 1);
   for (const candidate of above) {
-    if (streets.length >= MOST_STREET_LINES || !looksLikeStreet(candidate.text) || hasLegalForm(candidate.text)) break;
-    streets.unshift(...withoutYears(candidate).map((piece) => ({ text: piece.text, source: spanOf(piece) })));
+    if (streets.length >= MOST_STREET_LINES || !looksLikeStreet(candidate.text) || isFirmLine(candidate.text)) break;
+    const own = withoutYears(candidate);
+    if (own.length === 0 || (streets.length > 0 && isRemark(candidate.text))) break;
+    streets.unshift(...own.map((piece) => ({ text: piece.text, source: spanOf(piece) })));
   }
   if (streets.length > 0) {
     address.street = {
@@ -89,84 +96,12 @@ export function findAddress(lines: readonly CardLine[], country: string | undefi
   return address;
 }
 
-/** "seit 1954 · Hauptstr. 5": a street line without the founding year on it. */
+/** "seit 1954 · Hauptstr. 5": a street line without the founding year on it; nothing of one that is no more than that. */
 function withoutYears(line: CardLine): CardLine[] {
   const pieces = piecesOfLine(line);
   const rest = pieces.filter((piece) => !yearPattern.test(piece.text));
-  return rest.length === pieces.length ? [line] : rest;
-}
-
-interface Anchor {
-  line: CardLine;
-  form: PostcodeForm;
-  code: AddressPart;
-  region?: AddressPart;
-  before: SourceSpan & { text: string };
-  after: SourceSpan & { text: string };
-}
-
-function bestAnchor(lines: readonly CardLine[], country: string | undefined): Anchor | undefined {
-  const rows = [...lines.map((line) => [line]), ...brokenRows(lines)];
-  for (const form of postcodeForms) {
-    const owners = bareDigitCountries[form.country] ?? [form.country];
-    if (country && !owners.includes(country)) continue;
-    const anchor = rows.map((row) => anchorIn(row, form)).find((found) => found !== undefined);
-    if (anchor) return anchor;
-  }
-  return undefined;
-}
-
-/** Each line that may go on in the next one of its column, with that. */
-const brokenRows = (lines: readonly CardLine[]): [CardLine, CardLine][] =>
-  lines.flatMap((upper) =>
-    lines
-      .filter((lower) => lower !== upper && isNextInBlock(upper, lower) && /[\p{L}\d,]$/u.test(upper.text))
-      .map((lower): [CardLine, CardLine] => [upper, lower]),
-  );
-
-/** A postal code of some form in a line, or across the end of one where it goes on in the next, with what stands beside it. */
-function anchorIn([line, next]: readonly CardLine[], form: PostcodeForm): Anchor | undefined {
-  if (!line) return undefined;
-  const text = next ? `${line.text} ${next.text}` : line.text;
-  const match = new RegExp(form.pattern, 'gu').exec(text);
-  if (!match) return undefined;
-  const code = match.groups?.code ?? match[0];
-  const end = match.index + match[0].length;
-  const lead = text.slice(0, match.index);
-  const tail = text.slice(end);
-  const ending = form.town === 'after' ? end + tail.search(/\p{L}/u) : end;
-  if (next && !(match.index < line.text.length && ending > line.text.length)) return undefined;
-  if (form.town === 'after' && !/\p{L}{2}/u.test(tail)) return undefined;
-  // Bare digits at the end of a line are a code behind a comma, or alone, only: "Since 1931" is none.
-  if (next && form.country in bareDigitCountries && lead && !/(?:,|\s[–—·•|-])\s*$/.test(lead)) return undefined;
-  const isAfterHouse = /\p{L}.*[\s,]\d{1,3} $/u.test(lead) && code.length === 5 && hasStreetWord(lead);
-  if ((/\d[\s./-]?$/.test(lead) && !isAfterHouse) || /^[\s./-]?\d/.test(tail)) return undefined;
-  const spans = (from: number, to: number): SourceSpan[] => {
-    const cut = line.text.length;
-    const part = (of: CardLine, a: number, b: number) => [{ line: of.index, from: of.from + a, to: of.from + b }];
-    const first = from < cut ? part(line, from, Math.min(to, cut)) : [];
-    const second = next && to > cut + 1 ? part(next, Math.max(0, from - cut - 1), to - cut - 1) : [];
-    return [...first, ...second];
-  };
-  const at = match.index + match[0].lastIndexOf(code);
-  const region = match.groups?.region;
-  const behind = end > line.text.length && next ? next : line;
-  const offset = behind === line ? 0 : line.text.length + 1;
-  // The town behind a code at the end of a line begins the next one.
-  const [after, from] = next && behind === line ? [next, 0] : [behind, end - offset];
-  return {
-    line,
-    form,
-    code: { value: code.toUpperCase(), sources: spans(at, at + code.length) },
-    region: region ? { value: region, sources: spans(match.index, match.index + region.length) } : undefined,
-    before: {
-      line: line.index,
-      from: line.from,
-      to: line.from + match.index,
-      text: lead.replace(/(?:\bCEP:?|\b[A-Z]{1,2}-)\s*$/, ''),
-    },
-    after: { ...spanOf(after), from: after.from + from, text: after.text.slice(from) },
-  };
+  if (rest.length < pieces.length) return rest;
+  return pieces.length === 0 && yearPattern.test(line.text) ? [] : [line];
 }
 
 /** Without a postal code only a line with a house number and a street word is an address. */
@@ -228,9 +163,11 @@ function takeCountry(address: FoundPostalAddress, pieces: Piece[]): void {
 
 const REGION = /^(?:[A-Z]{2,3})$/;
 
-function asRegion(piece: Piece): AddressPart | undefined {
+/** Letters of a state or province, or the name of a Spanish one. */
+function asRegion(piece: Piece, country?: string): AddressPart | undefined {
   const bare = piece.text.replace(/[()]/g, '');
-  return REGION.test(bare) ? { value: bare, sources: [piece.source] } : undefined;
+  const isRegion = REGION.test(bare) || (country === 'ES' && spanishProvinces.has(bare));
+  return isRegion ? { value: bare, sources: [piece.source] } : undefined;
 }
 
 function takeRegion(address: FoundPostalAddress, pieces: Piece[]): void {
@@ -259,8 +196,21 @@ function takeCounty(address: FoundPostalAddress, pieces: Piece[], above: CardLin
   if (!last) return;
   const town = pieces[pieces.length - 2]?.text ?? (above && mayBeTownLine(above) && above.text.split(/,\s+/).pop());
   const isAfterTown = Boolean(town && (!looksLikeStreet(town) || /^(?:St|Saint)\.? \p{Lu}[\p{L}-]+$/u.test(town)));
-  if (!(isAfterTown && isCounty(last.text)) && !/^(?:Co\.?|County)\s\p{Lu}/iu.test(last.text)) return;
+  if (!(isAfterTown && isCounty(last.text)) && !/^(?:Co\.?|County)\s(?:n?an?\s)?\p{Lu}/iu.test(last.text)) return;
   address.region ??= { value: last.text, sources: [last.source] };
+  pieces.pop();
+}
+
+/** "Skibbereen, Co." at the end of a line, whose county begins the next. */
+const LONE_COUNTY = /,?\s+(?:Co\.?|County)$/i;
+
+function takeBrokenCounty(address: FoundPostalAddress, pieces: Piece[], above: CardLine | undefined): void {
+  const [only] = pieces;
+  const word = above && LONE_COUNTY.exec(above.text);
+  if (!word || !only || pieces.length > 1) return;
+  const from = above.from + word.index + word[0].search(/c/i);
+  const source = { line: above.index, from, to: above.from + above.text.length };
+  address.region ??= { value: `${word[0].replace(/^[,\s]+/, '')} ${only.text}`, sources: [source, only.source] };
   pieces.pop();
 }
 
@@ -320,6 +270,22 @@ function linesAbove(lines: readonly CardLine[], line: CardLine): CardLine[] {
     chain.push(next);
     current = next;
   }
+}
+
+/**
+ * The place on the line right above the code of an address that has no street: "Lieu-dit Kerroc'h", "Port de Lesconil".
+ * @param lines those that nothing else claims
+ */
+export function placeAboveCode(
+  { postalCode, street, locality }: FoundPostalAddress,
+  lines: readonly CardLine[],
+): AddressPart | undefined {
+  if (!postalCode || street) return undefined;
+  const owned = [postalCode, locality].flatMap((part) => part?.sources.map((source) => source.line) ?? []);
+  const first = lines.find((line) => line.index === Math.min(...owned));
+  const [line] = first ? linesAbove(lines, first) : [];
+  if (!line || owned.includes(line.index) || !looksLikePlace(line.text)) return undefined;
+  return { value: streetOf([line.text]), sources: [spanOf(line)] };
 }
 
 /** Begins with a town, or ends in one behind a comma: "3 Mill Hill, Castlewellan". */

@@ -128,5 +128,10 @@ describe('phone numbers', () => {
     expect(candidate!.source).toEqual({ line: 0, from: 0, to: 29 });
   });
 
+  it('are none where another word stands before digits that are not grouped like them', () => {
+    expect(phonesIn('Ref 5588-1204-01', 'US')).toEqual([]);
+    expect(phonesIn('Desk 808-555-0144', 'US')).toHaveLength(1);
+  });
+
   it('that no country makes possible are none', () => expect(phonesIn('T 1234 5678')).toEqual([]));
 });

@@ -13,6 +13,8 @@ export interface PhoneCandidate {
   printed: string;
   label?: PhoneLabel;
   extension?: string;
+  /** Whether another word than a label stands right before it, as before the number of some register. */
+  isNamed: boolean;
   /** Includes label and extension. */
   source: SourceSpan;
 }
@@ -60,7 +62,8 @@ export function findPhoneCandidates(lines: readonly ReadLine[], taken: readonly 
       const shown = isFirst ? (line.icon ?? kindBeside(lines, line) ?? kindAbove(lines, line)) : undefined;
       if (atOnce) source.to += atOnce.index + atOnce[0].length;
       source.from = label?.from ?? source.from;
-      return [{ printed, label: label?.kind ?? shown, extension: atOnce?.[1], source }];
+      const isNamed = !label && /\p{L}{2,}\s?[:#]?\s*$/u.test(line.text.slice(0, from));
+      return [{ printed, label: label?.kind ?? shown, extension: atOnce?.[1], isNamed, source }];
     });
   });
 }
@@ -182,6 +185,7 @@ export function placePhone(candidate: PhoneCandidate, country: string | undefine
   const parsed = parsePhoneNumberFromString(printed, country as CountryCode | undefined);
   if (!parsed?.isPossible()) return undefined;
   const mobile = isMobile(parsed);
+  if (candidate.isNamed && parsed.countryCallingCode === '1' && !isGroupedAsNorthAmerican(printed)) return undefined;
   return {
     value: parsed.number,
     kind:
@@ -195,6 +199,10 @@ export function placePhone(candidate: PhoneCandidate, country: string | undefine
     source: candidate.source,
   };
 }
+
+/** Area, exchange and line stand in three, three and four digits; "5588-1204-01" is no number to call. */
+const isGroupedAsNorthAmerican = (printed: string): boolean =>
+  /^[^\d]*(?:1[^\d]*)?\d{3}[^\d]*\d{3}[^\d]*\d{4}$/.test(printed);
 
 /** "T", "P" and "Tel" stand before any number; the number's own type then says more. */
 const isVagueLabel = (candidate: PhoneCandidate): boolean => !candidate.extension;

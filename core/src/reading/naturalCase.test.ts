@@ -12,6 +12,7 @@ describe('natural case', () => {
     ['NEWCASTLE UPON TYNE', 'Newcastle upon Tyne'],
     ["L'ISLE-JOURDAIN", "L'Isle-Jourdain"],
     ['ULM', 'ULM'],
+    ["KERROC'H", "Kerroc'h"],
     ['Bath', 'Bath'],
   ])('of the place %s is %s', (printed, natural) => expect(naturalPlace(printed)).toBe(natural));
 
@@ -22,6 +23,9 @@ describe('natural case', () => {
     ['DITTE-MARIE BRIX-HAUGAARD', 'Ditte-Marie Brix-Haugaard'],
     ['Gregoria DuBuque', 'Gregoria DuBuque'],
     ['nella voss', 'Nella Voss'],
+    ["Yves-Marie LE FLOC'H", "Yves-Marie Le Floc'h"],
+    ['JEAN DE LA FONTAINE', 'Jean de la Fontaine'],
+    ["SEAN O'DEA", "Sean O'Dea"],
   ])('of the name %s is %s', (printed, natural) => expect(naturalName(printed)).toBe(natural));
 
   it.each([

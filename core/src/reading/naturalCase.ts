@@ -11,15 +11,21 @@ const capitalise = (word: string): string => {
   return lower.replace(/^(\P{L}*)(\p{L})/u, (_, lead: string, letter: string) => lead + letter.toUpperCase());
 };
 
+/** What follows begins with a capital: "O'Conner", "L'Isle", but "Floc'h" and "Children's". */
+const AFTER_APOSTROPHE = /(?<=(?<!c)['’])(?=\p{L}{2})/iu;
+
+/** A French article begins a family name, unless it goes on behind "de": "Yves LE GOFF", "Ana DE LA CRUZ". */
+const isFrenchArticle = (word: string, before: string): boolean => /^l(?:e|es|a)$/i.test(word) && !/^de$/i.test(before);
+
 /** One part of a name: "MCALLISTER" to "McAllister", "O'CONNER" to "O'Conner", "BRIX-HAUGAARD" to "Brix-Haugaard". */
-function naturalNameWord(word: string, isFirst: boolean, country?: string): string {
-  if (!isFirst && nameParticles.has(word))
+function naturalNameWord(word: string, before: string | undefined, country?: string): string {
+  if (before !== undefined && nameParticles.has(word) && !isFrenchArticle(word, before))
     return CAPITAL_PARTICLES.has(country ?? '') ? capitalise(word) : word.toLowerCase();
   return word
     .split('-')
     .map((part) =>
       part
-        .split(/(?<=['’])/)
+        .split(AFTER_APOSTROPHE)
         .map(capitalise)
         .join('')
         .replace(/^Mc(\p{Ll})/u, (_, letter: string) => `Mc${letter.toUpperCase()}`),
@@ -39,7 +45,7 @@ export function naturalName(name: string, country?: string): string {
     .map((word, i, words) => {
       const shouts = (other = '') => other.replace(/[^\p{L}]/gu, '').length > 2 && isAllCaps(other);
       const wordShouts = shouts(word) || (nameParticles.has(word) && isAllCaps(word) && shouts(words[i + 1]));
-      return shouting || whispering || wordShouts ? naturalNameWord(word, i === 0, country) : word;
+      return shouting || whispering || wordShouts ? naturalNameWord(word, words[i - 1], country) : word;
     })
     .join(' ');
 }
@@ -55,7 +61,7 @@ const SMALL_IN_PLACES = new Set(
 export function naturalPlace(place: string): string {
   if (!isAllCaps(place) || place.replace(/[^\p{L}]/gu, '').length <= 3) return place;
   return place
-    .split(/(\s+|-|(?<=['’]))/)
+    .split(/(\s+|-|(?<=(?<!c)['’])(?=\p{L}{2}))/iu)
     .map((part, i) => (i > 0 && SMALL_IN_PLACES.has(part.toLowerCase()) ? part.toLowerCase() : capitalise(part)))
     .join('');
 }
@@ -146,7 +152,7 @@ export function naturalCompany(company: string): string {
         return word.charAt(0).toLowerCase() + word.charAt(1) + capitalise(word.slice(2));
       // "Dell'Acqua" and "Tour-Landry", but "Children's".
       return word
-        .split(/(?<=['’])(?=\p{L}{2})|(?<=-)/u)
+        .split(/(?<=(?<!c)['’])(?=\p{L}{2})|(?<=-)/iu)
         .map(capitalise)
         .join('');
     })

@@ -33,6 +33,9 @@ const ON_BEHALF = /^\s*(?:i\.\s?[AV]\.|ppa\.)\s+/iu;
 /** A hyphen that was read as a dash: "Anne–Mette". */
 const LONG_HYPHEN = /(?<=\p{L})[–—](?=\p{L})/gu;
 
+/** Two such words before a name are a form of address: "Per. Agr. Ruggero Dall'Olio". */
+const SHORTENED = /^\p{Lu}\p{Ll}{1,3}\.$/u;
+
 /** Separates forms of address in front and letters behind from the name itself. */
 export function nameParts(text: string): NameParts {
   const [beforeComma = '', ...afterComma] = text
@@ -43,6 +46,7 @@ export function nameParts(text: string): NameParts {
     .split(/\s*,\s*/);
   const words = beforeComma.split(/\s+/).filter(Boolean).map(asNumeral);
   const prefixes: string[] = [];
+  if (words.length > 3 && words.slice(0, 2).every((word) => SHORTENED.test(word))) prefixes.push(...words.splice(0, 2));
   while (words.length > 1 && isPrefix(words[0]!, words)) prefixes.push(words.shift()!);
   const suffixes: string[] = [];
   while (words.length > 2 && (isCredential(words[words.length - 1]!) || looksLikeCredential(words)))

@@ -3,7 +3,8 @@ import { chooseRoles, type Chosen, type Roles } from './chooseRoles';
 import { confidenceOf, shareDoubts } from './confidence';
 import { crossCheck } from './crossCheck';
 import type { Draft } from './draft';
-import { findAddress, mayHoldAddress, type AddressPart, type FoundPostalAddress } from './findAddress';
+import { findAddress, mayHoldAddress, placeAboveCode, type FoundPostalAddress } from './findAddress';
+import type { AddressPart } from './postcodeAnchor';
 import { looksLikeStreet } from './streetLine';
 import {
   findBrokenEmails,
@@ -128,10 +129,9 @@ export function proposeFields(reading: Reading, options: ProposeOptions = {}): C
   reconcileWithName(emails, name, lines);
   reconcileWithCompany([...emails, ...websites], chosen.roles.company?.candidate.text ?? '');
   const roleOwned = linesOfRoles(chosen.roles);
-  const address = findAddress(
-    addressLines.filter((line) => !roleOwned.has(line.index) || addressOwned.has(line.index)),
-    country,
-  );
+  const free = addressLines.filter((line) => !roleOwned.has(line.index) || addressOwned.has(line.index));
+  const address = findAddress(free, country);
+  const place = placeAboveCode(address, free);
 
   const context = { country, localParts, domains: unique([...emails, ...websites].map((a) => a.domain)), learned };
   const drafted = [
@@ -141,7 +141,7 @@ export function proposeFields(reading: Reading, options: ProposeOptions = {}): C
     ...emails.map((e) => onlineDraft('email', e, 6)),
     ...phoneDrafts(phoneCandidates, address.postalCode?.sources ?? [], { country, rival }, firms),
     ...websites.map((w) => onlineDraft('website', w, 5)),
-    ...addressDrafts(address, country, firms),
+    ...addressDrafts(place ? { ...address, street: place } : address, country, firms, place !== undefined),
   ];
   const drafts = inDeskOrder(crossCheck(withoutRepeats(drafted), said, country));
   const proposals = shareDoubts(
@@ -301,6 +301,7 @@ function addressDrafts(
   address: FoundPostalAddress,
   country: string | undefined,
   firms: readonly LearnedFirm[],
+  isStreetGuessed: boolean,
 ): Draft[] {
   const known = learnedAddress(
     { street: address.street?.value, postalCode: address.postalCode?.value, locality: address.locality?.value },
@@ -310,6 +311,7 @@ function addressDrafts(
     (field: FieldName & keyof typeof address): Draft[] => {
       const part = address[field];
       if (!part) return [];
+      const isGuess = !(address.postalCode ?? address.region) || (field === 'street' && isStreetGuessed);
       const settled = known && field !== 'region' && field !== 'country' ? known[field] : undefined;
       const changed = settled !== undefined && settled !== part.value;
       const lost = !settled && field === 'locality' ? lostJoinedLetter(part.value, country) : undefined;
@@ -318,9 +320,9 @@ function addressDrafts(
           field,
           value: settled ?? lost?.value ?? part.value,
           sources: part.sources,
-          trust: address.postalCode ? 3.5 : 1,
+          trust: isGuess ? 1 : 3.5,
           reasons: [
-            'is part of the postal address',
+            isGuess && address.postalCode ? 'stands where a street does' : 'is part of the postal address',
             ...(settled ? ['your workspace knows this address of the firm'] : []),
           ],
           ...(settled && { certainty: 0.98 }),

@@ -10,7 +10,7 @@ import { tradeWords } from './tables/companyWords';
 import { departmentHeads, departmentTopics } from './tables/departmentWords';
 import { ownerLabel } from './tables/labels';
 import { givenNames, nameParticles } from './tables/nameWords';
-import { sloganWords, titleHeads, titleJoiners, titleModifiers } from './tables/titleWords';
+import { agentEndings, sloganWords, titleHeads, titleJoiners, titleModifiers } from './tables/titleWords';
 
 /** What the rest of the card says about its person and firm. */
 export interface CardEvidence {
@@ -103,7 +103,9 @@ export function scoreName(candidate: Candidate, evidence: CardEvidence): RoleSco
   if (prefixes.length > 0) tally.add(1.8, 'has a form of address');
   if (suffixes.length > 0) tally.add(2, 'has letters after the name');
   if (core.some((w) => /^\p{Lu}\.?$/u.test(w))) tally.add(1, 'has an initial');
-  tally.add(-2.2 * count(core, (w) => titleHeads.has(w)));
+  // "Zdzisław Ogrodnik" at zdzislaw.ogrodnik@ is called after a gardener and is none.
+  const isCalledAfterTrade = core.length > 1 && givenNames.has(core[0]!) && agreement > 0.9;
+  tally.add(-2.2 * count(isCalledAfterTrade ? core.slice(0, -1) : core, (w) => titleHeads.has(w)));
   tally.add(-1.6 * count(core, (w) => tradeWords.has(w)));
   const isOfFirm = (w: string) => departmentHeads.has(w) || (titleModifiers.has(w) && !nameParticles.has(w));
   tally.add(-1.2 * count(core, isOfFirm));
@@ -127,9 +129,16 @@ export function scoreName(candidate: Candidate, evidence: CardEvidence): RoleSco
   return tally;
 }
 
-/** Whether a mailbox at a free-mail provider that is like a line may be the firm's: another line looks like the name. */
-const isFirmsMailbox = ({ lines }: Candidate, { named, domains }: CardEvidence): boolean =>
-  named !== undefined && named.size > 0 && !lines.some(({ index }) => named.has(index)) && domains.every(isFreeMail);
+/**
+ * Whether a mailbox at a free-mail provider that is like a line may be the firm's: another line looks like the name, and
+ * this one does not begin like one.
+ */
+const isFirmsMailbox = ({ text, lines }: Candidate, { named, domains }: CardEvidence): boolean =>
+  named !== undefined &&
+  named.size > 0 &&
+  !lines.some(({ index }) => named.has(index)) &&
+  !(givenNames.has(wordsOf(text)[0]!) && count(wordsOf(text), (w) => tradeWords.has(w)) === 0) &&
+  domains.every(isFreeMail);
 
 /** A common given name before one to three more words, none of which says what a firm does. */
 export function looksLikeSomebody(text: string): boolean {
@@ -226,6 +235,9 @@ const mailboxAgreement = (text: string, local: string): number => {
   return key.length > 5 && name.startsWith(key.slice(0, Math.max(6, Math.floor(key.length * 0.8)))) ? 1 : 0;
 };
 
+/** What an ending like that of "Tea Taster" is worth, where no word for a position stands. */
+const AGENT = 0.7;
+
 export function scoreTitle(candidate: Candidate, evidence?: CardEvidence): RoleScore {
   const tally = new Tally();
   const words = wordsOf(candidate.text).map((w) => w.replace(/[.:,®™]/g, ''));
@@ -239,6 +251,8 @@ export function scoreTitle(candidate: Candidate, evidence?: CardEvidence): RoleS
       -(count(words, (w) => sloganWords.has(w)) + (words.length > 4 || /["“„«!]/.test(candidate.text) ? 1 : 0)),
     );
   if (heads > 0) tally.add(3 + 0.3 * (heads - 1), 'holds a word for a position');
+  else if (words.length <= 3 && agentEndings.test(words[words.length - 1]!))
+    tally.add(AGENT, 'ends like the name of a trade');
   tally.add(Math.min(1.5, 0.6 * count(words, (w) => titleModifiers.has(w) || departmentTopics.has(w))));
   if (hasLegalForm(candidate.text)) tally.add(-3);
   // "Refrigeration Technician" is no firm.

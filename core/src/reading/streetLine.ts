@@ -1,12 +1,18 @@
+import { hasLegalForm } from './legalForm';
 import { streetWords } from './tables/addressWords';
 import { titleHeads } from './tables/titleWords';
 
 /** "Catering" and "Engineering" end like a ring road. */
 const GERUND = /(?:ear|eer|ter|tur|tor|sor|der|air|oar)ing$/i;
 
+/** Without a house number "communicatie" and "restauratie" are no roads in Finland. */
+const DUTCH_NOUN = /[acipu]tie$/i;
+
 export const hasStreetWord = (text: string): boolean =>
-  text.split(/[\s,.]+/).some((word) => streetWords.has(word) && !GERUND.test(word)) ||
-  /\b(?:c\/|p\.?o\.? ?box)/i.test(text);
+  text
+    .split(/[\s,.]+/)
+    .some((word) => streetWords.has(word) && !GERUND.test(word) && (/\d/.test(text) || !DUTCH_NOUN.test(word))) ||
+  /\b(?:c\/|c\.da\b|p\.?o\.? ?box)|(?:^|\s)s\/n$/i.test(text);
 
 /** No house has it. */
 const LONG_NUMBER = /\d{6}/;
@@ -29,11 +35,35 @@ function isPosition(text: string): boolean {
   const [first = '', last = ''] = [words[0], words[words.length - 1]];
   // "Rehtori" ends like a Finnish square.
   if (words.length === 1) return titleHeads.holds(first);
-  return (!streetWords.has(last) || IN_POSITIONS.test(last)) && (titleHeads.has(first) || titleHeads.has(last));
+  return (!streetWords.holds(last) || IN_POSITIONS.test(last)) && (titleHeads.has(first) || titleHeads.has(last));
 }
 
-/** "A: 12 Victoria Street" */
-const STREET_LABEL = /^(?:a|adr|addr?|adresse?|address|anschrift|dirección|endereço|indirizzo)\s?[.:]\s+/iu;
+/** What stands behind a street and is a legal form elsewhere: "2nd Ave SE", "C.da Seggio s.n.c." (without a number). */
+const LIKE_A_FORM = /\s(?:[NS][EW]|s\.?\s?n\.?\s?c)\.?$/i;
+
+/** Whether a line is of a firm and no street. */
+export const isFirmLine = (text: string): boolean =>
+  hasLegalForm(text) && !(LIKE_A_FORM.test(text) && hasStreetWord(text.replace(LIKE_A_FORM, '')));
+
+/** "Médaille d’or 2019", "upr. nr 4418": what ends in a year or a number by that name, and has no word for a street. */
+export const isRemark = (text: string): boolean =>
+  !hasStreetWord(text) && /(?:\s(?:19|20)\d\d|(?<!\p{L})(?:nr|no|n°|num|#)\.?\s?\d+)\W*$/iu.test(text);
+
+/** A few words in capital letters that may be the name of a place, or a house and a road, and no list, sentence or year. */
+export const looksLikePlace = (text: string): boolean => {
+  const words = text.split(/,?\s+/);
+  return (
+    words.length <= 5 &&
+    !/[\d;:·•|&@!?"“”„«»]|\.$|,.*,|^\S*,|,\s+\S*$/.test(text) &&
+    words.every((word) => /^\p{Lu}/u.test(word) || /^\p{Ll}{1,3}(?:['’]\p{Lu}.*)?$/u.test(word)) &&
+    !isPosition(text) &&
+    !hasLegalForm(text)
+  );
+};
+
+/** "A: 12 Victoria Street", "Werk 2: Im Schleeke 77", "Büro: Markt 4". */
+const STREET_LABEL =
+  /^(?:(?:a|adr|addr?|adresse?|address|anschrift|dirección|endereço|indirizzo)\s?[.:]|\p{L}{3,}(?: \d)?\s?:)\s+/iu;
 
 /** "Rue des" and "Moulins 15", or "Kirkkokatu" and "17": a street name that goes on in the next line. */
 const isBrokenStreet = (above: string, below: string): boolean =>

@@ -7,9 +7,9 @@ export const streetWords = wordList(`
   unit suite ste floor fl building bldg house block shed box room level apt flat studio po~box p.o.~box center centre estate industrial business
   northgate southgate eastgate westgate
   *strasse *str *straße *weg *platz *allee *gasse *ring *damm *ufer *hof *steig *chaussee strasse weg platz allee gasse am an im auf zum zur hof hafen markt
-  rue avenue boulevard bd place chemin impasse allee quai route cours passage square faubourg zone za zi bp cedex
-  calle c/ ctra avenida avda av plaza paseo carrer camino carretera ronda poligono pol travesia glorieta
-  rua avenida travessa praca largo alameda estrada rodovia quinta sala andar lote loja bairro
+  rue avenue boulevard bd place chemin impasse allee quai route cours passage square faubourg zone za zi bp cedex lieu-dit lieudit hameau
+  calle c/ ctra avenida avda av plaza paseo carrer camino cami carretera ronda poligono poligon pol travesia glorieta paraje barrio puerto nave nau
+  rua avenida travessa praca largo alameda estrada rodovia quinta sala andar lote loja bairro herdade
   via viale piazza piazzale corso largo vicolo strada contrada localita loc borgo lungomare
   *straat *laan *weg *plein *kade *gracht *singel *dijk *steeg straat laan plein kade gracht postbus
   *gatan *gata *vagen *vag *grand *torget *gate *gaten *vej *gade *vejen *alle *veien *vei *plads *plass *torv *stien *stigen *brygga *kaj vej gade gate postboks box
@@ -43,6 +43,14 @@ export const countryNames: Readonly<Record<string, string>> = {
   'czech republic': 'CZ', luxembourg: 'LU', liechtenstein: 'LI', 'new zealand': 'NZ',
 };
 
+/** Provinces of Spain as they are written behind a town, in Spanish and in their own languages. */
+export const spanishProvinces = wordList(`
+  Álava Araba Albacete Alicante Alacant Almería Asturias Ávila Badajoz Baleares Barcelona Bizkaia Vizcaya Burgos Cáceres Cádiz Cantabria Castellón Castelló
+  Ciudad~Real Córdoba Cuenca Gipuzkoa Guipúzcoa Girona Gerona Granada Guadalajara Huelva Huesca Jaén La~Coruña A~Coruña La~Rioja Las~Palmas León Lleida
+  Lérida Lugo Madrid Málaga Murcia Navarra Nafarroa Ourense Orense Palencia Pontevedra Salamanca Santa~Cruz~de~Tenerife Tenerife Segovia Sevilla Soria
+  Tarragona Teruel Toledo Valencia València Valladolid Zamora Zaragoza
+`);
+
 /** How a postal code is written, by country, and where the town stands beside it (Universal Postal Union, addressing systems). */
 export interface PostcodeForm {
   country: string;
@@ -57,12 +65,22 @@ const US_STATES =
 const US_STATE_NAMES =
   'Alabama|Alaska|Arizona|Arkansas|California|Colorado|Connecticut|Delaware|Florida|Georgia|Hawaii|Idaho|Illinois|Indiana|Iowa|Kansas|Kentucky|Louisiana|Maine|Maryland|Massachusetts|Michigan|Minnesota|Mississippi|Missouri|Montana|Nebraska|Nevada|New Hampshire|New Jersey|New Mexico|New York|North Carolina|North Dakota|Ohio|Oklahoma|Oregon|Pennsylvania|Rhode Island|South Carolina|South Dakota|Tennessee|Texas|Utah|Vermont|Virginia|Washington|West Virginia|Wisconsin|Wyoming';
 
+const BRAZILIAN_STATES = 'AC|AL|AP|AM|BA|CE|DF|ES|GO|MA|MT|MS|MG|PA|PB|PR|PE|PI|RJ|RN|RS|RO|RR|SC|SP|SE|TO';
+
+/** States and provinces that tell an address where no code does, as alternatives of a regular expression. */
+export const states: Readonly<Record<string, string>> = {
+  US: `${US_STATES}|${US_STATE_NAMES}`,
+  CA: 'AB|BC|MB|NB|NL|NS|NT|NU|ON|PE|QC|SK|YT',
+  AU: 'NSW|VIC|QLD|WA|SA|TAS|ACT|NT',
+  BR: BRAZILIAN_STATES,
+};
+
 /** More telling forms come first. */
 export const postcodeForms: readonly PostcodeForm[] = [
   { country: 'GB', pattern: /\b(?:GIR ?0AA|[A-Z]{1,2}\d[A-Z\d]? ?\d[A-Za-z]{2})\b/, town: 'before' },
   { country: 'CA', pattern: /\b(?<region>AB|BC|MB|NB|NL|NS|NT|NU|ON|PE|QC|SK|YT|Alberta|British Columbia|Manitoba|New Brunswick|Newfoundland|Nova Scotia|Ontario|Prince Edward Island|Quebec|Québec|Saskatchewan|Yukon)?,? ?(?<code>[A-Z]\d[A-Z] ?\d[A-Z]\d)\b/, town: 'before' },
   { country: 'IE', pattern: /\b(?:[AC-FHKNPRTV-Y]\d{2}|D6W) ?(?=\d*[A-Z])[0-9AC-FHKNPRTV-Y]{4}\b(?!-)/, town: 'before' },
-  { country: 'AU', pattern: /\b(?<region>NSW|VIC|QLD|WA|SA|TAS|ACT|NT),? (?<code>\d{4})\b/, town: 'before' },
+  { country: 'AU', pattern: /\b(?<region>NSW|VIC|QLD|WA|SA|TAS|ACT|NT|Vic\.?|Qld\.?|Tas\.?|N\.?S\.?W\.|[WS]\.A\.|N\.T\.),? (?<code>\d{4})\b/, town: 'before' },
   { country: 'US', pattern: new RegExp(`\\b(?<region>${US_STATES}|${US_STATE_NAMES}|${US_STATE_NAMES.toUpperCase()}),? (?<code>\\d{5}(?:-\\d{4})?)\\b(?!-)`), town: 'before' },
   { country: 'BR', pattern: /\b\d{5}-\d{3}\b/, town: 'before' },
   { country: 'PT', pattern: /\b(?:PT?-)?(?<code>\d{4}-\d{3})\b/, town: 'after' },

@@ -2,7 +2,7 @@ import { wordList } from './wordList';
 
 /** Legal forms (ISO 20275 entity legal forms, the common ones). Compared without dots and blanks. */
 export const legalForms = wordList(`
-  ltee enr senc sencrl srl
+  ltee enr senc sencrl srl teo teoranta dac clg partg partgmbb mbb
   ltd limited llc llp lp plc inc incorporated corp corporation co company gmbh mbh ggmbh ag kg ohg ug gbr kgaa eg ek ev se
   sa sas sasu sarl eurl sci snc scop sl slu slp sau srl srls spa sapa sas scarl scrl bv nv vof cv bvba sprl asbl
   ab hb kb as asa aps ivs ks is oy oyj ky tmi ltda lda eireli epp mei sp~zoo spzoo spj sa spk zoo pty ptyltd ptd pte

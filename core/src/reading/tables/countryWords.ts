@@ -63,6 +63,8 @@ export const countryWords: readonly { pattern: RegExp; countries: readonly strin
   { pattern: /(?<!\p{L})(?:voor|hoofd|afdeling|inkoop|verkoop|zaakvoerder|eigenaar)(?!\p{L})/iu, countries: ['NL', 'BE'] },
   { pattern: /(?<!\p{L})(?:och|försäljning|inköp\p{L}*|avdelning)(?!\p{L})/iu, countries: ['SE'] },
   { pattern: /(?<!\p{L})(?:salg\p{L}*|afdeling\p{L}*|indehaver|daglig)(?!\p{L})/iu, countries: ['DK', 'NO'] },
+  { pattern: /(?<!\p{L})(?:innkjøp\p{L}*|avdeling\p{L}*|selger|eier|g[aå]rdbruka?e?r|\p{L}{2,}sjef|styreleder)(?!\p{L})/iu, countries: ['NO'] },
+  { pattern: /(?<!\p{L})(?:indkøb\p{L}*|sælger|ejer|værkfører|bestyrelse\p{L}*)(?!\p{L})/iu, countries: ['DK'] },
   { pattern: /\p{L}(?:johtaja|päällikkö|myyjä|insinööri)(?!\p{L})/iu, countries: ['FI'] },
   { pattern: /(?<!\p{L})(?:kierownik|dyrektor|sprzedaży|specjalista|właściciel|ds\.)(?!\p{L})/iu, countries: ['PL'] },
   { pattern: /\p{L}[ěřů]|[ĚŘŮ]\p{L}/u, countries: ['CZ'] },

@@ -170,3 +170,6 @@ export const sloganWords = wordList(`
   vi var vart vara din ditt dina er med uten utan bedre battre altid alltid alltid mer
   me meidan sinun sinulle aina ilman enemman my nasz nasza nasze twoj twoja twoje zawsze bez wiecej lepiej
 `);
+
+/** How words for somebody who does something end in English, where the table does not know them. */
+export const agentEndings = /\p{L}{2}(?:[bcdfgklmnpstvz](?:er|or)|ist|monger|wright|smith|keeper)$/iu;
