@@ -189,3 +189,21 @@ describe('a town', () => {
     expect(addressOf(['Via Zanica, 58 24126 Bergamo'], 'IT').slice(1, 3)).toEqual(['24126', 'Bergamo']);
   });
 });
+
+/** Lines set flush right in a narrow column, upwards of one width. */
+const narrow = (...lines: string[]): PrintedLine[] =>
+  lines.map((text, i) => ({ text, x: 1000 - text.length * 16.5, y: 100 + i * 48 }));
+
+describe('a narrow column', () => {
+  it.each<[string, string[], (string | undefined)[]]>([
+    ['CH', ['Via', 'Franscini', '10', 'CH-6850', 'Mendrisio'], ['Via Franscini 10', '6850', 'Mendrisio', undefined]],
+    ['NL', ['Plesmanweg', '14', '7607 GX', 'Almelo'], ['Plesmanweg 14', '7607 GX', 'Almelo', undefined]],
+    ['IT', ['Via Santo', 'Stefano 56 –', '40125 Bologna'], ['Via Santo Stefano 56', '40125', 'Bologna', undefined]],
+    ['ES', ['C/ Cervantes, 8, 1.º', 'B', '13210 Villarta de', 'San Juan (Ciudad', 'Real)'], ['C/ Cervantes, 8, 1.º B', '13210', 'Villarta de San Juan', 'Ciudad Real']], // prettier-ignore
+    ['ES', ['Muelle de Xufre,', 's/n', '36626 Arousa', '(Pontevedra)'], ['Muelle de Xufre, s/n', '36626', 'Arousa', 'Pontevedra']], // prettier-ignore
+    ['US', ['3401 1st Avenue', 'South', 'Seattle, WA 98134'], ['3401 1st Avenue South', '98134', 'Seattle', 'WA']],
+    ['CA', ['88, rue Saint–', 'Germain Ouest', 'Rimouski QC G5L 1P8'], ['88, rue Saint-Germain Ouest', 'G5L 1P8', 'Rimouski', 'QC']], // prettier-ignore
+  ])('in %s breaks an address: %j', (country, lines, address) =>
+    expect(addressOf(narrow(...lines), country)).toEqual(address),
+  );
+});

@@ -1,20 +1,12 @@
-import { isNextInBlock, piecesOfLine, spanOf, type CardLine } from './cardLine';
+import { isNextInBlock, spanOf, type CardLine } from './cardLine';
 import { fold } from './fold';
 import { hasLegalForm, isLoneForm } from './legalForm';
 import { naturalPlace } from './naturalCase';
 import type { SourceSpan } from './proposal';
 import { bestAnchor, stateAnchor, type AddressPart, type Anchor } from './postcodeAnchor';
-import {
-  hasStreetWord,
-  isFirmLine,
-  isRemark,
-  looksLikePlace,
-  looksLikeStreet,
-  streetOf,
-  withSpaces,
-} from './streetLine';
+import { streetAbove } from './streetAbove';
+import { hasStreetWord, looksLikePlace, looksLikeStreet, streetOf, withSpaces } from './streetLine';
 import { counties, countryNames, postcodeForms, spanishProvinces, type PostcodeForm } from './tables/addressWords';
-import { yearPattern } from './tables/labels';
 
 export interface FoundPostalAddress {
   street?: AddressPart;
@@ -31,7 +23,6 @@ interface Piece {
 }
 
 const SEPARATOR = /\s*[,|·•;]\s*|\s+[/–—-]\s+/g;
-const MOST_STREET_LINES = 3;
 
 /**
  * The postal address of a card: the line with a postal code anchors it, the town stands beside the
@@ -49,7 +40,7 @@ export function findAddress(lines: readonly CardLine[], country: string | undefi
   let above = linesAbove(lines, line);
   if (form.town === 'after' || isBrazilianTownBehind(anchor)) {
     const town = pieces.after.shift();
-    if (town) address.locality = withoutProvince(address, town, country);
+    if (town) takeTown(address, town, lines, country);
     // "5000 Szolnok, Malom utca 8.": some begin with the town.
     if (/\d/.test(pieces.after[0]?.text ?? '') && !/\p{L}/u.test(before.text))
       pieces.before = pieces.after.splice(0, 1);
@@ -78,30 +69,10 @@ export function findAddress(lines: readonly CardLine[], country: string | undefi
   }
   // On a line with everything the firm stands before its street.
   const firm = pieces.before.findLastIndex((piece) => hasLegalForm(piece.text) || isLoneForm(piece.text));
-  const streets = pieces.before.slice(firm + 1);
-  for (const candidate of above) {
-    if (streets.length >= MOST_STREET_LINES || !looksLikeStreet(candidate.text) || isFirmLine(candidate.text)) break;
-    const own = withoutYears(candidate);
-    if (own.length === 0 || (streets.length > 0 && isRemark(candidate.text))) break;
-    streets.unshift(...own.map((piece) => ({ text: piece.text, source: spanOf(piece) })));
-  }
-  if (streets.length > 0) {
-    address.street = {
-      value: streetOf(streets.map(({ text }) => text)),
-      sources: streets.map((s) => s.source),
-    };
-  }
+  address.street = streetAbove(pieces.before.slice(firm + 1), above);
   const below = lines.find((l) => l.index !== line.index && countryOf(l.text) && l.top > line.top);
   if (!address.country && below) address.country = { value: countryOf(below.text)!, sources: [spanOf(below)] };
   return address;
-}
-
-/** "seit 1954 · Hauptstr. 5": a street line without the founding year on it; nothing of one that is no more than that. */
-function withoutYears(line: CardLine): CardLine[] {
-  const pieces = piecesOfLine(line);
-  const rest = pieces.filter((piece) => !yearPattern.test(piece.text));
-  if (rest.length < pieces.length) return rest;
-  return pieces.length === 0 && yearPattern.test(line.text) ? [] : [line];
 }
 
 /** Without a postal code only a line with a house number and a street word is an address. */
@@ -243,6 +214,35 @@ const PROVINCE_IN_BRACKETS = new Set(['ES', 'IT', 'PT', 'FR', 'CA', 'BE']);
 /** "Frankfurt (Oder": a bracket at the end is easily lost. */
 const closed = (place: string): string => (/\([^)]*$/.test(place) ? `${place})` : place);
 
+/** A town behind its code, which may go on in the lines below, as may its province: "Villarta de", "San Juan (Ciudad", "Real)". */
+function takeTown(
+  address: FoundPostalAddress,
+  town: Piece,
+  lines: readonly CardLine[],
+  country: string | undefined,
+): void {
+  let { text } = town;
+  const sources = [town.source];
+  let last = lines.find((line) => line.index === town.source.line && line.text.endsWith(text));
+  for (;;) {
+    const above = last;
+    const next = above && lines.find((line) => line !== above && isNextInBlock(above, line));
+    if (!next || /[\d@]/.test(next.text) || !(goesOn(text) || isProvinceLine(next.text, country))) break;
+    text = `${text} ${next.text}`;
+    sources.push(spanOf(next));
+    last = next;
+  }
+  const { value } = withoutProvince(address, { text, source: town.source }, country);
+  address.locality = { value, sources };
+}
+
+/** Whether a town ends in a word or a bracket that goes on. */
+const goesOn = (town: string): boolean =>
+  /\s(?:d[aeo]s?|del|la|las|los|di|sur|upon|bei|in|am|an der|im)$|\([^)]*$/i.test(town);
+
+const isProvinceLine = (text: string, country: string | undefined): boolean =>
+  PROVINCE_IN_BRACKETS.has(country ?? '') && /^\(\p{Lu}[^()]+\)$/u.test(text);
+
 /** "Torino (TO)", "Cremona CR", "Vila-real (Castellón)" and "Curitiba/PR" are towns with their province. */
 function withoutProvince(address: FoundPostalAddress, town: Piece, country: string | undefined): AddressPart {
   const province = PROVINCE_IN_BRACKETS.has(country ?? '')
@@ -291,10 +291,19 @@ export function placeAboveCode(
 /** Begins with a town, or ends in one behind a comma: "3 Mill Hill, Castlewellan". */
 const mayBeTownLine = ({ text }: CardLine): boolean => /^\p{Lu}|,\s*\p{Lu}[^\d,]*$/u.test(text) && text.length < 80;
 
-/** Whether a postal code of some form stands in a text, with a town behind it where that follows the code. */
+/**
+ * Whether a postal code of some form stands in a text, with a town behind it where that follows the code: in a narrow
+ * column it begins the next line, "CH-6850".
+ */
 export function holdsPostcode(text: string, form: PostcodeForm): boolean {
   const match = form.pattern.exec(text);
-  return match !== null && (form.town === 'before' || /^\s+\p{L}{2}/u.test(text.slice(match.index + match[0].length)));
+  if (match === null || form.town === 'before') return match !== null;
+  const behind = text.slice(match.index + match[0].length);
+  return (
+    /^\s+\p{L}{2}/u.test(behind) ||
+    (behind === '' && /^[A-Z]{1,2}-/.test(match[0])) ||
+    (match[0] === text && /[A-Z-]/.test(text))
+  );
 }
 
 /** Whether a piece of a line that also holds a number may be an address: it has a word for a street, or a code. */

@@ -33,6 +33,8 @@ export interface FoundPhone {
 /** No number begins with an O that stands by itself: that is its label. A sign of a hundredth among digits is a speck. */
 const NUMBER =
   /(?<!\p{L}{2})(?:\+|\(\+|00(?=[1-9])|\()?\s?(?![Oo][\s.:])[\dOolI](?:(?:[\s().\-–—/%]{0,3}|·)(?:\d|[OolIsS](?!(?![OolIsS])\p{L}))){5,}/gu;
+/** No calling code begins with a nought: the plus was a "t". */
+const LABEL_READ_AS_PLUS = /^\+\s*(?=0)/;
 const FEWEST_DIGITS = 7;
 const MOST_DIGITS = 15;
 
@@ -43,7 +45,7 @@ export function findPhoneCandidates(lines: readonly ReadLine[], taken: readonly 
     return [...line.text.matchAll(NUMBER)].flatMap(numbersIn).flatMap((match) => {
       const run = beforeRemark(match.text);
       const from = match.index + run.length - run.trimStart().length;
-      const printed = trimOpenBracket(digitsForLookAlikes(run.trim()));
+      const printed = trimOpenBracket(digitsForLookAlikes(run.trim())).replace(LABEL_READ_AS_PLUS, '');
       const digits = printed.replace(/\D/g, '').length;
       const source = { line: index, from, to: match.index + run.length };
       if (digits < FEWEST_DIGITS || digits > MOST_DIGITS || !/\d{2}/.test(run)) return [];

@@ -12,6 +12,7 @@ const WEIGHT = {
   telltalePostcode: 4,
   sharedPostcode: 2.5,
   barePostcode: 0.5,
+  codeAndTown: 1,
   codeBehindTown: 1.5,
   callingCode: 4,
   domainEnding: 3,
@@ -80,6 +81,9 @@ const CALLING_CODES: Readonly<Record<string, readonly string[]>> = {
   '91': ['IN'],
 };
 
+/** "1096 Cully" on a line by itself */
+const CODE_AND_TOWN = /^\d{4,5} \p{Lu}[\p{L} .'’()/-]+$/u;
+
 /** "31 Medway Street, Gore 9710" */
 const STREET_TOWN_CODE = /^\d+\w? [\p{L} .'’-]+, \p{Lu}[\p{L} .'’-]+ \d{4}$/u;
 
@@ -126,8 +130,10 @@ export function guessCountry(
     // Digits at the end of a line may be any number.
     if (bare && form.town === 'before') {
       if (STREET_TOWN_CODE.test(text)) bare.forEach((country) => vote(country, WEIGHT.codeBehindTown));
-    } else if (bare) bare.forEach((country) => vote(country, WEIGHT.barePostcode));
-    else {
+    } else if (bare) {
+      const weight = WEIGHT.barePostcode + (CODE_AND_TOWN.test(text) ? WEIGHT.codeAndTown : 0);
+      bare.forEach((country) => vote(country, weight));
+    } else {
       vote(form.country, WEIGHT.telltalePostcode);
       sharedForms[form.country]?.forEach((country) => vote(country, WEIGHT.sharedPostcode));
     }

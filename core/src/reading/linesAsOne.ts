@@ -67,10 +67,16 @@ const saysWhatTheyDo = (text: string): boolean =>
 /**
  * A mailbox that is made of a line's given and family name has no need of the next one, nor one of its given name of a
  * single word more: that is a position, unless it is set in capitals as the name is and a position in small letters follows.
+ * What follows a name in capitals in small letters, or in much narrower type, is none of it where no mailbox holds both.
  */
 export const nameStep =
   ({ localParts }: CardEvidence, lines: readonly CardLine[]): Step =>
   (upper, lower) => {
+    const isMade = (text: string) => localParts.some((local) => isMadeOf(text, local));
+    const isOneMailbox = isMade(`${upper.text} ${lower.text}`) && !isMade(upper.text);
+    const isSetApart =
+      (isAllCaps(upper.text) && !isAllCaps(lower.text)) || letterWidth(upper) > 1.6 * letterWidth(lower);
+    if (isSetApart && !isOneMailbox && !goesOn(upper, lower)) return STEP.noMore;
     if (goesOn(upper, lower) || isInCapitalsOverPosition([upper, lower], lines)) return STEP.name;
     const isWhole = ({ text }: CardLine, leastAgreement: number) =>
       NAME_IN_FULL.test(text) &&
@@ -79,6 +85,9 @@ export const nameStep =
     const isEnough = isWhole(upper, isLoneWord(lower) ? 0 : 1) || (!isLoneWord(upper) && isWhole(lower, 1));
     return isEnough ? STEP.noMore : STEP.name;
   };
+
+/** In pixels, on average. */
+const letterWidth = ({ text, left, right }: CardLine): number => (right - left) / text.length;
 
 /** A firm that ends in its form, or in its partners and no form follows, does not go on in the next line. */
 const isWholeFirm = (text: string, next: string): boolean =>

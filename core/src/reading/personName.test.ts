@@ -30,6 +30,7 @@ describe('splitting a printed name', () => {
     ['ANNE–METTE VOSS', {}, { givenName: 'Anne-Mette', familyName: 'Voss' }],
     ['Kövesligeti Nella', { country: 'HU', local: 'nella' }, { givenName: 'Nella', familyName: 'Kövesligeti' }],
     ['Nella Roux-W hitford', {}, { givenName: 'Nella', familyName: 'Roux-Whitford' }],
+    ['NELLA VOSS RIBA SCA', {}, { givenName: 'Nella', familyName: 'Voss', suffix: 'RIBA, SCA' }],
     ['Per. Agr. Nella Dall’Olio', {}, { prefix: 'Per. Agr.', givenName: 'Nella', familyName: 'Dall’Olio' }],
     ['Voss, W. P.', {}, { givenName: 'W.', middleName: 'P.', familyName: 'Voss' }],
   ])('%s', (text, { country, local }: { country?: string; local?: string }, expected) => {

@@ -107,6 +107,8 @@ function looksLikeCredential(words: readonly string[]): boolean {
   const last = words[words.length - 1]!;
   const names = words.filter((w) => /^\p{Lu}\p{Ll}/u.test(w)).length;
   const follows = isCredential(words[words.length - 2] ?? '') && /^\p{Lu}{2,6}$/u.test(last);
+  // "HARRIET MOORE RIBA SCA": in a name in capitals only behind letters that are known.
+  if (follows && names === 0 && words.length > 3) return true;
   return (
     names >= 2 &&
     !nameParticles.has(last) &&

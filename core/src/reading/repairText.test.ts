@@ -62,6 +62,17 @@ test('a Canadian code stays one where the engine also saw a letter for its last 
   expect(repairLine(lineWith('NL A1C 7G5', { 9: 'S' })).text).toBe('NL A1C 7G5');
 });
 
+describe('codes of the post', () => {
+  it.each([
+    ['Saint-Laurent QC GOA 4CO', 'Saint-Laurent QC G0A 4C0'],
+    ['Sainte-Agathe (Québec) JoT 2No', 'Sainte-Agathe (Québec) J0T 2N0'],
+    ['Launceston TAs 7250', 'Launceston TAS 7250'],
+    ['Fortaleza – CE – CEP 6015O–161', 'Fortaleza – CE – CEP 60150-161'],
+    ['898o1-ooo Chapecó', '89801-000 Chapecó'],
+    ['Box GOA 4CO', 'Box GOA 4CO'],
+  ])('%s is %s', (read, right) => expect(repairLine(readingOf([read]).lines[0]!).text).toBe(right));
+});
+
 describe('the letters of a British code', () => {
   it('are set right where the engine saw them too', () => {
     expect(repairLine(lineWith('Saltby PE5 900', { 12: 'Q', 13: 'Q' })).text).toBe('Saltby PE5 9QQ');

@@ -30,9 +30,13 @@ const I_IN_FORM = /(?<![\p{L}\d@._-])I(?=t(?:ée|ee|d|da)\.?$)/gu;
 const STATE_I =
   /(?<=(?<![\p{L}\d])[HMRW])[l1|](?= \d{5}(?!\d))|(?:(?<![\p{L}\d])l|(?<=, )[1|])(?=[ADLN] \d{5}(?!\d))/gu;
 
-/** Noughts and ones of old-style figures in codes with a hyphen, and before a town: "30130-oo9", "31-0ll", "8ooo Aarhus". */
-const HYPHENED_CODE = /(?<![\p{L}\d])(?=[\doOlI-]*\d{2})[\doOlI]{2,5}-(?=[oOlI]*\d)[\doOlI]{3}(?![\p{L}\d-])/gu;
+/** Noughts and ones of old-style figures in codes with a hyphen, and before a town: "30130-oo9", "898o1-ooo", "31-0ll", "8ooo Aarhus". */
+const HYPHENED_CODE =
+  /(?<![\p{L}\d])(?:(?=[\doOlI–-]*\d{2})[\doOlI]{2,5}[–-](?=[oOlI]*\d)|(?=(?:[oOlI]*\d){3})[\doOlI]{5}[–-])[\doOlI]{3}(?![\p{L}\d–-])/gu;
 const CODE_BEFORE_TOWN = /(?<=^|, |(?<!\p{L})\p{Lu}{1,2}-)\d[\doO]{3,4}(?= \p{Lu}\p{Ll})/gu;
+
+/** An Australian state before its code: "Launceston TAs 7250". */
+const AUSTRALIAN_STATE = /(?<!\p{L})(?:TAs|NSw|NsW|QLd|VIc|V[lI]C)(?= \d{4}(?!\d))/gu;
 
 /** A nought in a Polish legal form: "Sp. z 0.0.". */
 const POLISH_FORM = /(?<=(?<!\p{L})sp\.?\s?z\s?)[0o]\.\s?[0o](?![\p{L}\d])/giu;
@@ -52,7 +56,9 @@ const ELISION = /(?<=(?<!\p{L})(?:de|à|sur|sous|dans|par) )[I|1](?=['’`]\p{L}
 
 /** Codes whose letters and digits have fixed places: Canada's, and the inward part of Great Britain's. */
 const CANADIAN_CODE =
-  /(?<![\p{L}\d])([A-CEGHJ-NPR-TVXY])([\dOIilS|])([A-Z)] ?)([\dOIilS|])([A-Z])([\dOIilS|])(?![\p{L}\d])/gu;
+  /(?<![\p{L}\d])([A-CEGHJ-NPR-TVXY])([\doOIilS|])([A-Z)] ?)([\doOIilS|])([A-Z])([\doOIilS|])(?![\p{L}\d])/gu;
+const CANADIAN_PROVINCE =
+  /(?<!\p{L})(?:AB|BC|MB|NB|NL|NS|NT|NU|ON|PE|QC|SK|YT|Alberta|Manitoba|Ontario|Qu[ée]bec|Saskatchewan)\)?,? $/u;
 const BRITISH_CODE = /(?<=(?<![\p{L}\d])[A-Z]{1,2}\d[A-Z\d]? )[OIlS](?=[ABD-HJLNP-UW-Z]{2}(?![\p{L}\d]))/gu;
 
 /** Its outward part, where its digits were read as letters: "PEll 2AB". */
@@ -83,7 +89,8 @@ const DIGIT_IN_WORD =
 export function repairLine(line: ReadLine): ReadLine {
   const text = line.text
     .replace(CANADIAN_CODE, canadianCode)
-    .replace(HYPHENED_CODE, (code) => [...code].map(digit).join(''))
+    .replace(HYPHENED_CODE, (code) => [...code.replace('–', '-')].map(digit).join(''))
+    .replace(AUSTRALIAN_STATE, (state) => state.replace('l', 'I').toUpperCase())
     .replace(CODE_BEFORE_TOWN, (code) => [...code].map(digit).join(''))
     .replace(BRITISH_AREA, (area) => area.replace('0', 'O').replace(/[1l|]/, 'I'))
     .replace(NUMBER_LIKE, (run) => [...run].map(digit).join(''))
@@ -106,9 +113,12 @@ export function repairLine(line: ReadLine): ReadLine {
   return text === line.text ? line : { ...line, text };
 }
 
-/** With two digits of its three it is a code, and the third a digit too. */
-function canadianCode(code: string, a: string, b: string, c: string, d: string, e: string, f: string): string {
-  const isCode = [b, d, f].filter((character) => /\d/.test(character)).length >= 2;
+type CanadianCode = [code: string, ...characters: [string, string, string, string, string, string], at: number, whole: string]; // prettier-ignore
+
+/** With two digits of its three it is a code, and the third a digit too; behind a province with one. */
+function canadianCode(...[code, a, b, c, d, e, f, at, whole]: CanadianCode): string {
+  const fewest = CANADIAN_PROVINCE.test(whole.slice(0, at)) ? 1 : 2;
+  const isCode = [b, d, f].filter((character) => /\d/.test(character)).length >= fewest;
   return isCode ? [a, digit(b), c.replace(')', 'J'), digit(d), e, digit(f)].join('') : code;
 }
 

@@ -47,7 +47,7 @@ export const isFirmLine = (text: string): boolean =>
 
 /** "Médaille d’or 2019", "upr. nr 4418": what ends in a year or a number by that name, and has no word for a street. */
 export const isRemark = (text: string): boolean =>
-  !hasStreetWord(text) && /(?:\s(?:19|20)\d\d|(?<!\p{L})(?:nr|no|n°|num|#)\.?\s?\d+)\W*$/iu.test(text);
+  !hasStreetWord(text) && /[€$£%]|(?:\s(?:19|20)\d\d|(?<!\p{L})(?:nr|no|n°|num|#)\.?\s?\d+)\W*$/iu.test(text);
 
 /** A few words in capital letters that may be the name of a place, or a house and a road, and no list, sentence or year. */
 export const looksLikePlace = (text: string): boolean => {
@@ -65,10 +65,21 @@ export const looksLikePlace = (text: string): boolean => {
 const STREET_LABEL =
   /^(?:(?:a|adr|addr?|adresse?|address|anschrift|dirección|endereço|indirizzo)\s?[.:]|\p{L}{3,}(?: \d)?\s?:)\s+/iu;
 
-/** "Rue des" and "Moulins 15", or "Kirkkokatu" and "17": a street name that goes on in the next line. */
-const isBrokenStreet = (above: string, below: string): boolean =>
-  /(?:^|\s)(?:d[aeiou]s?|de[lr]|la|les|van|von|zum|zur|am|an|of|the|and|\p{L}{1,2}\.)$/iu.test(above) ||
-  (/^\d+\s?\p{L}?$/u.test(below) && !/\d/.test(above) && hasStreetWord(above));
+const COMPASS = /^(?:[NS]?[EW]?\.?|north|south|east|west|nord|sud|süd|est|ouest|ost|west|norte|sur|sul|este|oeste)$/iu;
+
+/** Whether a text begins with a word for a street, which a name and a number follow, or is one: "Via Santo", "Plesmanweg". */
+export const beginsStreet = (text: string): boolean =>
+  /\s/.test(text) ? streetWords.holds(/^[^\s,]+/.exec(text)?.[0] ?? '') : hasStreetWord(text);
+
+/** "Rue des" and "Moulins 15", "Via Santo" and "Stefano 56", "Kirkkokatu" and "17": a street that goes on in the next line. */
+function isBrokenStreet(above: string, below: string): boolean {
+  if (/(?:^|\s)(?:d[aeiou]s?|de[lr]|la|las|les|van|von|zum|zur|am|an|of|the|and|\p{L}{1,2}\.)$/iu.test(above))
+    return true;
+  if (COMPASS.test(below) || /\([^)]*$/.test(above)) return true;
+  if (/\d/.test(above)) return false;
+  if (/^\d[\d/.-]*\s?\p{L}?$/u.test(below)) return hasStreetWord(above);
+  return beginsStreet(above) && !hasStreetWord(below) && /^\p{Lu}[^,]*\s\d+\s?\p{L}?$/u.test(below);
+}
 
 /** "2° B" is the second floor: the sign after a number in an address is that of an ordinal. */
 const withOrdinals = (street: string): string => street.replace(/(\d\.?)°(?=[\s,.]|$)/g, '$1º');
@@ -77,12 +88,35 @@ const withOrdinals = (street: string): string => street.replace(/(\d\.?)°(?=[\s
 const withArticles = (street: string): string =>
   street.replace(/(?<=(?:^|\s)(?:de|à|sur|sous|dans|par) )(?=['’]\p{L})/giu, 'l');
 
-/** The engine sometimes loses the space after a shortened word: "St.John's". */
-export const withSpaces = (text: string): string => text.replace(/(?<=\p{L}\p{Ll})\.(?=\p{Lu}\p{Ll})/gu, '. ');
+/** The engine sometimes loses the space after a shortened word: "St.John's", and after a Danish floor: "2.th.". */
+export const withSpaces = (text: string): string =>
+  text.replace(/(?<=\p{L}\p{Ll})\.(?=\p{Lu}\p{Ll})|(?<=\d)\.(?=(?:sal|th|tv|mf)(?!\p{L}))/gu, '. ');
+
+/** A letter or mark that was read twice: "Straßße", "l'’Évêché". */
+const withoutEchoes = (street: string): string => street.replace(/ß(?=ß)|['’](?=['’])/g, '');
+
+/** A line of a street without its label and what parts it from others. */
+const bareLine = (text: string): string =>
+  withoutEchoes(withArticles(withSpaces(withOrdinals(text.replace(STREET_LABEL, '')))))
+    .replace(/^[\s,/|]+|(?:[\s,/|]+|\s[–—-])+$/g, '')
+    .replace(/(?<=\p{L}{5})\.$/u, '');
+
+/** "88, rue Saint–": a word that goes on in the next line. */
+const IN_TWO = /\p{L}[–-]$/u;
+
+/** Whether a line says nothing by itself and ends the one above: "South", a door, or what follows "88, rue Saint–". */
+export const endsStreet = (text: string, above: string): boolean =>
+  looksLikeStreet(above) &&
+  (COMPASS.test(text) || IN_TWO.test(above) || (/^\p{Lu}$/u.test(text) && /[\dº]$/.test(above)));
+
+/** Two halves of one line. */
+export const joinHalves = (above: string, below: string): string =>
+  IN_TWO.test(above) ? `${above.slice(0, -1)}-${below}` : `${above} ${below}`;
 
 /** The lines of a street as one text. */
 export const streetOf = (lines: readonly string[]): string =>
   lines
-    .map((text) => text.replace(STREET_LABEL, '').replace(/^[\s,/|]+|[\s,/|]+$/g, ''))
-    .map((text) => withArticles(withSpaces(withOrdinals(text))))
-    .reduce((above, below) => `${above}${isBrokenStreet(above, below) ? '' : ','} ${below}`);
+    .map(bareLine)
+    .reduce((above, below) =>
+      IN_TWO.test(above) || isBrokenStreet(above, below) ? joinHalves(above, below) : `${above}, ${below}`,
+    );

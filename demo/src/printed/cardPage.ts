@@ -45,8 +45,11 @@ function linesOf({ lines, expected }: PrintedCard): Line[] {
   const within = (text: string, whole: string | undefined) =>
     whole?.toLowerCase().includes(text.toLowerCase()) ?? false;
   const holds = (text: string, part: string | undefined) => !!part && within(part, text);
+  const places = [...(expected.street?.split(', ') ?? []), expected.postcode];
   return lines.map((text) => {
     const role = (): Role => {
+      const isPlace = text === expected.locality || places.some((place) => holds(text, place));
+      if (isPlace && !text.includes('@')) return 'rest';
       if (text.includes('@') || /(?:\d[\s./()-]*){6}/.test(text)) return 'contact';
       if (holds(text, expected.name) || within(text, expected.name)) return 'name';
       if (holds(text, expected.title) || within(text, expected.title)) return 'title';
@@ -88,7 +91,7 @@ const icon = (name: keyof typeof ICONS, style: Style) =>
   `<svg viewBox="0 0 24 24" style="width:1.1em;height:1.1em;flex:none;margin-right:.6em" fill="none" stroke="${style.accent}" stroke-width="2"><path d="${ICONS[name]}"/></svg>`;
 /** A label before a number or an address and the rest of the line; a register's word belongs to its number. */
 const LABELLED =
-  /^(?!(?:kvk|cvr|nip|nif|cif|cnpj|vat|abn|mva|org|fn|hrb|siret|btw|tva|po?stfach)(?!\p{L}))(\p{L}[\p{L}.]*\s?[.:]?)\s+(?=[+(\d]|\S+@)(.*)$/iu;
+  /^(?!(?:atu|kvk|cvr|nip|nif|cif|cnpj|vat|abn|mva|org|fn|hrb|siret|btw|tva|po?stfach)(?!\p{L}))(\p{L}[\p{L}.]*\s?[.:]?)\s+(?=[+(\d]|\S+@)(.*)$/iu;
 
 const LAYOUTS: Record<string, Layout> = {
   asPrinted: (lines, style) => ({
@@ -197,7 +200,8 @@ const LAYOUTS: Record<string, Layout> = {
         .map(({ role, text }) => {
           const kind = text.includes('@') ? 'email' : role === 'contact' ? 'phone' : 'place';
           // A fax keeps its word.
-          const value = /fax|téléc/iu.test(text) ? text : (LABELLED.exec(text)?.[2] ?? text);
+          const isWhole = role === 'rest' || /fax|téléc/iu.test(text);
+          const value = isWhole ? text : (LABELLED.exec(text)?.[2] ?? text);
           return `<div style="display:flex;align-items:center">${icon(kind, style)}<span>${escape(value)}</span></div>`;
         })
         .join('')}</div>`,

@@ -8,9 +8,9 @@ export const streetWords = wordList(`
   northgate southgate eastgate westgate
   *strasse *str *straße *weg *platz *allee *gasse *ring *damm *ufer *hof *steig *chaussee strasse weg platz allee gasse am an im auf zum zur hof hafen markt
   rue avenue boulevard bd place chemin impasse allee quai route cours passage square faubourg zone za zi bp cedex lieu-dit lieudit hameau
-  calle c/ ctra avenida avda av plaza paseo carrer camino cami carretera ronda poligono poligon pol travesia glorieta paraje barrio puerto nave nau
+  calle c/ ctra avenida avda av plaza paseo carrer camino cami carretera ronda poligono poligon pol travesia glorieta paraje barrio puerto nave nau muelle moll pago pujada
   rua avenida travessa praca largo alameda estrada rodovia quinta sala andar lote loja bairro herdade
-  via viale piazza piazzale corso largo vicolo strada contrada localita loc borgo lungomare
+  cais via viale piazza piazzale molo corso largo vicolo strada contrada localita loc borgo lungomare
   *straat *laan *weg *plein *kade *gracht *singel *dijk *steeg straat laan plein kade gracht postbus
   *gatan *gata *vagen *vag *grand *torget *gate *gaten *vej *gade *vejen *alle *veien *vei *plads *plass *torv *stien *stigen *brygga *kaj vej gade gate postboks box
   *katu *tie *kuja *polku *tori *puisto pl
