@@ -14,6 +14,16 @@ const second = rectangle(285, 52, 160, 40);
 test('two boxes that reach into each other on one line are one', () =>
   expect(rounded(joinBroken([first, second]))).toEqual(rounded([rectangle(100, 50, 345, 42)])));
 
+test('where the short one lies a little turned, which leads astray at the far end', () => {
+  const begin: Quad = [[120, 186], [452, 194], [451, 242], [119, 234]]; // prettier-ignore
+  const end: Quad = [[419, 178], [911, 183], [910, 251], [419, 246]]; // prettier-ignore
+  for (const order of [
+    [begin, end],
+    [end, begin],
+  ])
+    expect(joinBroken(order)).toHaveLength(1);
+});
+
 test('in whatever order they were found', () => expect(joinBroken([second, first])).toHaveLength(1));
 
 test('three are one', () => {

@@ -4,7 +4,7 @@ import { distance, unitVector, type Point, type Quad } from '@dossier/core/captu
 const LEAST_OVERLAP = 0.2;
 /** They stand on one line: how far their middles may lie apart, in heights, and one may be higher than the other. */
 const MOST_OFFSET = 0.2;
-const MOST_RATIO = 1.4;
+const MOST_RATIO = 1.5;
 
 /**
  * Makes one of the boxes of a line that the detector has cut in two, often through a letter, which is then read in neither.
@@ -25,18 +25,23 @@ export function joinBroken(lines: readonly Quad[]): Quad[] {
 
 /** Whether the second box begins inside the first one, and ends behind it. */
 function goesOnIn(left: Quad, right: Quad): boolean {
-  const [height, other] = [heightOf(left), heightOf(right)];
-  if (Math.max(height, other) > MOST_RATIO * Math.min(height, other)) return false;
-  const [begin, above] = place(left, middle(right[0], right[3]));
-  const [end, below] = place(left, middle(right[1], right[2]));
-  const width = distance(left[0], left[1]);
-  const isLevel = [above, below].every((across) => Math.abs(across - height / 2) <= MOST_OFFSET * height);
-  return isLevel && begin > 0 && begin <= width - LEAST_OVERLAP * height && end > width;
+  const heights = [heightOf(left), heightOf(right)];
+  if (Math.max(...heights) > MOST_RATIO * Math.min(...heights)) return false;
+  const frame = longerOf(left, right);
+  const height = heightOf(frame);
+  const ends = (box: Quad) => [place(frame, middle(box[0], box[3])), place(frame, middle(box[1], box[2]))] as const;
+  const [[begin, a], [cut, b]] = ends(left);
+  const [[goesOn, c], [end, d]] = ends(right);
+  const isLevel = [a, b, c, d].every((across) => Math.abs(across - height / 2) <= MOST_OFFSET * height);
+  return isLevel && goesOn > begin && goesOn <= cut - LEAST_OVERLAP * Math.min(...heights) && end > cut;
 }
 
-/** The box around both, in the direction of the longer one. */
+/** The direction of a short box tells little: that of the longer one is taken. */
+const longerOf = (a: Quad, b: Quad): Quad => (distance(a[0], a[1]) >= distance(b[0], b[1]) ? a : b);
+
+/** The box around both. */
 function hull(a: Quad, b: Quad): Quad {
-  const frame = distance(a[0], a[1]) >= distance(b[0], b[1]) ? a : b;
+  const frame = longerOf(a, b);
   const places = [...a, ...b].map((point) => place(frame, point));
   const [us, vs] = [places.map(([u]) => u), places.map(([, v]) => v)];
   const [left, right, top, bottom] = [Math.min(...us), Math.max(...us), Math.min(...vs), Math.max(...vs)];
