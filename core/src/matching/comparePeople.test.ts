@@ -232,6 +232,16 @@ describe('the likelihood', () => {
     );
   });
 
+  it('is no lower for a postal code and its town than for the town alone, though more people have that code', () => {
+    const both = person({ familyName: '', givenName: '', postalCode: 'PE4 7QX', locality: 'Port Ellery' });
+    const town = { ...both, postalCode: '' };
+    const code = { ...both, locality: '' };
+    const matcher = matcherFor(both, both, town, code, code);
+    const of = (other: PersonFields) => matcher.compare(featuresOf(both, 'GB'), featuresOf(other, 'GB')).likelihood;
+    expect(of(both)).toBeGreaterThanOrEqual(of(town));
+    expect(of(both)).toBeGreaterThanOrEqual(of(code));
+  });
+
   it('is not lost on what is kept of the frequencies', () => {
     const counter = new FrequencyCounter();
     for (const fields of [...colleagues, ...colleagues, ...colleagues, nella]) counter.add(featuresOf(fields, 'GB'));

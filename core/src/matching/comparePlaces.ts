@@ -47,29 +47,32 @@ export function comparePlaces(
     firm = 'different';
     against.push({ about: 'firm', weight: Math.log2(m.different), words: 'another firm' });
   }
-  if (a.address && a.address === b.address)
-    shared.push({
-      about: 'address',
-      weight: Math.log2(0.7 / shareOf(frequencies, 'address', a.address)),
-      words: 'same address',
-    });
-  else if (a.postalCode && a.postalCode === b.postalCode)
-    shared.push({
-      about: 'postalCode',
-      weight: Math.log2(0.7 / shareOf(frequencies, 'postalCode', a.postalCode)),
-      words: 'same postal code',
-    });
-  else if (a.locality && a.locality === b.locality)
-    shared.push({
-      about: 'town',
-      weight: Math.log2(0.75 / shareOf(frequencies, 'locality', a.locality)),
-      words: 'same town',
-    });
+  const place = samePlace(a, b, frequencies);
+  if (place) shared.push(place);
   else if (a.country && b.country && a.country !== b.country)
     against.push({ about: 'country', weight: -2.5, words: 'another country' });
   else if (a.locality && b.locality)
     against.push({ about: 'town', weight: firm === 'same' ? -0.7 : -1.5, words: 'another town' });
   return { firm, shared, against };
+}
+
+/** How often a person's two records have the same one of each. */
+const SAME_PLACE = [
+  { about: 'address', of: 'address', share: 0.7, words: 'same address' },
+  { about: 'postalCode', of: 'postalCode', share: 0.7, words: 'same postal code' },
+  { about: 'town', of: 'locality', share: 0.75, words: 'same town' },
+] as const;
+
+/**
+ * The narrowest place that both have in common. One lies in the other: it tells no less than the wider one, even where a
+ * small register has more people with that postal code than of that town.
+ */
+function samePlace(a: Features, b: Features, frequencies: Frequencies): Finding | undefined {
+  const same = SAME_PLACE.filter(({ of }) => a[of] && a[of] === b[of]);
+  const [narrowest] = same;
+  if (!narrowest) return undefined;
+  const weights = same.map(({ of, share }) => Math.log2(share / shareOf(frequencies, of, a[of])));
+  return { about: narrowest.about, weight: Math.max(...weights), words: narrowest.words };
 }
 
 /** Whether the firms of both are known in the same way: a name and a domain cannot be held against each other. */

@@ -201,6 +201,11 @@ describe('a narrow column', () => {
     ['IT', ['Via Santo', 'Stefano 56 –', '40125 Bologna'], ['Via Santo Stefano 56', '40125', 'Bologna', undefined]],
     ['ES', ['C/ Cervantes, 8, 1.º', 'B', '13210 Villarta de', 'San Juan (Ciudad', 'Real)'], ['C/ Cervantes, 8, 1.º B', '13210', 'Villarta de San Juan', 'Ciudad Real']], // prettier-ignore
     ['ES', ['Muelle de Xufre,', 's/n', '36626 Arousa', '(Pontevedra)'], ['Muelle de Xufre, s/n', '36626', 'Arousa', 'Pontevedra']], // prettier-ignore
+    ['GB', ['Market', 'Square,', 'Lisburn, Co.', 'Antrim BT28', '1XP'], ['Market Square', 'BT28 1XP', 'Lisburn', 'Co. Antrim']], // prettier-ignore
+    ['DE', ['Rosenheimer Str.', '31', '83098', 'Brannenburg'], ['Rosenheimer Str. 31', '83098', 'Brannenburg', undefined]], // prettier-ignore
+    ['FR', ['Lieu-dit Peyrat', '33480 Castelnau-de-', 'Médoc'], ['Lieu-dit Peyrat', '33480', 'Castelnau-de-Médoc', undefined]], // prettier-ignore
+    ['IT', ['C.da Torricella, 18', '87064 Corigliano', 'Calabro (CS)'], ['C.da Torricella, 18', '87064', 'Corigliano Calabro', 'CS']], // prettier-ignore
+    ['CA', ['88, rue McGill', 'Montréal', '(Québec)', 'H2Y 1C6'], ['88, rue McGill', 'H2Y 1C6', 'Montréal', 'Québec']],
     ['US', ['3401 1st Avenue', 'South', 'Seattle, WA 98134'], ['3401 1st Avenue South', '98134', 'Seattle', 'WA']],
     ['CA', ['88, rue Saint–', 'Germain Ouest', 'Rimouski QC G5L 1P8'], ['88, rue Saint-Germain Ouest', 'G5L 1P8', 'Rimouski', 'QC']], // prettier-ignore
   ])('in %s breaks an address: %j', (country, lines, address) =>

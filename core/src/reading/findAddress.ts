@@ -5,7 +5,7 @@ import { naturalPlace } from './naturalCase';
 import type { SourceSpan } from './proposal';
 import { bestAnchor, stateAnchor, type AddressPart, type Anchor } from './postcodeAnchor';
 import { streetAbove } from './streetAbove';
-import { hasStreetWord, looksLikePlace, looksLikeStreet, streetOf, withSpaces } from './streetLine';
+import { hasStreetWord, joinHalves, looksLikePlace, looksLikeStreet, streetOf, withSpaces } from './streetLine';
 import { counties, countryNames, postcodeForms, spanishProvinces, type PostcodeForm } from './tables/addressWords';
 
 export interface FoundPostalAddress {
@@ -55,6 +55,11 @@ export function findAddress(lines: readonly CardLine[], country: string | undefi
       const [county, ...rest] = above;
       address.region ??= { value: county!.text, sources: [spanOf(county!)] };
       above = rest;
+    }
+    const lone = pieces.before.length === 0 ? above[0] : undefined;
+    if (lone && LONE_PROVINCE.test(lone.text)) {
+      address.region ??= { value: lone.text.slice(1, -1), sources: [spanOf(lone)] };
+      above = above.slice(1);
     }
     let town = pieces.before.pop();
     if (!town && above[0] && mayBeTownLine(above[0])) {
@@ -149,6 +154,9 @@ function takeRegion(address: FoundPostalAddress, pieces: Piece[]): void {
   pieces.pop();
 }
 
+/** "(Québec)" on a line by itself, over its code. */
+const LONE_PROVINCE = /^\(\p{Lu}[\p{L} .’'-]{2,}\)$/u;
+
 /** "(Québec) G1R 2S5": a name in brackets at the beginning of a line is the province of a town that stands above. */
 function takeProvince(address: FoundPostalAddress, pieces: Piece[]): void {
   const [only] = pieces;
@@ -223,12 +231,13 @@ function takeTown(
 ): void {
   let { text } = town;
   const sources = [town.source];
-  let last = lines.find((line) => line.index === town.source.line && line.text.endsWith(text));
+  let last = lines.find((line) => line.index === town.source.line && line.text.replace(/-$/, '').endsWith(text));
+  if (last?.text.endsWith('-')) text = `${text}-`;
   for (;;) {
     const above = last;
     const next = above && lines.find((line) => line !== above && isNextInBlock(above, line));
     if (!next || /[\d@]/.test(next.text) || !(goesOn(text) || isProvinceLine(next.text, country))) break;
-    text = `${text} ${next.text}`;
+    text = joinHalves(text, next.text);
     sources.push(spanOf(next));
     last = next;
   }
@@ -238,10 +247,10 @@ function takeTown(
 
 /** Whether a town ends in a word or a bracket that goes on. */
 const goesOn = (town: string): boolean =>
-  /\s(?:d[aeo]s?|del|la|las|los|di|sur|upon|bei|in|am|an der|im)$|\([^)]*$/i.test(town);
+  /\s(?:d[aeo]s?|del|la|las|los|di|sur|upon|bei|in|am|an der|im)$|\p{L}-$|\([^)]*$/iu.test(town);
 
 const isProvinceLine = (text: string, country: string | undefined): boolean =>
-  PROVINCE_IN_BRACKETS.has(country ?? '') && /^\(\p{Lu}[^()]+\)$/u.test(text);
+  PROVINCE_IN_BRACKETS.has(country ?? '') && /^(?:\p{Lu}[\p{L} .'’-]* )?\(\p{Lu}[^()]+\)$/u.test(text);
 
 /** "Torino (TO)", "Cremona CR", "Vila-real (Castellón)" and "Curitiba/PR" are towns with their province. */
 function withoutProvince(address: FoundPostalAddress, town: Piece, country: string | undefined): AddressPart {

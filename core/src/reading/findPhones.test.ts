@@ -128,6 +128,24 @@ describe('phone numbers', () => {
     expect(candidate!.source).toEqual({ line: 0, from: 0, to: 29 });
   });
 
+  it('are told from a label that was read as a sign or a digit', () => {
+    expect(phonesIn('+ 01632 960142', 'GB')).toEqual([['+441632960142', 'work', undefined]]);
+    expect(phonesIn('0. 602.555.0117', 'US')).toEqual([['+16025550117', 'work', undefined]]);
+    expect(phonesIn('0 250-555-0121 | C 250-555-0186', 'CA').map(([value]) => value)).toEqual([
+      '+12505550121',
+      '+12505550186',
+    ]);
+  });
+
+  it('are of a fax where the label before the bracket of its area code was cut off', () => {
+    const lines = [
+      { text: 'Telefax (', x: 60, y: 100 },
+      { text: '(05 71) 77 05-599', x: 190, y: 102 },
+    ];
+    const [candidate] = findPhoneCandidates(readingOf(lines).lines, []);
+    expect(placePhone(candidate!, 'DE')!.kind).toBe('fax');
+  });
+
   it('are none where another word stands before digits that are not grouped like them', () => {
     expect(phonesIn('Ref 5588-1204-01', 'US')).toEqual([]);
     expect(phonesIn('Desk 808-555-0144', 'US')).toHaveLength(1);

@@ -33,8 +33,8 @@ export interface FoundPhone {
 /** No number begins with an O that stands by itself: that is its label. A sign of a hundredth among digits is a speck. */
 const NUMBER =
   /(?<!\p{L}{2})(?:\+|\(\+|00(?=[1-9])|\()?\s?(?![Oo][\s.:])[\dOolI](?:(?:[\s().\-–—/%]{0,3}|·)(?:\d|[OolIsS](?!(?![OolIsS])\p{L}))){5,}/gu;
-/** No calling code begins with a nought: the plus was a "t". */
-const LABEL_READ_AS_PLUS = /^\+\s*(?=0)/;
+/** No calling code begins with a nought: the plus was a "t". Nor does a North American number: the nought was an "O". */
+const LABEL_READ_AS_SIGN = /^\+\s*(?=0)|^0[\s.:]+(?=\(?[2-9]\d\d\)?[\s.-]*\d{3}[\s.-]*\d{4}$)/;
 const FEWEST_DIGITS = 7;
 const MOST_DIGITS = 15;
 
@@ -45,7 +45,7 @@ export function findPhoneCandidates(lines: readonly ReadLine[], taken: readonly 
     return [...line.text.matchAll(NUMBER)].flatMap(numbersIn).flatMap((match) => {
       const run = beforeRemark(match.text);
       const from = match.index + run.length - run.trimStart().length;
-      const printed = trimOpenBracket(digitsForLookAlikes(run.trim())).replace(LABEL_READ_AS_PLUS, '');
+      const printed = trimOpenBracket(digitsForLookAlikes(run.trim())).replace(LABEL_READ_AS_SIGN, '');
       const digits = printed.replace(/\D/g, '').length;
       const source = { line: index, from, to: match.index + run.length };
       if (digits < FEWEST_DIGITS || digits > MOST_DIGITS || !/\d{2}/.test(run)) return [];
@@ -150,9 +150,13 @@ function kindBeside(lines: readonly ReadLine[], { quad }: ReadLine): 'mobile' | 
       gap: left - place(other).right,
       off: (other[1][1] + other[2][1]) / 2 - middle,
     }))
-    .filter(({ gap, off }) => gap > -0.3 * height && gap < LABEL_REACH * height && Math.abs(off) < 0.5 * height)
+    .filter(
+      ({ text, gap, off }) =>
+        gap > (/\($/.test(text) ? -1 : -0.3) * height && gap < LABEL_REACH * height && Math.abs(off) < 0.5 * height,
+    )
     .sort((one, two) => one.gap - two.gap)[0];
-  const label = before && labelBefore(`${before.text} `, before.text.length + 1);
+  const said = before?.text.replace(/[\s(]+$/, '') ?? '';
+  const label = labelBefore(`${said} `, said.length + 1);
   return label?.from === 0 && label.kind !== 'work' ? label.kind : undefined;
 }
 

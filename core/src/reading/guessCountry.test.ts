@@ -32,6 +32,11 @@ test.each([
     ['Via', 'Franscini 10', 'CH-6850', 'Mendrisio', '091 644 18 44'],
   ],
   ['a code alone on a narrow line', 'NL', ['Plesmanweg', '14', '7607 GX', 'Almelo', '0546 555 012']],
+  [
+    'a state and its code on two lines',
+    'US',
+    ['74-380 Kealakehe', 'Pkwy, Slip J-8', 'Kailua-Kona, HI', '96740', '808-555-0144'],
+  ],
   ['an Irish county', 'IE', ['Castle Drumlin, Navan, Co. Meath', '046 955 5012']],
   ['an Italian mobile number', 'IT', ['Mastro birraio', 'Via Rolando 22 | 10059 Susa (TO)', '347 550 0148']],
 ] as const)('the country is told by %s', (_, country, lines) => expect(countryOf(...lines)).toBe(country));

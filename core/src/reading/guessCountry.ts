@@ -1,6 +1,6 @@
 import { parsePhoneNumberFromString } from 'libphonenumber-js/max';
 import { holdsPostcode } from './findAddress';
-import { bareDigitCountries, countryNames, postcodeForms, sharedForms } from './tables/addressWords';
+import { bareDigitCountries, countryNames, postcodeForms, sharedForms, states } from './tables/addressWords';
 import type { PhoneCandidate } from './findPhones';
 import { fold } from './fold';
 import { countryRegisters, countryWords, numberGroupings } from './tables/countryWords';
@@ -81,6 +81,10 @@ const CALLING_CODES: Readonly<Record<string, readonly string[]>> = {
   '91': ['IN'],
 };
 
+/** A state that ends a line, and a code that is one: a narrow column breaks between them. */
+const STATE_AT_END = new RegExp(`,\\s*(?:${states.US})$`);
+const AMERICAN_CODE = /^\d{5}(?:-\d{4})?$/;
+
 /** "1096 Cully" on a line by itself */
 const CODE_AND_TOWN = /^\d{4,5} \p{Lu}[\p{L} .'’()/-]+$/u;
 
@@ -123,6 +127,8 @@ export function guessCountry(
       if (pattern.test(text)) countries.forEach((country) => vote(country, WEIGHT.register));
     }
     if (!text.includes('@')) countriesOfTowns(text).forEach((country) => vote(country, WEIGHT.town));
+    if (STATE_AT_END.test(text) && lines.some((line) => AMERICAN_CODE.test(line.text)))
+      vote('US', WEIGHT.telltalePostcode);
     if (phones.some((p) => p.source.line === index)) continue;
     const form = postcodeForms.find((f) => holdsPostcode(text, f));
     if (!form) continue;

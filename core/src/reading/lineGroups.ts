@@ -10,6 +10,8 @@ import { titleJoiners } from './tables/titleWords';
 export const ACCENT_TOLERANCE = 1.4;
 /** Given and family name, or a name and the position under it, in two sizes of type. */
 export const MIXED_SIZES = 2;
+/** Capitals over small letters of one size of type. */
+const MIXED_LETTERS = 1.5;
 /** Names and firms are set over three lines at most, a word mark of a word a line over four. */
 const MOST_LINES = 3;
 const MOST_WORDS = 4;
@@ -89,7 +91,8 @@ export function settingOf(upper: CardLine, lower: CardLine): 'display' | 'even' 
   const smaller = Math.min(upper.relativeHeight, lower.relativeHeight);
   const sizes = sameSize(groupOf([upper, lower]));
   // "Construcciones" over "ARRIETA": the trade stands above as well, in its own letters.
-  if (sizes && isLoneTrade(upper.text) && !/\s/.test(lower.text)) return 'display';
+  if (sameSize(groupOf([upper, lower]), MIXED_LETTERS) && isLoneTrade(upper.text) && !/\s/.test(lower.text))
+    return 'display';
   const isUnderCapitals = isAllCaps(upper.text) && !isAllCaps(lower.text);
   if (isUnderCapitals && (/^\p{Ll}/u.test(lower.text) || lower.text.split(/\s+/).length > 2)) return 'mixed';
   const isOneType = sizes && isAllCaps(upper.text) === isAllCaps(lower.text);

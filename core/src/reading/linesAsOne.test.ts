@@ -41,6 +41,24 @@ describe('a name or a position over some lines', () => {
     expect(fields.find(({ field }) => field === 'familyName')!.disagreement).toBeUndefined();
   });
 
+  it.each([
+    ['in small letters under capitals', { text: 'IMELDA QUARTEY', size: 50 }, { text: 'Capocantiere', size: 42 }],
+    ['in narrower type', { text: 'Imelda Quartey', size: 50 }, { text: 'Capocantiere', size: 32 }],
+  ])('ends a name before a word %s', (_how, name, below) => {
+    const { one } = fieldsOf([name, below, 'Via Roma 4', '25065 Lumezzane', 'i@quillhouse.example']);
+    expect([one('familyName'), one('title')]).toEqual(['Quartey', 'Capocantiere']);
+  });
+
+  it('reads a firm on under its trade in other letters', () => {
+    const mark = [
+      { text: 'Construcciones', size: 40 },
+      { text: 'ARRIETA', size: 55 },
+    ];
+    expect(fieldsOf([...mark, 'Mateo Arrieta', 'Jefe de Obra', 'mateo@arrieta.example']).one('company')).toBe(
+      'Construcciones ARRIETA',
+    );
+  });
+
   it('takes a trade before a word for a position for no firm', () => {
     const service = { text: 'Commercial', x: 700, y: 400 };
     const printed = ['Nella Voss', 'Refrigeration Technician', 'nella@quillhouse.example', service];

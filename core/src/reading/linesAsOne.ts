@@ -75,7 +75,7 @@ export const nameStep =
     const isMade = (text: string) => localParts.some((local) => isMadeOf(text, local));
     const isOneMailbox = isMade(`${upper.text} ${lower.text}`) && !isMade(upper.text);
     const isSetApart =
-      (isAllCaps(upper.text) && !isAllCaps(lower.text)) || letterWidth(upper) > 1.6 * letterWidth(lower);
+      (isAllCaps(upper.text) && !isAllCaps(lower.text)) || letterWidth(upper) > NARROWER * letterWidth(lower);
     if (isSetApart && !isOneMailbox && !goesOn(upper, lower)) return STEP.noMore;
     if (goesOn(upper, lower) || isInCapitalsOverPosition([upper, lower], lines)) return STEP.name;
     const isWhole = ({ text }: CardLine, leastAgreement: number) =>
@@ -85,6 +85,9 @@ export const nameStep =
     const isEnough = isWhole(upper, isLoneWord(lower) ? 0 : 1) || (!isLoneWord(upper) && isWhole(lower, 1));
     return isEnough ? STEP.noMore : STEP.name;
   };
+
+/** By how much letters of another type are narrower: those of one differ by their shapes. */
+const NARROWER = 1.5;
 
 /** In pixels, on average. */
 const letterWidth = ({ text, left, right }: CardLine): number => (right - left) / text.length;
@@ -100,7 +103,9 @@ const PARTNERS_LAST =
 export const mayBeSplitFirm = (stack: Candidate): boolean =>
   stepsOf(stack).every(
     ({ upper, lower }) =>
-      goesOn(upper, lower) || (sameSize(groupOf([upper, lower])) && !isWholeFirm(upper.text, lower.text)),
+      goesOn(upper, lower) ||
+      ((sameSize(groupOf([upper, lower])) || settingOf(upper, lower) === 'display') &&
+        !isWholeFirm(upper.text, lower.text)),
   );
 
 /** A name over some lines has one or two words on each but the last, in type larger than the rest. */

@@ -1,6 +1,7 @@
 import { asciiSpellings, fold, foldTight } from './fold';
 import { hasTitleWord } from './hasTitleWord';
 import { isAllCaps, naturalName } from './naturalCase';
+import { ownerLabel } from './tables/labels';
 import { ambiguousPrefixes, credentials, givenNames, nameParticles, namePrefixes } from './tables/nameWords';
 
 export interface PersonName {
@@ -33,6 +34,9 @@ const ON_BEHALF = /^\s*(?:i\.\s?[AV]\.|ppa\.)\s+/iu;
 /** A hyphen that was read as a dash: "Anne–Mette". */
 const LONG_HYPHEN = /(?<=\p{L})[–—](?=\p{L})/gu;
 
+/** "TUCKER LINDQVIST, CFII": letters that no table knows, behind a name in its usual order. */
+const LETTERS = /^\p{Lu}{2,6}$/u;
+
 /** Two such words before a name are a form of address: "Per. Agr. Ruggero Dall'Olio". */
 const SHORTENED = /^\p{Lu}\p{Ll}{1,3}\.$/u;
 
@@ -41,6 +45,7 @@ export function nameParts(text: string): NameParts {
   const [beforeComma = '', ...afterComma] = text
     .replace(PRONOUNS, '')
     .replace(ON_BEHALF, '')
+    .replace(ownerLabel, '')
     .replace(LOOSE_CAPITAL, '')
     .replace(LONG_HYPHEN, '-')
     .split(/\s*,\s*/);
@@ -61,6 +66,8 @@ export function nameParts(text: string): NameParts {
     behind.every((part) => isCredential(part) || isShortened(part) || part.split(/\s+/).every(isBehind))
   )
     suffixes.push(...behind.map(inCapitals));
+  else if (behind.length === 1 && words.length === 2 && givenNames.has(words[0]!) && LETTERS.test(behind[0]!))
+    suffixes.push(behind[0]!);
   else if (behind.length === 1 && words.length <= 2 && prefixes.length === 0 && !hasTitleWord(behind[0]!))
     words.unshift(...behind[0]!.split(/\s+/));
   return { prefixes, core: words, suffixes };
@@ -71,6 +78,7 @@ const asNumeral = (word: string): string => (/^[I1l|]{2,3}$/.test(word) ? 'I'.re
 
 function isPrefix(word: string, words: readonly string[]): boolean {
   const key = plain(word);
+  if (word === 'Dl' && words.length > 2) return true;
   if (/^\((?:FH|BA|Uni|TU|DH)\)$/i.test(word)) return true;
   if (key.split('-').some((part) => part === 'dipl') || /^dipl\b/.test(key)) return true;
   // "Dr.-Ing.", "Prof.-Dr."
@@ -108,7 +116,7 @@ function looksLikeCredential(words: readonly string[]): boolean {
   const names = words.filter((w) => /^\p{Lu}\p{Ll}/u.test(w)).length;
   const follows = isCredential(words[words.length - 2] ?? '') && /^\p{Lu}{2,6}$/u.test(last);
   // "HARRIET MOORE RIBA SCA": in a name in capitals only behind letters that are known.
-  if (follows && names === 0 && words.length > 3) return true;
+  if (names === 0 && ((follows && words.length > 3) || (words.length > 2 && NO_FAMILY.test(last)))) return true;
   return (
     names >= 2 &&
     !nameParticles.has(last) &&
@@ -130,6 +138,9 @@ const DEGREE_IN_CAPITALS = /^\p{Lu}{1,2}\.(?:\p{Lu}{1,3}\.)*\p{Lu}{2,3}\.$/u;
 
 /** Capitals without a vowel are no name: "MVB". */
 const UNSPEAKABLE = /^(?:[BCDFGHJKLMNPQRSTVWXZ]\.?){3,6}$/;
+
+/** Two such letters behind a name in capitals are none of it: "RM". */
+const NO_FAMILY = /^(?!NG)[BCDFGHJKLMNPQRSTVWXZ]{2}$/;
 
 /** From this length on letters after a name are capitals however they were read; shorter ones are often mixed. */
 const MISREAD_CREDENTIAL = 4;

@@ -32,11 +32,14 @@ export function bestAnchor(lines: readonly CardLine[], country: string | undefin
   return undefined;
 }
 
+/** Lines of one address differ by what stands above and hangs below: "4000" over "Liège". */
+const ONE_TYPE = 1.7;
+
 /** Each line that may go on in the next one of its column, with that. */
 const brokenRows = (lines: readonly CardLine[]): [CardLine, CardLine][] =>
   lines.flatMap((upper) =>
     lines
-      .filter((lower) => lower !== upper && isNextInBlock(upper, lower) && /[\p{L}\d,]$/u.test(upper.text))
+      .filter((lower) => lower !== upper && isNextInBlock(upper, lower, ONE_TYPE) && /[\p{L}\d,]$/u.test(upper.text))
       .map((lower): [CardLine, CardLine] => [upper, lower]),
   );
 

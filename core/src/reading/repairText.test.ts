@@ -70,6 +70,14 @@ describe('codes of the post', () => {
     ['Fortaleza – CE – CEP 6015O–161', 'Fortaleza – CE – CEP 60150-161'],
     ['898o1-ooo Chapecó', '89801-000 Chapecó'],
     ['Box GOA 4CO', 'Box GOA 4CO'],
+    ['Portland, 0regon 97214', 'Portland, Oregon 97214'],
+    ['Denver, C0 80204', 'Denver, CO 80204'],
+    ['Strandveien 112, N0-9180 Skjervøy', 'Strandveien 112, NO-9180 Skjervøy'],
+    ['Ravenglass, Cumbria CAl8 1sW', 'Ravenglass, Cumbria CA18 1SW'],
+    ['Co. Louth, A92 K7Pl', 'Co. Louth, A92 K7P1'],
+    ['Tel.: 05522 | 44018', 'Tel.: 05522 / 44018'],
+    ['Dr.-lng. Nella Voss', 'Dr.-Ing. Nella Voss'],
+    ['T 020 7946 0144 | 0114 496 0144', 'T 020 7946 0144 | 0114 496 0144'],
   ])('%s is %s', (read, right) => expect(repairLine(readingOf([read]).lines[0]!).text).toBe(right));
 });
 

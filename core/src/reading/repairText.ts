@@ -30,6 +30,32 @@ const I_IN_FORM = /(?<![\p{L}\d@._-])I(?=t(?:ée|ee|d|da)\.?$)/gu;
 const STATE_I =
   /(?<=(?<![\p{L}\d])[HMRW])[l1|](?= \d{5}(?!\d))|(?:(?<![\p{L}\d])l|(?<=, )[1|])(?=[ADLN] \d{5}(?!\d))/gu;
 
+/** Its O, and that of other states: "Denver, C0 80204". */
+const STATE_O = /(?<=(?<![\p{L}\d])[CM])0(?= \d{5}(?!\d))|(?<![\p{L}\d])0(?=[HKR] \d{5}(?!\d))/gu;
+
+/** The O of a Norwegian code: "N0-9180". */
+const NORWEGIAN_O = /(?<=(?<![\p{L}\d])N)0(?=-\d{4}(?!\d))/gu;
+
+/** Letters of a British code that look the same in small: "CA18 1sW". */
+const BRITISH_SMALL =
+  /(?<=(?<![\p{L}\d])[A-Z]{1,2}[\dIl]{1,2}[A-Z]? \d)(?:[csvwxzou][A-Z]|[A-Z][csvwxzou])(?![\p{L}\d])/gu;
+
+/** An Irish code, which has none of the letters that look like its figures: "A92 K7Pl". */
+const IRISH_CODE =
+  /(?<![\p{L}\d])[AC-FHKNPRTV-Y](?=[OIl]?\d)[\dOIl]{2} (?=.{0,3}\d)(?=.{0,3}[A-Z])[\dA-FHKNPRTV-YOIl]{4}(?![\p{L}\d])/gu;
+
+/** No word begins with a nought: "0regon". */
+const NOUGHT_FOR_O = /(?<![\p{L}\d@._+-])0(?=\p{Ll}{3})/gu;
+
+/** The stroke behind an area code: "05522 | 44018". */
+const STROKE_IN_NUMBER = /(?<=(?<![\d+] ?)0\d{2,4} )\|(?= \d{3})/gu;
+
+/** The ordinal of a Spanish name: "M.a del Pilar". */
+const MARIA = /(?<=(?<!\p{L})M\.)a(?= (?:\p{Lu}\p{Ll}|de))/gu;
+
+/** "Dr.-lng." */
+const ENGINEER = /(?<=-)l(?=ng\.)/gu;
+
 /** Noughts and ones of old-style figures in codes with a hyphen, and before a town: "30130-oo9", "898o1-ooo", "31-0ll", "8ooo Aarhus". */
 const HYPHENED_CODE =
   /(?<![\p{L}\d])(?:(?=[\doOlI–-]*\d{2})[\doOlI]{2,5}[–-](?=[oOlI]*\d)|(?=(?:[oOlI]*\d){3})[\doOlI]{5}[–-])[\doOlI]{3}(?![\p{L}\d–-])/gu;
@@ -89,6 +115,8 @@ const DIGIT_IN_WORD =
 export function repairLine(line: ReadLine): ReadLine {
   const text = line.text
     .replace(CANADIAN_CODE, canadianCode)
+    .replace(IRISH_CODE, (code) => code.charAt(0) + [...code.slice(1)].map(digit).join(''))
+    .replace(BRITISH_SMALL, (letters) => letters.toUpperCase())
     .replace(HYPHENED_CODE, (code) => [...code.replace('–', '-')].map(digit).join(''))
     .replace(AUSTRALIAN_STATE, (state) => state.replace('l', 'I').toUpperCase())
     .replace(CODE_BEFORE_TOWN, (code) => [...code].map(digit).join(''))
@@ -102,6 +130,12 @@ export function repairLine(line: ReadLine): ReadLine {
         : britishLetters(pair, line.characters.slice(at, at + pair.length)),
     )
     .replace(STATE_I, 'I')
+    .replace(STATE_O, 'O')
+    .replace(NORWEGIAN_O, 'O')
+    .replace(NOUGHT_FOR_O, 'O')
+    .replace(ENGINEER, 'I')
+    .replace(MARIA, 'ª')
+    .replace(STROKE_IN_NUMBER, '/')
     .replace(POLISH_FORM, (form) => form.replace(/0/g, 'o'))
     .replace(L_FOR_I, 'I')
     .replace(I_IN_FORM, 'l')
@@ -163,13 +197,17 @@ export function repairAccents(
       ? ownLetter(letter, character, country)
       : letter;
   });
-  const joined = country === 'PL' ? text.join('').replace(POLISH_Q, 'ą') : text.join('');
+  const joined = country === 'PL' ? inPolish(text.join('')) : text.join('');
   const repaired = SCANDINAVIA.has(country ?? '') ? joined.replace(UMLAUT_FIRST, withRing) : joined;
   return repaired === line.text ? line : { ...line, text: repaired };
 }
 
 /** No Polish word has a q: it is an ą ("Gołqbek"). */
 const POLISH_Q = /(?<=(?<![\p{L}\d@._-])\p{L}+)q(?=\p{Ll}*(?![\p{L}\d@._-]))/gu;
+
+/** Nor has one a ž. */
+const inPolish = (text: string): string =>
+  text.replace(POLISH_Q, 'ą').replace(/[žŽ]/g, (letter) => (letter === 'ž' ? 'ż' : 'Ż'));
 
 const SCANDINAVIA = new Set(['SE', 'NO', 'DK', 'FI']);
 const UMLAUT_FIRST = /(?<!\p{L})[ÄÀÁÂÃ]\p{L}+/gu;

@@ -134,12 +134,12 @@ export function titleDrafts({ roles, runnersUp }: ChosenRoles, { country }: Role
 export function companyDraft(
   { roles, runnersUp }: ChosenRoles,
   geometry: readonly CardLine[],
-  { domains, learned }: RoleContext,
+  { country, domains, learned }: RoleContext,
 ): Draft[] {
   const known = domains.map((d) => learned?.firms[registeredDomain(d)]?.company).find((c) => c !== undefined);
   if (roles.company) {
     const fullest = fullestForm(roles.company, roles, geometry);
-    const read = withSplitLetters(naturalCompany(trimCompany(fullest.text)), domains);
+    const read = withSplitLetters(inFormOf(country, naturalCompany(trimCompany(fullest.text))), domains);
     const settled = learnedCompany(read, known);
     const misread = settled ? undefined : misreadTitle(read);
     const rest = settled ? undefined : restOfMark(fullest.lines, roles, geometry);
@@ -188,6 +188,12 @@ export function companyDraft(
     ];
   const value = companyFromDomain(domain);
   return value ? [{ field: 'company', value, sources: [], trust: 1, reasons: [`read out of ${domain}`] }] : [];
+}
+
+/** The mark of a Swiss form, and that of Polish family names in "-ński", which firms are called after, are easily lost. */
+function inFormOf(country: string | undefined, company: string): string {
+  if (country === 'CH') return company.replace(/(?<!\p{L})S[aâäå]rl(?!\p{L})/u, 'Sàrl');
+  return country === 'PL' ? company.replace(/(?<=\p{L}{2}[aeiouy])n(?=sk[ai](?!\p{L}))/gu, 'ń') : company;
 }
 
 const perhapsPart = ({ text }: CardLine): string => `“${text}” is perhaps a part of it.`;

@@ -47,7 +47,8 @@ export const isFirmLine = (text: string): boolean =>
 
 /** "Médaille d’or 2019", "upr. nr 4418": what ends in a year or a number by that name, and has no word for a street. */
 export const isRemark = (text: string): boolean =>
-  !hasStreetWord(text) && /[€$£%]|(?:\s(?:19|20)\d\d|(?<!\p{L})(?:nr|no|n°|num|#)\.?\s?\d+)\W*$/iu.test(text);
+  !hasStreetWord(text) &&
+  /[€$£%]|\d\s?m(?:\s|$)|(?:\s(?:19|20)\d\d|(?<!\p{L})(?:nr|no|n°|num|#)\.?\s?\d+)\W*$/iu.test(text);
 
 /** A few words in capital letters that may be the name of a place, or a house and a road, and no list, sentence or year. */
 export const looksLikePlace = (text: string): boolean => {
@@ -65,6 +66,22 @@ export const looksLikePlace = (text: string): boolean => {
 const STREET_LABEL =
   /^(?:(?:a|adr|addr?|adresse?|address|anschrift|dirección|endereço|indirizzo)\s?[.:]|\p{L}{3,}(?: \d)?\s?:)\s+/iu;
 
+const LONE_NUMBER = /^\d[\d/.-]*\s?\p{L}?$/u;
+
+/** "Street" and "Square", which stand behind the name of theirs, in a line of their own. */
+const isLoneStreetWord = (text: string): boolean =>
+  /^\p{Lu}\p{Ll}{2,},?$/u.test(text) && BEHIND_NAMES.has(text.replace(',', ''));
+
+/** "Level 2, 88 Johnston", "Market": what such a word may end. */
+const isStreetName = (text: string): boolean =>
+  /^[\p{Lu}\d].*\p{Ll}$/u.test(text) && (/\d/.test(text) || !/\s/.test(text)) && !isPosition(text);
+
+const BEHIND_NAMES = new Set(
+  'Street Road Avenue Lane Drive Court Close Crescent Terrace Square Row Mews Gardens Grove Hill Park Quay Wharf Parade Way Centre Center Highway Pkwy Parkway Boulevard'.split(
+    ' ',
+  ),
+);
+
 const COMPASS = /^(?:[NS]?[EW]?\.?|north|south|east|west|nord|sud|süd|est|ouest|ost|west|norte|sur|sul|este|oeste)$/iu;
 
 /** Whether a text begins with a word for a street, which a name and a number follow, or is one: "Via Santo", "Plesmanweg". */
@@ -75,9 +92,10 @@ export const beginsStreet = (text: string): boolean =>
 function isBrokenStreet(above: string, below: string): boolean {
   if (/(?:^|\s)(?:d[aeiou]s?|de[lr]|la|las|les|van|von|zum|zur|am|an|of|the|and|\p{L}{1,2}\.)$/iu.test(above))
     return true;
+  if (isLoneStreetWord(/^[^\s,]+(?=,|$)/.exec(below)?.[0] ?? '')) return /\p{Ll}$/u.test(above);
   if (COMPASS.test(below) || /\([^)]*$/.test(above)) return true;
   if (/\d/.test(above)) return false;
-  if (/^\d[\d/.-]*\s?\p{L}?$/u.test(below)) return hasStreetWord(above);
+  if (LONE_NUMBER.test(below)) return hasStreetWord(above);
   return beginsStreet(above) && !hasStreetWord(below) && /^\p{Lu}[^,]*\s\d+\s?\p{L}?$/u.test(below);
 }
 
@@ -98,7 +116,8 @@ const withoutEchoes = (street: string): string => street.replace(/ß(?=ß)|['’
 /** A line of a street without its label and what parts it from others. */
 const bareLine = (text: string): string =>
   withoutEchoes(withArticles(withSpaces(withOrdinals(text.replace(STREET_LABEL, '')))))
-    .replace(/^[\s,/|]+|(?:[\s,/|]+|\s[–—-])+$/g, '')
+    .replace(/^[\s,/|]+|(?:[\s,/|©®@•]+|\s[–—-])+$/g, '')
+    .replace(/^Poligono(?= )/, 'Polígono')
     .replace(/(?<=\p{L}{5})\.$/u, '');
 
 /** "88, rue Saint–": a word that goes on in the next line. */
@@ -106,8 +125,10 @@ const IN_TWO = /\p{L}[–-]$/u;
 
 /** Whether a line says nothing by itself and ends the one above: "South", a door, or what follows "88, rue Saint–". */
 export const endsStreet = (text: string, above: string): boolean =>
-  looksLikeStreet(above) &&
-  (COMPASS.test(text) || IN_TWO.test(above) || (/^\p{Lu}$/u.test(text) && /[\dº]$/.test(above)));
+  (LONE_NUMBER.test(text) && hasStreetWord(above) && !/\d/.test(above)) ||
+  (isLoneStreetWord(text) && isStreetName(above)) ||
+  (looksLikeStreet(above) &&
+    (COMPASS.test(text) || IN_TWO.test(above) || (/^\p{Lu}$/u.test(text) && /[\dº]$/.test(above))));
 
 /** Two halves of one line. */
 export const joinHalves = (above: string, below: string): string =>

@@ -91,7 +91,7 @@ const icon = (name: keyof typeof ICONS, style: Style) =>
   `<svg viewBox="0 0 24 24" style="width:1.1em;height:1.1em;flex:none;margin-right:.6em" fill="none" stroke="${style.accent}" stroke-width="2"><path d="${ICONS[name]}"/></svg>`;
 /** A label before a number or an address and the rest of the line; a register's word belongs to its number. */
 const LABELLED =
-  /^(?!(?:atu|kvk|cvr|nip|nif|cif|cnpj|vat|abn|mva|org|fn|hrb|siret|btw|tva|po?stfach)(?!\p{L}))(\p{L}[\p{L}.]*\s?[.:]?)\s+(?=[+(\d]|\S+@)(.*)$/iu;
+  /^(?!(?:atu|be|p\.?\s?iva|c\.?\s?f|kvk|cvr|nip|nif|cif|cnpj|vat|abn|mva|org|fn|hrb|siret|btw|tva|po?stfach)(?!\p{L}))(\p{L}[\p{L}.]*\s?[.:]?)\s+(?=[+(\d]|\S+@)(.*)$/iu;
 
 const LAYOUTS: Record<string, Layout> = {
   asPrinted: (lines, style) => ({
