@@ -80,8 +80,11 @@ export class NameComparer {
       familyLast: b.given.join(''),
     };
     const swapped = this.#compareParts(a, turned);
-    if (weightOf(swapped) - SWAP_COST <= weightOf(straight)) return straight;
-    const cost: Finding = { about: 'name', weight: -SWAP_COST, words: 'given and family name change places' };
+    // In the wrong columns names tell no more than in their own, however rare they are there.
+    const most = Math.min(weightOf(this.#compareParts(a, a)), weightOf(this.#compareParts(b, b)));
+    const weight = -SWAP_COST - Math.max(0, weightOf(swapped) - most);
+    if (weightOf(swapped) + weight <= weightOf(straight)) return straight;
+    const cost: Finding = { about: 'name', weight, words: 'given and family name change places' };
     return { ...swapped, findings: [...swapped.findings, cost] };
   }
 

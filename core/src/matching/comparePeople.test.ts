@@ -242,6 +242,21 @@ describe('the likelihood', () => {
     expect(of(both)).toBeGreaterThanOrEqual(of(code));
   });
 
+  it('is no lower for a firm and its town than for the firm alone, though the town is rarer', () => {
+    const whole = person({ givenName: 'Isolde', familyName: 'Quillan', company: 'Quay Fish', locality: 'Port Ellery' });
+    const firm = { ...whole, locality: '' };
+    const matcher = matcherFor(whole, whole, firm);
+    const of = (other: PersonFields) => matcher.compare(featuresOf(whole, 'GB'), featuresOf(other, 'GB')).likelihood;
+    expect(of(whole)).toBeGreaterThanOrEqual(of(firm));
+  });
+
+  it('is no higher for a slip in a mailbox that several share than for that mailbox', () => {
+    const [whole, slip] = ['bob.voss@quay.example', 'bob.vos@quay.example'].map((email) => person({ email }));
+    const matcher = matcherFor(whole!, whole!, whole!, whole!, slip!);
+    const of = (other: PersonFields) => matcher.compare(featuresOf(whole!, 'GB'), featuresOf(other, 'GB')).likelihood;
+    expect(of(slip!)).toBeLessThanOrEqual(of(whole!));
+  });
+
   it('is not lost on what is kept of the frequencies', () => {
     const counter = new FrequencyCounter();
     for (const fields of [...colleagues, ...colleagues, ...colleagues, nella]) counter.add(featuresOf(fields, 'GB'));

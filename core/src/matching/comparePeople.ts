@@ -107,14 +107,15 @@ export class Matcher {
     const reach = compareReach(a, b, frequencies, this.#matches);
     const places = comparePlaces(a, b, frequencies, this.#matches);
     const descent = compareDescent(a.name, b.name);
-    const shared = strongest([...reach.shared, ...places.shared]);
+    const inCommon = [...reach.shared, ...places.shared];
+    const shared = strongest(inCommon);
     const titles = compareTitles(a, b, frequencies);
     const moved = places.firm === 'different';
     const against = againstOf([...reach.against, ...places.against, ...titles], moved);
     const met = compareOccasions(a, b, frequencies);
     const findings = [...names.findings, ...descent.findings, ...reach.own, ...against, ...shared, ...met];
     const sum = findings.reduce((bits, { weight }) => bits + weight, this.#prior);
-    const bits = Math.min(sum, lidOn({ names, reach, places, descent, shared }));
+    const bits = Math.min(sum, lidOn({ names, reach, places, descent, shared: inCommon }));
     return { findings, bits, newJob: moved && !disagrees(names), names, reach, places };
   }
 }
@@ -147,8 +148,8 @@ export interface Weighed {
 }
 
 /** Of agreements that follow from one another the strongest counts, and a little of each other one. */
-function strongest(shared: Finding[]): Finding[] {
-  const ordered = shared.sort((x, y) => y.weight - x.weight);
+function strongest(shared: readonly Finding[]): Finding[] {
+  const ordered = shared.toSorted((x, y) => y.weight - x.weight);
   return ordered.map((one, i) => (i === 0 ? one : { ...one, weight: Math.min(1, one.weight * 0.15) }));
 }
 

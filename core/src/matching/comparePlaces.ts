@@ -24,10 +24,8 @@ export function comparePlaces(
   const common = a.firms.filter((key) => b.firms.includes(key));
   if (common.length > 0) {
     firm = 'same';
-    // The name and the domain stand for one firm: the more frequent of them tells how large it is.
-    const size = Math.max(
-      ...[...a.firms, ...b.firms].filter((key) => common.includes(key)).map((key) => shareOf(frequencies, 'firm', key)),
-    );
+    // Names and domains of both stand for one firm: the most frequent of them tells how large it is.
+    const size = Math.max(...[...a.firms, ...b.firms].map((key) => shareOf(frequencies, 'firm', key)));
     const [key = ''] = common;
     shared.push({
       about: 'firm',

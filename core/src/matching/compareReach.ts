@@ -66,13 +66,17 @@ function compareMailboxes(
     });
     return sharers > 2 ? 'shared' : 'own';
   }
-  if (a.mailboxes.some((mine) => b.mailboxes.some((theirs) => isSlip(mine, theirs)))) {
-    own.push({
+  const slip = pairWhere(a.mailboxes, b.mailboxes, isSlip);
+  if (slip) {
+    // One that several share tells no more with a slip than without.
+    const sharers = Math.max(...slip.map((mailbox) => frequencies.sharers(mailbox)));
+    const asSame = agreement(m.same, sharers === 1 ? HANDED_ON.mailbox : sharers, frequencies);
+    (sharers > 2 ? shared : own).push({
       about: 'mailbox',
-      weight: Math.min(6, Math.log2(m.close / CHANCE.mailboxClose)),
+      weight: Math.min(6, Math.log2(m.close / CHANCE.mailboxClose), asSame),
       words: 'e-mail differs by a slip',
     });
-    return 'close';
+    return sharers > 2 ? 'shared' : 'close';
   }
   const domains = new Set(a.mailboxes.map(domainOf));
   const oneFirm = b.mailboxes.some((theirs) => domains.has(domainOf(theirs)));
@@ -82,6 +86,19 @@ function compareMailboxes(
     words: oneFirm ? 'another e-mail at the same firm' : 'another e-mail',
   });
   return 'different';
+}
+
+/** The first of mine and theirs that are alike. */
+function pairWhere(
+  mine: readonly string[],
+  theirs: readonly string[],
+  areAlike: (one: string, other: string) => boolean,
+): [string, string] | undefined {
+  for (const one of mine) {
+    const other = theirs.find((candidate) => areAlike(one, candidate));
+    if (other !== undefined) return [one, other];
+  }
+  return undefined;
 }
 
 function comparePhones(
@@ -115,9 +132,16 @@ function comparePhones(
     against.push({ about: 'phone', weight: Math.log2(m.different), words: 'another direct number' });
     return 'different';
   }
-  if (a.phones.some((mine) => b.phones.some((theirs) => differsByOneDigit(mine, theirs)))) {
-    own.push({ about: 'phone', weight: 2, words: 'phone differs by one digit' });
-    return 'close';
+  const near = pairWhere(a.phones, b.phones, differsByOneDigit);
+  if (near) {
+    const sharers = Math.max(...near.map((number) => frequencies.sharers(number)));
+    const asSame = agreement(m.same, sharers === 1 ? HANDED_ON.phone : sharers, frequencies);
+    (sharers > 2 ? shared : own).push({
+      about: 'phone',
+      weight: Math.min(2, asSame),
+      words: 'phone differs by one digit',
+    });
+    return sharers > 2 ? 'shared' : 'close';
   }
   against.push({ about: 'phone', weight: Math.log2(m.different), words: 'another phone' });
   return 'different';

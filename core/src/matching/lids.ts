@@ -9,7 +9,7 @@ export interface Compared {
   reach: ReachComparison;
   places: PlaceComparison;
   descent: DescentComparison;
-  /** What people of one office have in common, as it was counted. */
+  /** What people of one office have in common, each by itself. */
   shared: readonly Finding[];
 }
 
