@@ -86,6 +86,9 @@ it.each<[string, string[], (string | undefined)[]]>([
   ['NZ', ['47 Haven Road', 'Nelson 7010'], ['47 Haven Road', '7010', 'Nelson', undefined]],
   ['BR', ['Diretor industrial', 'Rua Sinimbu, 1200', '95010-000 Caxias do Sul'], ['Rua Sinimbu, 1200', '95010-000', 'Caxias do Sul', undefined]], // prettier-ignore
   ['ES', ['Rúa do Porto, 2', '15114 Corme (A Coruña)'], ['Rúa do Porto, 2', '15114', 'Corme', 'A Coruña']],
+  ['FR', ['ll allées Riquet', '34500 Béziers'], ['11 allées Riquet', '34500', 'Béziers', undefined]],
+  ['NL', ['Hoofdstraat l, Postbus 44', '8401 AB Gorredijk'], ['Hoofdstraat 1, Postbus 44', '8401 AB', 'Gorredijk', undefined]], // prettier-ignore
+  ['AT', ['Landstraße 49/III', '4020 Linz'], ['Landstraße 49/III', '4020', 'Linz', undefined]],
   ['US', ['1200 2nd Ave SE', 'Cedar Rapids, IA 52401'], ['1200 2nd Ave SE', '52401', 'Cedar Rapids', 'IA']],
   ['DE', ['Werk 2: Im Schleeke 77, 38642 Goslar'], ['Im Schleeke 77', '38642', 'Goslar', undefined]],
   ['FR', ['Lauréat du prix 2018', '9 bis, allées Riquet', '65000 Tarbes'], ['9 bis, allées Riquet', '65000', 'Tarbes', undefined]], // prettier-ignore

@@ -231,8 +231,8 @@ function takeTown(
 ): void {
   let { text } = town;
   const sources = [town.source];
-  let last = lines.find((line) => line.index === town.source.line && line.text.replace(/-$/, '').endsWith(text));
-  if (last?.text.endsWith('-')) text = `${text}-`;
+  let last = lines.find((line) => line.index === town.source.line && line.text.replace(/[–-]$/, '').endsWith(text));
+  if (last && /[–-]$/.test(last.text)) text = `${text}-`;
   for (;;) {
     const above = last;
     const next = above && lines.find((line) => line !== above && isNextInBlock(above, line));
@@ -247,7 +247,7 @@ function takeTown(
 
 /** Whether a town ends in a word or a bracket that goes on. */
 const goesOn = (town: string): boolean =>
-  /\s(?:d[aeo]s?|del|la|las|los|di|sur|upon|bei|in|am|an der|im)$|\p{L}-$|\([^)]*$/iu.test(town);
+  /\s(?:d[aeo]s?|del|la|las|los|di|sur|upon|bei|in|am|an der|im)$|\p{L}[–-]$|\([^)]*$/iu.test(town);
 
 const isProvinceLine = (text: string, country: string | undefined): boolean =>
   PROVINCE_IN_BRACKETS.has(country ?? '') && /^(?:\p{Lu}[\p{L} .'’-]* )?\(\p{Lu}[^()]+\)$/u.test(text);

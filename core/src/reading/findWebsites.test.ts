@@ -1,5 +1,5 @@
 import { findWebsites } from './findWebsites';
-import { readingOf } from './readingOf.testing';
+import { fieldsOf, readingOf } from './readingOf.testing';
 
 const found = (text: string) => findWebsites(readingOf([text]).lines, []).map(({ value }) => value);
 
@@ -29,4 +29,12 @@ it('leaves out what belongs to an e-mail address', () => {
   const { lines } = readingOf(['ada@keldermoss.example']);
   expect(findWebsites(lines, [{ line: 0, from: 0, to: 22 }])).toEqual([]);
   expect(findWebsites(lines, [])).toEqual([]);
+});
+
+test('an address that is divided at its hyphen is one', () => {
+  expect(fieldsOf(['www.savonnerie-', 'alpilles.example']).all('website')).toEqual(['savonnerie-alpilles.example']);
+  expect(fieldsOf(['savonnerie–', 'alpilles.example/soap']).all('website')).toEqual([
+    'savonnerie-alpilles.example/soap',
+  ]);
+  expect(fieldsOf(['We make soap and can-', 'alpilles.example']).all('website')).toEqual(['alpilles.example']);
 });

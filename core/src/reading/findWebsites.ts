@@ -1,3 +1,4 @@
+import { isNextInBlock, type CardLine } from './cardLine';
 import { isKnownDomain, toAddressLetters, type FoundAddress } from './findEmails';
 import type { SourceSpan } from './proposal';
 import type { ReadLine } from './types';
@@ -21,6 +22,28 @@ export function findWebsites(lines: readonly ReadLine[], taken: readonly SourceS
     }),
   );
 }
+
+/** The end of a line that goes on in the next: "www.savonnerie-". */
+const FIRST_HALF = /(?:^|\s)(?:www\.)?([\p{L}\d][\p{L}\d.-]*)[–-]$/iu;
+
+/** Gives addresses that begin their line what ends the line above: "www.savonnerie-" and "alpilles.example". */
+export function joinBrokenWebsites(websites: readonly FoundAddress[], geometry: readonly CardLine[]): void {
+  for (const website of websites) {
+    if (website.rest || website.source.from > 0) continue;
+    const lower = geometry.find(({ index }) => index === website.source.line);
+    const upper = lower && geometry.find((line) => FIRST_HALF.test(line.text) && isNextInBlock(line, lower));
+    if (!upper || !looksLikeAddress(upper.text)) continue;
+    const match = FIRST_HALF.exec(upper.text)!;
+    const half = `${toAddressLetters(match[1]!)}-`;
+    website.value = half + website.value;
+    website.domain = half + website.domain;
+    website.rest = website.source;
+    website.source = { line: upper.index, from: match.index, to: upper.text.length };
+  }
+}
+
+/** In small letters, as an address is and a divided word at the end of a sentence may be: one word, or behind "www.". */
+const looksLikeAddress = (text: string): boolean => /www\./i.test(text) || !/\s/.test(text);
 
 /** A shortened street word whose blank was swallowed: "Ctra.de Vitoria". */
 const STREET_IN_SHORT =

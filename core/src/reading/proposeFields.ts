@@ -15,7 +15,7 @@ import {
   type FoundAddress,
 } from './findEmails';
 import { findPhoneCandidates, placePhone, type PhoneCandidate } from './findPhones';
-import { findWebsites, overlap } from './findWebsites';
+import { findWebsites, joinBrokenWebsites, overlap } from './findWebsites';
 import { fold, foldTight } from './fold';
 import { guessCountry, type CountryGuess } from './guessCountry';
 import { besideRegisters } from './registers';
@@ -74,6 +74,7 @@ export function proposeFields(reading: Reading, options: ProposeOptions = {}): C
   const emails = [...findEmails(repaired), ...findBrokenEmails(repaired, printed)];
   joinBrokenMailboxes(emails, repaired, printed);
   const websites = findWebsites(repaired, emails.flatMap(spansOfAddress));
+  joinBrokenWebsites(websites, printed);
   const printedDomains = unique([...emails, ...websites].map((a) => a.domain));
   emails.push(...findMisspeltEmails(repaired, printedDomains));
   reconcileDomains(emails, websites);

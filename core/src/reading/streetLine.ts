@@ -66,6 +66,9 @@ export const looksLikePlace = (text: string): boolean => {
 const STREET_LABEL =
   /^(?:(?:a|adr|addr?|adresse?|address|anschrift|dirección|endereço|indirizzo)\s?[.:]|\p{L}{3,}(?: \d)?\s?:)\s+/iu;
 
+/** "Rue des" */
+const ENDS_OPEN = /(?:^|\s)(?:d[aeiou]s?|de[lr]|la|las|les|van|von|zum|zur|am|an|of|the|and|\p{L}{1,2}\.)$/iu;
+
 const LONE_NUMBER = /^\d[\d/.-]*\s?\p{L}?$/u;
 
 /** "Street" and "Square", which stand behind the name of theirs, in a line of their own. */
@@ -90,8 +93,7 @@ export const beginsStreet = (text: string): boolean =>
 
 /** "Rue des" and "Moulins 15", "Via Santo" and "Stefano 56", "Kirkkokatu" and "17": a street that goes on in the next line. */
 function isBrokenStreet(above: string, below: string): boolean {
-  if (/(?:^|\s)(?:d[aeiou]s?|de[lr]|la|las|les|van|von|zum|zur|am|an|of|the|and|\p{L}{1,2}\.)$/iu.test(above))
-    return true;
+  if (ENDS_OPEN.test(above)) return true;
   if (isLoneStreetWord(/^[^\s,]+(?=,|$)/.exec(below)?.[0] ?? '')) return /\p{Ll}$/u.test(above);
   if (COMPASS.test(below) || /\([^)]*$/.test(above)) return true;
   if (/\d/.test(above)) return false;
@@ -113,9 +115,18 @@ export const withSpaces = (text: string): string =>
 /** A letter or mark that was read twice: "Straßße", "l'’Évêché". */
 const withoutEchoes = (street: string): string => street.replace(/ß(?=ß)|['’](?=['’])/g, '');
 
+/** The number of a house in front of a street or behind it, where its ones were read as letters: "3l rue", "straat l". */
+const withFigures = (street: string): string =>
+  hasStreetWord(street)
+    ? street.replace(
+        /^(?=\d*[lI])[\dlI]{1,3}(?=,? \p{Ll})|(?<=\p{L}{3}\.? )(?=\d*[lI])[\dlI]{1,3}(?=,|$)/gu,
+        (number) => number.replace(/[lI]/g, '1'),
+      )
+    : street;
+
 /** A line of a street without its label and what parts it from others. */
 const bareLine = (text: string): string =>
-  withoutEchoes(withArticles(withSpaces(withOrdinals(text.replace(STREET_LABEL, '')))))
+  withFigures(withoutEchoes(withArticles(withSpaces(withOrdinals(text.replace(STREET_LABEL, ''))))))
     .replace(/^[\s,/|]+|(?:[\s,/|©®@•]+|\s[–—-])+$/g, '')
     .replace(/^Poligono(?= )/, 'Polígono')
     .replace(/(?<=\p{L}{5})\.$/u, '');
@@ -128,7 +139,10 @@ export const endsStreet = (text: string, above: string): boolean =>
   (LONE_NUMBER.test(text) && hasStreetWord(above) && !/\d/.test(above)) ||
   (isLoneStreetWord(text) && isStreetName(above)) ||
   (looksLikeStreet(above) &&
-    (COMPASS.test(text) || IN_TWO.test(above) || (/^\p{Lu}$/u.test(text) && /[\dº]$/.test(above))));
+    (ENDS_OPEN.test(above) ||
+      COMPASS.test(text) ||
+      IN_TWO.test(above) ||
+      (/^\p{Lu}$/u.test(text) && /[\dº]$/.test(above))));
 
 /** Two halves of one line. */
 export const joinHalves = (above: string, below: string): string =>

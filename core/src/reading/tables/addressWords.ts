@@ -7,7 +7,7 @@ export const streetWords = wordList(`
   unit suite ste floor fl building bldg house block shed box room level apt flat studio po~box p.o.~box center centre estate industrial business
   northgate southgate eastgate westgate
   *strasse *str *straße *weg *platz *allee *gasse *ring *damm *ufer *hof *steig *chaussee strasse weg platz allee gasse am an im auf zum zur hof hafen markt
-  rue avenue boulevard bd place chemin impasse allee quai route cours passage square faubourg zone za zi bp cedex lieu-dit lieudit hameau
+  rue avenue boulevard bd place chemin impasse allee quai route cours passage square faubourg zone za zi bp cedex lieu-dit lieudit hameau traverse venelle montee sentier ruelle lotissement esplanade allees
   calle c/ ctra avenida avda av plaza paseo carrer camino cami carretera ronda poligono poligon pol travesia glorieta paraje barrio puerto nave nau muelle moll pago pujada
   rua avenida travessa praca largo alameda estrada rodovia quinta sala andar lote loja bairro herdade
   cais via viale piazza piazzale molo corso largo vicolo strada contrada localita loc borgo lungomare
@@ -28,6 +28,8 @@ export const counties = wordList(`
   aberdeenshire angus argyll ayrshire banffshire berwickshire caithness clackmannanshire dumfriesshire dunbartonshire eastlothian midlothian
   westlothian fife inverness-shire kinross-shire lanarkshire morayshire peeblesshire perthshire renfrewshire ross-shire roxburghshire
   selkirkshire stirlingshire sutherland wigtownshire anglesey ceredigion clwyd conwy denbighshire dyfed flintshire gwent gwynedd
+  torfaen caerphilly blaenaugwent rhonddacynontaff neathporttalbot valeofglamorgan argyllandbute perthandkinross scottishborders dumfriesandgalloway
+  northayrshire eastayrshire southayrshire northlanarkshire southlanarkshire orkney shetland highland moray
   midglamorgan southglamorgan westglamorgan monmouthshire pembrokeshire powys carmarthenshire
 `);
 
