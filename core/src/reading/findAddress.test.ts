@@ -88,6 +88,12 @@ it.each<[string, string[], (string | undefined)[]]>([
   ['ES', ['Rúa do Porto, 2', '15114 Corme (A Coruña)'], ['Rúa do Porto, 2', '15114', 'Corme', 'A Coruña']],
   ['FR', ['ll allées Riquet', '34500 Béziers'], ['11 allées Riquet', '34500', 'Béziers', undefined]],
   ['NL', ['Hoofdstraat l, Postbus 44', '8401 AB Gorredijk'], ['Hoofdstraat 1, Postbus 44', '8401 AB', 'Gorredijk', undefined]], // prettier-ignore
+  ['DE', ['Hauptstr.', '18', '55288 Armsheim'], ['Hauptstr. 18', '55288', 'Armsheim', undefined]],
+  [
+    'PT',
+    ['Zona Industrial, bloco II', '4590-536 Ferreira'],
+    ['Zona Industrial, bloco II', '4590-536', 'Ferreira', undefined],
+  ],
   ['AT', ['Landstraße 49/III', '4020 Linz'], ['Landstraße 49/III', '4020', 'Linz', undefined]],
   ['US', ['1200 2nd Ave SE', 'Cedar Rapids, IA 52401'], ['1200 2nd Ave SE', '52401', 'Cedar Rapids', 'IA']],
   ['DE', ['Werk 2: Im Schleeke 77, 38642 Goslar'], ['Im Schleeke 77', '38642', 'Goslar', undefined]],

@@ -5,7 +5,8 @@ import { naturalPlace } from './naturalCase';
 import type { SourceSpan } from './proposal';
 import { bestAnchor, stateAnchor, type AddressPart, type Anchor } from './postcodeAnchor';
 import { streetAbove } from './streetAbove';
-import { hasStreetWord, joinHalves, looksLikePlace, looksLikeStreet, streetOf, withSpaces } from './streetLine';
+import { hasStreetWord, looksLikePlace, looksLikeStreet } from './streetLine';
+import { joinHalves, streetOf, withSpaces } from './streetText';
 import { counties, countryNames, postcodeForms, spanishProvinces, type PostcodeForm } from './tables/addressWords';
 
 export interface FoundPostalAddress {

@@ -1,7 +1,8 @@
 import { piecesOfLine, spanOf, type CardLine } from './cardLine';
 import type { AddressPart } from './postcodeAnchor';
 import type { SourceSpan } from './proposal';
-import { beginsStreet, endsStreet, isFirmLine, isRemark, joinHalves, looksLikeStreet, streetOf } from './streetLine';
+import { beginsStreet, isFirmLine, isRemark, looksLikeStreet } from './streetLine';
+import { endsStreet, joinHalves, streetOf } from './streetText';
 import { yearPattern } from './tables/labels';
 
 /** One line of a street, which may be set in several. */
