@@ -6,6 +6,8 @@ test.each([
   ['Begona', 'ES', 'Begoña'],
   ['Jorg-Uwe', 'DE', 'Jörg-Uwe'],
   ['Kaminska', 'PL', 'Kamińska'],
+  ['Wiestawa', 'PL', 'Wiesława'],
+  ['Pawtowski', 'PL', 'Pawłowski'],
   ['Oberg', 'SE', 'Öberg'],
   ['Gołabek', 'PL', 'Gołąbek'],
   ['O Laoire', 'IE', 'Ó Laoire'],
@@ -24,6 +26,8 @@ test.each([
   ['Mônica', 'PT'],
   ["O'Malley", 'IE'],
   ['Maria', 'ES'],
+  ['Krystyna', 'PL'],
+  ['Wiestawa', 'DE'],
   ['Muller', 'GB'],
   ['Kaminska', undefined],
 ])('%s of %s is spelled so', (name, country) => expect(lostAccent(name, name, country)).toBeUndefined());

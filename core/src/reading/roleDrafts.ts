@@ -143,6 +143,9 @@ export function companyDraft(
     const settled = learnedCompany(read, known);
     const misread = settled ? undefined : misreadTitle(read);
     const rest = settled ? undefined : restOfMark(fullest.lines, roles, geometry);
+    // A firm that is called after somebody; in capitals it is often printed without.
+    const lost =
+      settled || isAllCaps(withoutLegalForm(fullest.text)) ? undefined : lostAccent(read, fullest.text, country);
     const alternatives: RunnerUp[] = [
       ...(rest
         ? [
@@ -154,6 +157,7 @@ export function companyDraft(
         : []),
       ...(misread ? [{ value: misread.title, reason: `“${misread.known}” is a word that firms are called by` }] : []),
       ...(settled ? [{ value: read, reason: 'as printed and read' }] : []),
+      ...(lost ? [{ value: lost.other, reason: 'the other spelling of the name' }] : []),
       ...runnersUp.company.map((r) => ({
         value: naturalCompany(trimCompany(r.candidate.text)),
         reason: r.reasons[0] ?? 'may be a company',
@@ -162,12 +166,13 @@ export function companyDraft(
     return [
       {
         field: 'company',
-        value: settled ?? read,
+        value: settled ?? lost?.value ?? read,
         sources: fullest.lines.map(spanOf),
         trust: roles.company.score - 0.5 - rivalry(roles.company, runnersUp.company),
         reasons: [...roles.company.reasons, ...(settled ? ['your workspace writes it so'] : [])],
         ...(settled && { certainty: 0.97 }),
         ...(rest && { disagreement: perhapsPart(rest) }),
+        ...(lost && { disagreement: lost.disagreement }),
         ...(misread && { disagreement: `“${misread.read}” is perhaps “${misread.known}”.` }),
         ...withRunnersUp(alternatives),
       },

@@ -87,11 +87,22 @@ const hasLostMarks = (word: string, spelled: string): boolean =>
   word.length === spelled.length &&
   [...word].every((letter, i) => letter === spelled[i] || letter === fold(spelled[i]!));
 
+/** The same where an ł was read as a t: "Wiestawa". */
+function withStrokes(plain: string): string | undefined {
+  for (const { index } of plain.matchAll(/(?<=.)t/g)) {
+    const name = `${plain.slice(0, index)}ł${plain.slice(index + 1)}`;
+    const listed = spellings.get(`PL ${fold(name)}`);
+    if (listed?.[index] === 'ł' && hasLostMarks(name, listed)) return listed;
+  }
+  return undefined;
+}
+
 /** How a name that was read without one of its accents is spelled in a country, in small letters and of the same length; if it is one of those. */
 export function accentedName(name: string, country: string | undefined): string | undefined {
   const plain = name.toLowerCase();
   const listed = spellings.get(`${country} ${fold(name)}`);
   if (listed && listed !== plain && hasLostMarks(plain, listed)) return listed;
-  const polish = country === 'PL' ? plain.replace(POLISH_ENDING, 'ń') : plain;
-  return polish === plain ? undefined : polish;
+  if (country !== 'PL') return undefined;
+  const ended = plain.replace(POLISH_ENDING, 'ń');
+  return ended === plain ? withStrokes(plain) : ended;
 }
