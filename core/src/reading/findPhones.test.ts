@@ -1,5 +1,5 @@
 import { findPhoneCandidates, placePhone } from './findPhones';
-import { readingOf, type PrintedLine } from './readingOf.testing';
+import { fieldsOf, readingOf, type PrintedLine } from './readingOf.testing';
 import type { LineIcon } from './types';
 
 const phonesIn = (text: string, country?: string) =>
@@ -135,6 +135,18 @@ describe('phone numbers', () => {
       '+12505550121',
       '+12505550186',
     ]);
+  });
+
+  it('go on in the next line where they are none without it', () => {
+    const [phone] = fieldsOf(['Tél. +32 4 244 01 18 | GSM +32 470 44', '01 18', 'Nella Voss']).fields.filter(
+      ({ value }) => value === '+32470440118',
+    );
+    expect(phone!.sources).toEqual([
+      { line: 0, from: 23, to: 37 },
+      { line: 1, from: 0, to: 5 },
+    ]);
+    expect(fieldsOf(['GSM +32 470 44 01 18', '01 18']).all('phone')).toEqual(['+32470440118']);
+    expect(fieldsOf(['GSM +32 470 44', 'Bat. 01 18']).all('phone')).not.toContain('+32470440118');
   });
 
   it('are of a fax where the label before the bracket of its area code was cut off', () => {

@@ -17,6 +17,8 @@ export interface PhoneCandidate {
   isNamed: boolean;
   /** Includes label and extension. */
   source: SourceSpan;
+  /** Where it goes on, when it is divided over two lines. */
+  rest?: SourceSpan;
 }
 
 export interface FoundPhone {
@@ -27,7 +29,6 @@ export interface FoundPhone {
   possible: boolean;
   valid: boolean;
   labelled: boolean;
-  source: SourceSpan;
 }
 
 /** No number begins with an O that stands by itself: that is its label. A sign of a hundredth among digits is a speck. */
@@ -64,10 +65,28 @@ export function findPhoneCandidates(lines: readonly ReadLine[], taken: readonly 
       const shown = isFirst ? (line.icon ?? kindBeside(lines, line) ?? kindAbove(lines, line)) : undefined;
       if (atOnce) source.to += atOnce.index + atOnce[0].length;
       source.from = label?.from ?? source.from;
+      const second = line.text.length === source.to ? secondHalf(printed, line, lines) : undefined;
       const isNamed = !label && /\p{L}{2,}\s?[:#]?\s*$/u.test(line.text.slice(0, from));
-      return [{ printed, label: label?.kind ?? shown, extension: atOnce?.[1], isNamed, source }];
+      const whole = second ? `${printed} ${lines[second.line]!.text}` : printed;
+      return [{ printed: whole, label: label?.kind ?? shown, extension: atOnce?.[1], isNamed, source, rest: second }];
     });
   });
+}
+
+/** The line right below that ends an international number which is none without it: "+32 470 44" over "01 18". */
+function secondHalf(printed: string, line: ReadLine, lines: readonly ReadLine[]): SourceSpan | undefined {
+  const isValid = (text: string) => parsePhoneNumberFromString(text)?.isValid() ?? false;
+  if (!printed.startsWith('+') || isValid(printed)) return undefined;
+  const height = distance(line.quad[0], line.quad[3]);
+  const index = lines.findIndex(
+    ({ text, quad: [corner] }) =>
+      /^\d[\d ./-]*$/.test(text) &&
+      corner[1] - line.quad[0][1] > 0.5 * height &&
+      corner[1] - line.quad[0][1] < 2 * height &&
+      Math.abs(corner[0] - line.quad[0][0]) < 2 * height &&
+      isValid(`${printed} ${text}`),
+  );
+  return index < 0 ? undefined : { line: index, from: 0, to: lines[index]!.text.length };
 }
 
 /** A single letter whose blank was swallowed: "T01 99 00 91 54". */
@@ -202,7 +221,6 @@ export function placePhone(candidate: PhoneCandidate, country: string | undefine
     possible: true,
     valid: parsed.isValid(),
     labelled: candidate.label !== undefined,
-    source: candidate.source,
   };
 }
 

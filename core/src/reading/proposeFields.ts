@@ -97,7 +97,7 @@ export function proposeFields(reading: Reading, options: ProposeOptions = {}): C
       .map((line) => repairName(repairWords(line), emails, repaired)),
   );
   const geometry = cardLines({ ...reading, lines });
-  const numbers = phoneCandidates.filter((c) => placePhone(c, country)).map((c) => c.source);
+  const numbers = phoneCandidates.filter((c) => placePhone(c, country)).flatMap(spansOfNumber);
   const isOnNumberLine = (line: CardLine) => numbers.some((n) => n.line === line.index);
   const open = geometry.filter((line) => !isOnNumberLine(line)).flatMap((line) => besideOnline(line, online));
   const localParts = emails.map((e) => e.value.slice(0, e.value.indexOf('@')));
@@ -232,6 +232,8 @@ const isBeforeRegister = (piece: CardLine): boolean =>
 
 const spansOfAddress = ({ source, rest }: FoundAddress): SourceSpan[] => (rest ? [source, rest] : [source]);
 
+const spansOfNumber = ({ source, rest }: PhoneCandidate): SourceSpan[] => (rest ? [source, rest] : [source]);
+
 const onlineDraft = (field: 'email' | 'website', found: FoundAddress, trust: number): Draft => ({
   field,
   value: found.value,
@@ -284,7 +286,7 @@ function phoneDrafts(
         value: known ?? phone.value,
         phoneKind: phone.kind,
         extension: phone.extension,
-        sources: [phone.source],
+        sources: spansOfNumber(candidate),
         trust: (phone.valid || known ? 4 : 2) + (phone.labelled ? 2 : 0),
         reasons: [
           phone.valid ? 'is a valid number' : 'is a possible number',

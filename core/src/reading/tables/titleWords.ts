@@ -6,6 +6,9 @@ import { wordList } from './wordList';
  */
 export const titleHeads = wordList(`
   rehtori rektor rector recteur rettore reitor vararehtori toimitusjohtaja obfrau obmann obermeister kellermeister hüttenwirt hüttenwirtin ostreiculteur osteopathe notaire ghillie gillie optometrist optician skipper sommelier sommeliere
+  originator taster wholesaler retailer viticulturist horticulturist anaesthetist anesthetist marshal bailiff dispatcher toolmaker milliner
+  *wartin hüttenwart hauswart platzwart *beamtin *beamter *vaktare *oppdretter *kundige sognepræst provst capocantiere capotecnico capoturno
+  metsuri sadownik ogrodnik swyddog oifigeach stiúrthóir
   manager manageress director directress officer head chief president vice-president chairman chairwoman chair
   partner owner co-owner proprietor founder co-founder principal associate assistant secretary consultant advisor adviser
   engineer technician technologist architect designer developer programmer analyst scientist researcher chemist
