@@ -1,4 +1,4 @@
-import { inSpellingOf, naturalCompany, naturalName, naturalPlace, naturalTitle } from './naturalCase';
+import { inSpellingOf, naturalCompany, naturalName, naturalPlace, naturalStreet, naturalTitle } from './naturalCase';
 
 it.each([
   ['GB', 'Accoünt Manager', 'Account Manager'],
@@ -17,6 +17,16 @@ describe('natural case', () => {
   ])('of the place %s is %s', (printed, natural) => expect(naturalPlace(printed)).toBe(natural));
 
   it.each([
+    ['3RD FLOOR, CASTLEMEAD, LOWER CASTLE STREET', '3rd Floor, Castlemead, Lower Castle Street'],
+    ["44A RUE DE L'ÉGLISE, BP 118", "44A Rue de l'Église, BP 118"],
+    ['1200 2ND AVE SE', '1200 2nd Ave SE'],
+    ['P.O. BOX 118', 'P.O. Box 118'],
+    ['KARL-MARX-STRASSE 18', 'Karl-Marx-Strasse 18'],
+    ['RUA XV DE NOVEMBRO, 44', 'Rua XV de Novembro, 44'],
+    ['Old Mill, BACK LANE', 'Old Mill, BACK LANE'],
+  ])('of the street %s is %s', (printed, natural) => expect(naturalStreet(printed)).toBe(natural));
+
+  it.each([
     ['NELLA O’CONNER', 'Nella O’Conner'],
     ['JULIEN MCALLISTER', 'Julien McAllister'],
     ['VON DER AHLEN', 'Von der Ahlen'],
@@ -33,6 +43,8 @@ describe('natural case', () => {
     ['MAÎTRE VERRIER', 'FR', 'Maître verrier'],
     ['HEAD OF IT AND HR', 'GB', 'Head of IT and HR'],
     ['CEO', 'US', 'CEO'],
+    ['SALES MANAGER', 'PT', 'Sales Manager'],
+    ['DIRETOR DE VENDAS', 'PT', 'Diretor de vendas'],
     ['Head of Dispatch', 'GB', 'Head of Dispatch'],
   ])('of the title %s in %s is %s', (printed, country, natural) =>
     expect(naturalTitle(printed, country)).toBe(natural),

@@ -66,6 +66,24 @@ export function naturalPlace(place: string): string {
     .join('');
 }
 
+/** Shortened words of streets that are written in capitals: boxes, zones and quadrants. */
+const SHORT_IN_STREETS =
+  /^(?:P\.?O\.?|B\.?P\.?|C\.?P\.?|CS|Z\.?[AI]\.?|ZAC|[NS][EW]|[IVX]+|\d+[A-Z]{1,2}|[A-Z]\.?|[A-Z]-?\d+)$/;
+
+/** A street set in capitals in natural case: "3RD FLOOR, 44A RUE DE L'ÉGLISE" to "3rd Floor, 44A Rue de l'Église". */
+export function naturalStreet(street: string): string {
+  if (!isAllCaps(street) || street.replace(/[^\p{L}]/gu, '').length <= 4) return street;
+  return street
+    .split(/([\s,]+|-|(?<=(?<!c)['’])(?=\p{L}{2}))/iu)
+    .map((part, i) => {
+      if (/^\d+(?:ST|ND|RD|TH)$/.test(part)) return part.toLowerCase();
+      if (SHORT_IN_STREETS.test(part)) return part;
+      const isSmall = SMALL_IN_PLACES.has(part.toLowerCase()) || /^[DL]['’]$/.test(part);
+      return i > 0 && isSmall ? part.toLowerCase() : capitalise(part);
+    })
+    .join('');
+}
+
 const ACRONYMS = new Set(
   'ceo cto cfo coo cio cmo it hr qa qc hse r&d pr erp crm uk usa eu emea apac dach md vp svp evp gm b2b oem plc'.split(
     ' ',
@@ -105,10 +123,14 @@ export function inSpellingOf(country: string | undefined, title: string): string
   return spelled.replace(/\p{L}+/gu, (word) => (isMisread(word) ? word.normalize('NFD').replace(/\p{M}/gu, '') : word));
 }
 
-/** A title or department set in capitals in natural case: sentence case where the country's language uses it. */
+/** Words for positions that are English in every country's titles. */
+const ENGLISH_HEADS =
+  /(?<!\p{L})(?:managers?|officer|engineer|executive|head of|lead|leader|owner|buyer|supervisor|specialist|developer|analyst|sales)(?!\p{L})/iu;
+
+/** A title or department set in capitals in natural case: sentence case where its language uses that, which may be English anywhere. */
 export function naturalTitle(title: string, country?: string): string {
   if (!isAllCaps(title) || fold(title).replace(/[^a-z]/g, '').length <= 3) return title;
-  const sentence = country !== undefined && SENTENCE_CASE.has(country);
+  const sentence = country !== undefined && SENTENCE_CASE.has(country) && !ENGLISH_HEADS.test(title);
   return title
     .split(/(\s+|(?<=[/-]))/)
     .map((word, i, all) => {

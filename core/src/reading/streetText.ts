@@ -1,8 +1,9 @@
+import { naturalStreet } from './naturalCase';
 import { beginsStreet, hasStreetWord, isPosition, looksLikeStreet } from './streetLine';
 
-/** "A: 12 Victoria Street", "Werk 2: Im Schleeke 77", "Büro: Markt 4". */
+/** "A: 12 Victoria Street", "Werk 2: Im Schleeke 77", "Head office: Kajplats 12". */
 const STREET_LABEL =
-  /^(?:(?:a|adr|addr?|adresse?|address|anschrift|dirección|endereço|indirizzo)\s?[.:]|\p{L}{3,}(?: \d)?\s?:)\s+/iu;
+  /^(?:(?:a|adr|addr?|adresse?|address|anschrift|dirección|endereço|indirizzo)\s?[.:]|\p{L}{3,}(?: (?:\d|\p{L}+))?\s?:)\s+/iu;
 
 /** "Rue des" */
 const ENDS_OPEN = /(?:^|\s)(?:d[aeiou]s?|de[lr]|la|las|les|van|von|zum|zur|am|an|of|the|and|\p{L}{1,2}\.)$/iu;
@@ -83,10 +84,12 @@ export const endsStreet = (text: string, above: string): boolean =>
 export const joinHalves = (above: string, below: string): string =>
   IN_TWO.test(above) ? `${above.slice(0, -1)}-${below}` : `${above} ${below}`;
 
-/** The lines of a street as one text. */
+/** The lines of a street as one text, in natural case. */
 export const streetOf = (lines: readonly string[]): string =>
-  lines
-    .map(bareLine)
-    .reduce((above, below) =>
-      IN_TWO.test(above) || isBrokenStreet(above, below) ? joinHalves(above, below) : `${above}, ${below}`,
-    );
+  naturalStreet(
+    lines
+      .map(bareLine)
+      .reduce((above, below) =>
+        IN_TWO.test(above) || isBrokenStreet(above, below) ? joinHalves(above, below) : `${above}, ${below}`,
+      ),
+  );
