@@ -3,7 +3,7 @@ import { isMadeOf } from './personName';
 import type { ReadLine } from './types';
 
 /** What the sign of an e-mail address is read as when it is not seen for what it is. */
-const LIKE_AT = '[a@©®&QOe68b]';
+const LIKE_AT = '[a@©®&QOe68bpgq09]';
 const SIGN_APART = new RegExp(`(?<local>[\\p{L}\\d][\\p{L}\\d._-]+) ${LIKE_AT} $`, 'u');
 const SIGN_WITHIN = new RegExp(`^(?<local>[a-z\\d][a-z\\d._-]+)${LIKE_AT}$`, 'i');
 

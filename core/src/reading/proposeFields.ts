@@ -33,6 +33,7 @@ import { readCode, type CodeValue } from './readCode';
 import {
   dropGluedLabels,
   joinSplitMailboxes,
+  completeDomains,
   reconcileDomains,
   reconcileRepeats,
   reconcileWithCompany,
@@ -77,6 +78,7 @@ export function proposeFields(reading: Reading, options: ProposeOptions = {}): C
   joinBrokenWebsites(websites, printed);
   const printedDomains = unique([...emails, ...websites].map((a) => a.domain));
   emails.push(...findMisspeltEmails(repaired, printedDomains));
+  completeDomains(websites, emails);
   reconcileDomains(emails, websites);
   reconcileRepeats(emails, repaired);
   const online = [...emails, ...websites].flatMap(spansOfAddress);

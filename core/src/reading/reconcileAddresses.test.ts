@@ -23,6 +23,23 @@ test.each([
   expect(emailOf(name, printed).value).toBe(`${printed.toLowerCase()}harrowfield.example`),
 );
 
+test('a web address lacks what stands before the hyphen of the mailbox’s domain', () => {
+  const webOf = (site: string, mailbox: string) =>
+    proposeFields(readingOf(['Nella Voss', site, mailbox])).fields.find((f) => f.field === 'website')!;
+  expect(webOf('vets.example', 'nella@corelund-vets.example')).toMatchObject({
+    value: 'corelund-vets.example',
+    runnersUp: [{ value: 'vets.example', reason: 'as printed and read' }],
+  });
+  expect(webOf('vets.example/team', 'nella@corelund-vets.example').value).toBe('corelund-vets.example/team');
+  expect(webOf('vets.example', 'nella@corelundvets.example').value).toBe('vets.example');
+});
+
+test('an address whose sign was read as a letter is an e-mail address, and no web address', () => {
+  const { fields } = proposeFields(readingOf(['Mats Lundgren', 'www.yarvane.example', 'mlundgrenpyarvane.example']));
+  const all = (name: string) => fields.filter((f) => f.field === name).map((f) => f.value);
+  expect([all('email'), all('website')]).toEqual([['mlundgren@yarvane.example'], ['yarvane.example']]);
+});
+
 describe('letters run together', () => {
   const read = (company: string, site: string) => {
     const { fields } = proposeFields(readingOf([{ text: company, size: 50 }, 'Nella Voss', 'Head of Sales', site]));

@@ -7,6 +7,18 @@ import { splitMerged } from './mergedLetters';
 import { isMadeOf } from './personName';
 import type { ReadLine } from './types';
 
+/** A web address of which only what is behind a hyphen was read: "vets.ie" beside info@corelund-vets.ie. */
+export function completeDomains(websites: readonly FoundAddress[], emails: readonly FoundAddress[]): void {
+  for (const website of websites) {
+    const whole = emails.find(({ domain }) => domain.endsWith(`-${website.domain}`))?.domain;
+    if (!whole) continue;
+    website.raw ??= website.value;
+    website.value = website.value.replace(website.domain, whole);
+    website.domain = whole;
+    website.repaired = true;
+  }
+}
+
 /**
  * Two domains that differ in one or two letters are one: the spelling that the engine is surer of
  * is not known here, so the one printed more often wins, else that of the web address.
