@@ -42,7 +42,7 @@ export function joinBrokenWebsites(websites: readonly FoundAddress[], geometry: 
   }
 }
 
-/** In small letters, as an address is and a divided word at the end of a sentence may be: one word, or behind "www.". */
+/** One word, or behind "www.": a sentence that ends in a divided word is no address. */
 const looksLikeAddress = (text: string): boolean => /www\./i.test(text) || !/\s/.test(text);
 
 /** A shortened street word whose blank was swallowed: "Ctra.de Vitoria". */
