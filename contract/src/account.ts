@@ -1,3 +1,4 @@
+import { ROLES } from '@dossier/core/account';
 import { z } from 'zod';
 import { KeepPictures } from './occasion';
 import { MatchLimits } from './people';
@@ -8,7 +9,7 @@ export const SignIn = z.object({
 });
 export type SignIn = z.infer<typeof SignIn>;
 
-export const Role = z.enum(['rep', 'assistant', 'manager', 'administrator']);
+export const Role = z.enum(ROLES);
 
 /** The people of a workspace. */
 export const Team = z.object({ items: z.array(z.object({ id: z.uuid(), name: z.string(), role: Role })) });
@@ -24,6 +25,8 @@ export const Session = z.object({
     languages: z.array(z.string()),
     keepPictures: KeepPictures,
     keepDays: z.number().int().nullable(),
+    /** When pictures of what was filed before are removed; null when they are not. */
+    clearAt: z.iso.datetime().nullable(),
     ownFields: z.array(z.string()),
     /** Cards without any doubt are filed without a person. */
     filesItself: z.boolean(),

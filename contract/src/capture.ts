@@ -26,6 +26,26 @@ export const PhotoUpload = z.object({
   file: z.literal('1').optional(),
 });
 
+/** Photographs somebody wants to know about, their ids with commas between. */
+export const PhotosQuery = z.object({
+  ids: z
+    .string()
+    .max(4000)
+    .transform((ids) => ids.split(',').filter(Boolean))
+    .pipe(z.array(z.uuid()).max(100)),
+});
+/** Where a photograph is, and which cards were found in it: those to be opened, a back under its front. */
+export const PhotoOnTheWay = z.object({
+  id: z.uuid(),
+  state: PhotoState,
+  /** What is wrong with it. */
+  message: z.string().nullable(),
+  cards: z.array(z.object({ id: z.uuid(), filed: z.boolean() })),
+});
+export type PhotoOnTheWay = z.infer<typeof PhotoOnTheWay>;
+export const PhotosOnTheWay = z.object({ items: z.array(PhotoOnTheWay) });
+export type PhotosOnTheWay = z.infer<typeof PhotosOnTheWay>;
+
 /** Text in place of a picture: a pasted signature, what a code on a card says, or nothing for a card to be typed. */
 export const TextCard = z.object({
   kind: z.enum(['text', 'code', 'blank']),

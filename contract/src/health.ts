@@ -2,7 +2,7 @@ import { z } from 'zod';
 
 const State = z.enum(['up', 'down']);
 
-/** The state of the three parts a reading needs. The answer is 200 while the API itself can answer. */
+/** The state of the three parts a reading needs. The answer is 503 while one of them is missing. */
 export const Health = z.object({
   status: z.enum(['ok', 'degraded']),
   database: State,

@@ -1,3 +1,4 @@
+import './plainWords';
 export * from './account';
 export * from './capture';
 export * from './health';

@@ -206,6 +206,8 @@ export const PersonEdit = z.object({
   kind: PersonKind,
   tags: Tags,
   rating: text(60).nullable(),
+  /** Whose record it is from now on; left out for whose it was. */
+  ownerId: z.uuid().optional(),
 });
 export type PersonEdit = z.infer<typeof PersonEdit>;
 
@@ -232,6 +234,14 @@ export type FiledByItself = z.infer<typeof FiledByItself>;
 /** What of it was looked at, or is to go back into the tray. */
 export const PersonIds = z.object({ personIds: z.array(z.uuid()).min(1).max(500) });
 export type PersonIds = z.infer<typeof PersonIds>;
+
+/** Whom somebody deleted, until when they can be brought back. */
+export const DeletedPeople = z.object({
+  items: z.array(
+    z.object({ personId: z.uuid(), fullName: z.string(), deletedAt: z.iso.datetime(), goneAt: z.iso.datetime() }),
+  ),
+});
+export type DeletedPeople = z.infer<typeof DeletedPeople>;
 
 /** Likelihoods, 0–1, from which two records are taken for one person, and from which somebody is asked. */
 export const MatchLimits = z

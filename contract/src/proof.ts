@@ -70,7 +70,12 @@ const DraftField = FieldProposal.extend({
 
 /** What a person makes of a card before it is filed. */
 export const DraftContent = z.object({
-  draft: z.object({ fields: z.array(DraftField).max(120), nextId: z.number().int() }),
+  draft: z.object({
+    fields: z.array(DraftField).max(120),
+    nextId: z.number().int(),
+    /** Fields that a person deleted, and when. */
+    deleted: z.array(z.object({ id: z.string().max(40), at: z.iso.datetime() })).max(240).optional(),
+  }),
   note: z.string().max(4000),
   readingId: z.uuid(),
 });
@@ -106,6 +111,8 @@ export const ProofCard = z.object({
   photoId: z.uuid().nullable(),
   /** Whether the card's picture is there to prove against. */
   picture: z.boolean(),
+  /** Names the picture itself: another one after the border or turn was changed. Null when there is none. */
+  pictureId: z.uuid().nullable(),
   /** Another one after the card was read anew. */
   readingId: z.uuid(),
   occasion: CardOccasion.nullable(),
@@ -113,7 +120,7 @@ export const ProofCard = z.object({
   /** The card whose back this is, when it is attached to one. */
   frontCardId: z.uuid().nullable(),
   /** The back joined to this card, read with it as one. */
-  back: z.object({ cardId: z.uuid(), picture: z.boolean(), reading: Reading }).nullable(),
+  back: z.object({ cardId: z.uuid(), picture: z.boolean(), pictureId: z.uuid().nullable(), reading: Reading }).nullable(),
   personId: z.uuid().nullable(),
   /** Which models and methods read it. */
   engine: z.string(),

@@ -38,5 +38,10 @@ export const PictureSettings = z.object({
   keepPictures: KeepPictures,
   /** Days after which none is kept; null for as long as the record. */
   keepDays: z.number().int().min(1).max(3650).nullable(),
+  /** Whether pictures of what was filed before go the same way, a day later. */
+  past: z.boolean().default(false),
 });
+/** How many cards and photographs of the past would lose their pictures. */
+export const PastPictures = z.object({ cards: z.number().int(), photos: z.number().int() });
+export type PastPictures = z.infer<typeof PastPictures>;
 export type PictureSettings = z.infer<typeof PictureSettings>;

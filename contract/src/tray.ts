@@ -15,6 +15,8 @@ export const TrayItem = z.object({
   state: TrayState,
   /** Whether there is a picture to show. */
   picture: z.boolean(),
+  /** Names the small picture itself; another one after it was changed. */
+  pictureId: z.uuid().nullable(),
   occasion: CardOccasion.pick({ id: true, name: true }).nullable(),
   /** What a colleague is asked about it. */
   secondLook: OpenSecondLook.nullable(),
@@ -82,9 +84,12 @@ export type Tray = z.infer<typeof Tray>;
 /** One server-sent event of `/tray/events`: something about this photograph, or card without one, changed. */
 export const TrayEvent = z.object({
   photoId: z.uuid(),
-  state: z.enum(['waiting', 'reading', 'read', 'unreadable', 'changed']),
+  /** `drafted`: somebody has worked on the card `cardId`; what lies in the tray is as it was. */
+  state: z.enum(['waiting', 'reading', 'read', 'unreadable', 'changed', 'drafted']),
   progress: z.number().min(0).max(1).nullable(),
   /** Of a photograph that has just been read: the first of its cards. */
   cardId: z.uuid().optional(),
+  /** Of a card that was worked on: the version its draft has now. */
+  draftVersion: z.number().int().optional(),
 });
 export type TrayEvent = z.infer<typeof TrayEvent>;

@@ -2,6 +2,7 @@ import { readFile } from 'node:fs/promises';
 import { createRequire } from 'node:module';
 import type { Quad } from '@dossier/core/capture';
 import type { ReadCode } from '@dossier/core/reading';
+import { writable } from '@dossier/core/text';
 import { prepareZXingModule, readBarcodes, type ReaderOptions } from 'zxing-wasm/reader';
 import type { Pixels } from './pixels';
 
@@ -35,7 +36,9 @@ export async function readCodes(card: Pixels): Promise<ReadCode[]> {
     OPTIONS,
   );
   return found
-    .filter((code) => code.isValid && code.text.trim() !== '')
+    .filter((code) => code.isValid)
+    .map((code) => ({ ...code, text: writable(code.text) }))
+    .filter(({ text }) => text.trim() !== '')
     .map(({ text, position: { topLeft, topRight, bottomRight, bottomLeft } }) => ({
       text,
       quad: [topLeft, topRight, bottomRight, bottomLeft].map(({ x, y }) => [x, y] as const) as unknown as Quad,

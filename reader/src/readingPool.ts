@@ -55,7 +55,7 @@ export class ReadingPool {
     try {
       return await askChild(await place.child, request, onProgress);
     } catch (error) {
-      if (error instanceof ChildEnded && !this.closed) place.child = this.start();
+      if (error instanceof ReadingProcessEnded && !this.closed) place.child = this.start();
       throw error;
     } finally {
       const first = this.waiting.shift();
@@ -80,8 +80,8 @@ export class ReadingPool {
     this.children.add(child);
     child.once('exit', () => this.children.delete(child));
     const ready = new Promise<ChildProcess>((resolve, reject) => {
-      child.once('exit', () => reject(new ChildEnded()));
-      child.once('error', () => reject(new ChildEnded()));
+      child.once('exit', () => reject(new ReadingProcessEnded()));
+      child.once('error', () => reject(new ReadingProcessEnded()));
       child.once('message', () => resolve(child));
     });
     // Whoever reads next is told; until then nobody is there to hear it.
@@ -95,7 +95,7 @@ interface Place {
   child: Promise<ChildProcess>;
 }
 
-class ChildEnded extends Error {
+export class ReadingProcessEnded extends Error {
   constructor() {
     super('The reading process ended before it was done.');
   }
@@ -107,7 +107,7 @@ function askChild(
   onProgress: ((share: number) => void) | undefined,
 ): Promise<ReadingReply> {
   return new Promise((resolve, reject) => {
-    const ended = () => settle(() => reject(new ChildEnded()));
+    const ended = () => settle(() => reject(new ReadingProcessEnded()));
     const settle = (done: () => void) => {
       child.off('message', hear);
       child.off('exit', ended);
@@ -130,6 +130,6 @@ function askChild(
     };
     child.on('message', hear);
     child.once('exit', ended);
-    child.send(request, (error) => error && settle(() => reject(new ChildEnded())));
+    child.send(request, (error) => error && settle(() => reject(new ReadingProcessEnded())));
   });
 }

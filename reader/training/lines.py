@@ -196,7 +196,7 @@ class LineWriter:
         if self.happens(0.12):
             text += "/" + plain(self.one(self.words[0]))
         if self.happens(0.08):
-            text = self.one(["@", "/in/", "linkedin.com/in/"]) + plain(self.one(self.fakers).user_name())
+            text = self.one(["@", "/in/", "people.example/in/"]) + plain(self.one(self.fakers).user_name())
         return f"{self.one(WEB_LABELS)} {text}" if self.happens(0.2) else text
 
     def _phone(self):

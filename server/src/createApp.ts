@@ -1,9 +1,9 @@
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
-import express, { Router, type Express } from 'express';
+import express, { Router, type Express, type Request, type RequestHandler } from 'express';
 import helmet from 'helmet';
 import type { DataSource } from 'typeorm';
-import { accountRoutes, recogniseSession } from './features/account';
+import { recogniseSession, sessionRoutes, teamRoutes } from './features/account';
 import { captureRoutes } from './features/capture';
 import { exchangeRoutes } from './features/exchange';
 import { isProbablyKnown, matchingRoutes } from './features/matching';
@@ -14,8 +14,10 @@ import { healthRoutes } from './health';
 import type { Config } from './platform/config';
 import type { Logger } from './platform/logger';
 import { ProblemError, problemHandler } from './platform/problem';
+import type { DeclaredRoute, Routes } from './platform/routes';
 import { requireSignIn, sameOriginWrites } from './platform/session';
 import type { TrayEvents } from './platform/trayEvents';
+import { writableRequests } from './platform/writableRequests';
 
 interface Parts {
   database: DataSource;
@@ -28,7 +30,7 @@ interface Parts {
 export function createApp({ database, events, config, logger }: Parts): Express {
   const app = express();
   app.disable('x-powered-by');
-  app.set('trust proxy', 'loopback');
+  app.set('trust proxy', config.trustedProxies);
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -48,20 +50,19 @@ export function createApp({ database, events, config, logger }: Parts): Express 
       strictTransportSecurity: false,
     }),
   );
+  app.use(overHttps);
   const json = express.json({ limit: '256kb' });
   const api = Router()
     .use(healthRoutes(database))
     .use(sameOriginWrites)
     .use(recogniseSession(database))
-    .use(json, accountRoutes(database, config.signInLimit))
+    .use('/session', json, writableRequests)
+    .use(sessionRoutes(database, config.signInLimit, logger))
     .use(requireSignIn)
-    .use(captureRoutes(database))
-    .use(json)
-    .use(trayRoutes(database, events))
-    .use(proofRoutes(database))
-    .use(matchingRoutes(database))
-    .use(peopleRoutes(database, isProbablyKnown))
-    .use(exchangeRoutes(database))
+    // A picture's bytes are no JSON: they are taken by the route itself.
+    .use((request, response, next) => (isPicture(request) ? next() : json(request, response, next)))
+    .use(writableRequests)
+    .use(...roomsOf({ database, events }).map(({ router }) => router))
     .use(() => {
       throw new ProblemError(404, 'no-route', 'Not found', 'There is nothing under this address.');
     });
@@ -70,6 +71,33 @@ export function createApp({ database, events, config, logger }: Parts): Express 
   app.use(problemHandler(logger));
   return app;
 }
+
+const isPicture = ({ method, path }: Request): boolean => method === 'PUT' && /^\/photos\/[^/]+\/?$/.test(path);
+
+/** The routes of all rooms for whoever is signed in. */
+const roomsOf = ({ database, events }: Pick<Parts, 'database' | 'events'>): Routes[] => [
+  teamRoutes(database),
+  captureRoutes(database),
+  trayRoutes(database, events),
+  proofRoutes(database),
+  matchingRoutes(database),
+  peopleRoutes(database, isProbablyKnown),
+  exchangeRoutes(database),
+];
+
+/** Every route for whoever is signed in, with what it takes to be let through. */
+export const declaredRoutes = (parts: Pick<Parts, 'database' | 'events'>): DeclaredRoute[] =>
+  roomsOf(parts).flatMap(({ declared }) => declared);
+
+/** Whoever came over https comes so for a year; nothing here asks for more of a device than camera and microphone. */
+const overHttps: RequestHandler = (request, response, next) => {
+  if (request.secure) response.set('Strict-Transport-Security', 'max-age=31536000; includeSubDomains');
+  response.set(
+    'Permissions-Policy',
+    'camera=(self), microphone=(self), clipboard-read=(self), geolocation=(), payment=(), usb=(), serial=(), bluetooth=(), hid=(), midi=(), display-capture=()',
+  );
+  next();
+};
 
 /** Files with a hash in their name never change; the page itself is always asked for again. */
 function serveApplication(app: Express, folder: string): void {

@@ -16,7 +16,7 @@ import {
   Person,
   Reach,
 } from './features/people';
-import { Card, LearnedFact, SecondLook } from './features/reading';
+import { Card, LearnedFact, LearnedSource, SecondLook } from './features/reading';
 import { FirstTables1780000000000 } from './migrations/1780000000000-firstTables';
 import { Learning1780000000001 } from './migrations/1780000000001-learning';
 import { Occasions1780000000002 } from './migrations/1780000000002-occasions';
@@ -24,6 +24,7 @@ import { SecondLooks1780000000003 } from './migrations/1780000000003-secondLooks
 import { Matching1780000000005 } from './migrations/1780000000005-matching';
 import { LimitsAndSearch1780000000006 } from './migrations/1780000000006-limitsAndSearch';
 import { PicturesAsTheyCome1780000000007 } from './migrations/1780000000007-picturesAsTheyCome';
+import { Trust1780000000008 } from './migrations/1780000000008-trust';
 import { ProofDesk1780000000004 } from './migrations/1780000000004-proofDesk';
 import { StoredFile, Workspace } from './platform/entities';
 
@@ -33,6 +34,7 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
     type: 'postgres',
     url,
     poolSize,
+    connectTimeoutMS: 10_000,
     synchronize: false,
     migrationsTableName: 'migration',
     migrations: [
@@ -44,6 +46,7 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       Matching1780000000005,
       LimitsAndSearch1780000000006,
       PicturesAsTheyCome1780000000007,
+      Trust1780000000008,
     ],
     entities: [
       Workspace,
@@ -54,6 +57,7 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       Photo,
       Card,
       LearnedFact,
+      LearnedSource,
       SecondLook,
       Person,
       Company,

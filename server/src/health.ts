@@ -32,6 +32,7 @@ export function healthRoutes(database: DataSource): Router {
       queue: { state: row ? 'up' : 'down', waiting: row?.waiting ?? 0, failed: row?.failed ?? 0 },
       worker: { state: worker, lastSeenAt: row?.last_seen?.toISOString() ?? null },
     };
+    if (health.status === 'degraded') response.status(503).set('Retry-After', '5');
     response.set('Cache-Control', 'no-store').json(health);
   });
 }

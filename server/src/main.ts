@@ -17,21 +17,43 @@ if (!ROLES.includes(role)) {
 
 const config = readConfig();
 const logger = createLogger(config.log, role);
-const database = await createDataSource(config.databaseUrl).initialize();
-const stop = role === 'api' ? await serve() : await work();
+// What nobody caught is a fault to be mended; it is no reason to break off what others are doing here.
+process.on('unhandledRejection', (error) => logger.error({ err: error }, 'nobody caught this'));
+process.on('uncaughtException', (error) => logger.error({ err: error }, 'nobody caught this'));
 
+/** So long may what is under way take once the process is to end. */
+const LAST_REQUESTS_MS = 20_000;
+/** A line on which nothing comes for so long is given up; as long as something comes, an upload may take its time. */
+const SILENT_LINE_MS = 120_000;
+
+const database = await createDataSource(config.databaseUrl).initialize().catch(giveUp);
+const stop = await (role === 'api' ? serve() : work()).catch(giveUp);
+
+let ending = false;
 for (const signal of ['SIGINT', 'SIGTERM'] as const) {
-  process.once(signal, () => {
+  process.on(signal, () => {
+    if (ending) return;
+    ending = true;
     void stop()
       .then(() => database.destroy())
+      .catch((error: unknown) => logger.error({ err: error }, 'did not end cleanly'))
       .finally(() => process.exit(0));
   });
+}
+
+/** Whoever started this process starts it again in a while. */
+function giveUp(error: unknown): never {
+  logger.fatal({ err: error }, 'could not begin');
+  process.exit(1);
 }
 
 async function serve(): Promise<() => Promise<void>> {
   const events = new TrayEvents(config.databaseUrl, logger);
   await events.start();
   const server = createServer(createApp({ database, events, config, logger }));
+  server.requestTimeout = 0;
+  server.headersTimeout = 60_000;
+  server.timeout = SILENT_LINE_MS;
   await new Promise<void>((resolve, reject) => {
     server.once('error', reject);
     server.listen(config.port, config.host, resolve);
@@ -42,9 +64,12 @@ async function serve(): Promise<() => Promise<void>> {
   });
   logger.info({ port: config.port }, 'answering requests');
   return async () => {
-    server.closeAllConnections();
-    await new Promise((resolve) => server.close(resolve));
+    const closed = new Promise((resolve) => server.close(resolve));
     await events.stop();
+    server.closeIdleConnections();
+    const insist = setTimeout(() => server.closeAllConnections(), LAST_REQUESTS_MS);
+    await closed;
+    clearTimeout(insist);
   };
 }
 

@@ -42,18 +42,20 @@ describe('signing in', () => {
   it('is limited, so that passwords cannot be tried without end', async () => {
     const answers = [];
     for (let i = 0; i < 60; i++) {
-      // From an address of its own, so that no other test is kept out.
+      // Saying that one asks for somebody else changes nothing: no proxy is trusted.
       const { status } = await new Client().send(
         'POST',
         '/session',
-        { email: 'x', password: '' },
-        { 'x-forwarded-for': '203.0.113.7' },
+        { email: 'guessed@keldermoss.example', password: `guess ${i}` },
+        { 'x-forwarded-for': `203.0.113.${i}` },
       );
       answers.push(status);
       if (status === 429) break;
     }
     expect(answers.at(-1)).toBe(429);
     expect(answers.length).toBeGreaterThan(10);
+    // Whoever mistyped keeps nobody else of the same office out.
+    await expect(Client.signedIn('idris@keldermoss.example')).resolves.toBeDefined();
   });
 });
 
@@ -87,8 +89,10 @@ describe('the door', () => {
 
   it('tells how database, queue and worker are, to anybody', async () => {
     const { status, body } = await new Client().get('/health');
-    expect(status).toBe(200);
+    // The worker may be starting still.
+    expect([200, 503]).toContain(status);
     expect(body).toMatchObject({
+      status: status === 200 ? 'ok' : 'degraded',
       database: 'up',
       queue: { state: 'up' },
       worker: { state: expect.stringMatching(/up|down/) },

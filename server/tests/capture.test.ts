@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { OccasionList, Person, PhotoOutlines, ProofCard, Team, TrayItem } from '@dossier/contract';
+import type { OccasionList, PastPictures, Person, PhotoOutlines, ProofCard, Session, Team, TrayItem } from '@dossier/contract';
 import { createDataSource } from '../src/dataSource';
 import { removePicturesTask } from '../src/features/reading/removePictures';
 import { createLogger } from '../src/platform/logger';
@@ -18,9 +18,11 @@ ingrid.halvorsen@tarnvalley.example
 www.tarnvalley.example`;
 
 let rep: Client;
+let manager: Client;
 let stranger: Client;
 beforeAll(async () => {
   rep = await Client.signedIn('ottilie@keldermoss.example');
+  manager = await Client.signedIn('maren@keldermoss.example');
   stranger = await Client.signedIn('juno@tarnmoorpack.example', 'fruit-crate');
 });
 
@@ -306,26 +308,66 @@ describe('pictures', () => {
     expect(await picturesOf(everything)).toEqual([200, 200]);
   });
 
-  it('are removed once they are older than the workspace keeps them', async () => {
+  const setting = (body: object) => manager.send('PUT', '/picture-settings', body);
+
+  it('go the way that was set when their card was filed, and not before', async () => {
+    try {
+      const before = await photographAndFile(await makeOccasion());
+      expect((await setting({ keepPictures: 'none', keepDays: null })).status).toBe(204);
+      const after = await photographAndFile(await makeOccasion());
+      await kept(after, [404, 404]);
+      await setting({ keepPictures: 'photo', keepDays: null });
+      expect(await picturesOf(before)).toEqual([200, 200]);
+      expect((await setting({ keepPictures: 'all', keepDays: null })).status).toBe(400);
+    } finally {
+      await setting({ keepPictures: 'photo', keepDays: null });
+    }
+  });
+
+  it('of the past go a day after somebody said so, who was told how many there are, and can be kept until then', async () => {
     const item = await photographAndFile(await makeOccasion());
-    const set = (keepDays: number | null) => rep.send('PUT', '/picture-settings', { keepPictures: 'photo', keepDays });
-    // Photographed on 20 November 2026, received today: the card is old, the photograph is not.
-    expect((await set(1)).status).toBe(204);
-    await kept(item, [404, 200]);
-    await set(null);
-    // The hourly look through all workspaces finds what nobody's change has brought up.
-    const old = await photographAndFile(await makeOccasion());
+    const nothing = { keepPictures: 'none', keepDays: null };
+    const { body: past } = await manager.send<PastPictures>('POST', '/picture-settings/preview', nothing);
+    expect(past.cards).toBeGreaterThan(0);
+    expect(past.photos).toBeGreaterThan(0);
+    const whole = { keepPictures: 'photo', keepDays: null };
+    expect((await manager.send<PastPictures>('POST', '/picture-settings/preview', whole)).body).toEqual({ cards: 0, photos: 0 }); // prettier-ignore
+    const clearAt = async () => (await manager.get<Session>('/session')).body.workspace.clearAt;
+    const database = await createDataSource(databaseOf('api').DOSSIER_DATABASE_URL!, 2).initialize();
     const owner = await createDataSource(databaseOf('api').DOSSIER_OWNER_URL!, 2).initialize();
-    await owner.query(
-      `update workspace set keep_days = 1 from card where card.workspace_id = workspace.id and card.id = $1`,
-      [old.id],
-    );
+    const look = () => removePicturesTask(database, createLogger('silent', 'test'))({}, {} as never);
+    try {
+      await setting({ ...nothing, past: true });
+      await setting(whole);
+      expect(Date.parse((await clearAt())!)).toBeGreaterThan(Date.now() + 23 * 60 * 60 * 1000);
+      await look();
+      expect(await picturesOf(item)).toEqual([200, 200]);
+      expect((await manager.send('DELETE', '/picture-settings/past')).status).toBe(204);
+      expect(await clearAt()).toBeNull();
+      await setting({ ...nothing, past: true });
+      await owner.query(`update workspace set clear_at = now() - interval '1 minute' where clear_at is not null`);
+      await look();
+      // The worker may be at it as well.
+      await kept(item, [404, 404]);
+      expect(await clearAt()).toBeNull();
+    } finally {
+      await setting(whole);
+      await owner.destroy();
+      await database.destroy();
+    }
+  });
+
+  it('are removed once they are older than was set when their card was filed', async () => {
+    await setting({ keepPictures: 'photo', keepDays: 1 });
+    const item = await photographAndFile(await makeOccasion());
+    await setting({ keepPictures: 'photo', keepDays: null });
+    const owner = await createDataSource(databaseOf('api').DOSSIER_OWNER_URL!, 2).initialize();
+    await owner.query(`update card set keep_until = keep_until - interval '2 days' where id = $1`, [item.id]);
     await owner.destroy();
+    // The hourly look through all workspaces finds what nobody's change has brought up.
     const serving = await createDataSource(databaseOf('api').DOSSIER_DATABASE_URL!, 2).initialize();
     await removePicturesTask(serving, createLogger('silent', 'test'))({}, {} as never);
     await serving.destroy();
-    expect(await picturesOf(old)).toEqual([404, 200]);
-    await set(null);
-    expect((await rep.send('PUT', '/picture-settings', { keepPictures: 'all', keepDays: null })).status).toBe(400);
+    await kept(item, [404, 404]);
   });
 });

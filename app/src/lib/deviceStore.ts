@@ -18,13 +18,24 @@ interface DeviceSchema extends DBSchema {
       backOf?: string | null;
       /** A person wants it sent although the same file was sent before. */
       again?: boolean;
+      /** How often sending it went wrong at the server. */
+      failures?: number;
     };
     indexes: { byAccount: string };
   };
   requests: { key: string; value: KeptRequest; indexes: { byAccount: string } };
   drafts: {
     key: string;
-    value: { cardId: string; accountId: string; draft: unknown; note: string; readingId?: string; version?: number };
+    value: {
+      cardId: string;
+      accountId: string;
+      draft: unknown;
+      note: string;
+      readingId?: string;
+      version?: number;
+      /** Whether it has changes that the server does not have. */
+      unsaved?: boolean;
+    };
   };
 }
 
@@ -41,6 +52,8 @@ export interface KeptRequest {
   /** Id of the card it is about. */
   cardId: string | null;
   refusal: string | null;
+  /** How often sending it went wrong at the server. */
+  failures?: number;
   /** Held back until then (milliseconds since 1970), so that it can be undone. */
   notBefore?: number;
 }

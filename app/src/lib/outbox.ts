@@ -19,7 +19,7 @@ export const outboxSlice = createSlice({
     requestDone(state, { payload }: PayloadAction<string>) {
       state.waiting = state.waiting.filter(({ id }) => id !== payload);
     },
-    requestRefused(state, { payload }: PayloadAction<{ id: string; refusal: string }>) {
+    requestRefused(state, { payload }: PayloadAction<{ id: string; refusal: string | null }>) {
       const request = state.waiting.find(({ id }) => id === payload.id);
       if (request) request.refusal = payload.refusal;
     },
@@ -33,15 +33,30 @@ export interface WithOutbox {
 
 export const selectWaitingRequests = (state: WithOutbox): WaitingRequest[] => state.outbox.waiting;
 
-/** Answers after which sending the same once more is of no use. */
-const REFUSALS = new Set([400, 404, 409, 413, 415, 422]);
+/** Answers that have nothing to do with what was sent: everything waits until the server, or the session, is back. */
+const WAIT_FOR = new Set([401, 408, 425, 429, 502, 503, 504]);
 
-export type Answer = 'sent' | 'tryLater' | { refusal: string };
+/**
+ * `sent`; `tryLater` when nothing can be sent at the moment; `failed` when this one went wrong at the server, which others may not;
+ * or why it was refused: sending the same once more is of no use then.
+ */
+export type Answer = 'sent' | 'tryLater' | 'failed' | { refusal: string };
+
+/** So often one thing may go wrong at the server before it is set aside for a person. */
+const MOST_FAILURES = 4;
+const SET_ASIDE = 'This was tried several times, and Dossier could not take it. It stays here: send it again later, or remove it.'; // prettier-ignore
+
+/** What becomes of something that went wrong once more: it waits for its next turn, or is set aside with a word why. */
+export function afterFailure<T extends { failures?: number; refusal: string | null }>(kept: T): T {
+  const failures = (kept.failures ?? 0) + 1;
+  return failures < MOST_FAILURES ? { ...kept, failures } : { ...kept, failures: 0, refusal: SET_ASIDE };
+}
 
 /** What an answer of the server means for something kept on this device. @param response undefined when there was none */
 export async function meaningOf(response: Response | undefined, whenUnclear: string): Promise<Answer> {
   if (response?.ok) return 'sent';
-  if (!response || !REFUSALS.has(response.status)) return 'tryLater';
+  if (!response || WAIT_FOR.has(response.status)) return 'tryLater';
+  if (response.status >= 500) return 'failed';
   const problem = Problem.safeParse(await response.json().catch(() => undefined));
   return { refusal: problem.success ? problem.data.detail : whenUnclear };
 }
@@ -86,7 +101,7 @@ const onTheirWay = new Set<string>();
  */
 export const sendOrKeep =
   (accountId: string, request: NewRequest) =>
-  async (dispatch: Dispatch): Promise<Answer> => {
+  async (dispatch: Dispatch): Promise<Exclude<Answer, 'failed'>> => {
     // Kept before it is sent: a closed browser loses nothing.
     const waiting = withId(request);
     onTheirWay.add(waiting.id);
@@ -94,8 +109,11 @@ export const sendOrKeep =
     await store.put('requests', { ...waiting, accountId });
     const answer = await send(waiting);
     onTheirWay.delete(waiting.id);
-    if (answer === 'tryLater') dispatch(requestKept(waiting));
-    else await store.delete('requests', waiting.id);
+    if (answer === 'tryLater' || answer === 'failed') {
+      dispatch(requestKept(waiting));
+      return 'tryLater';
+    }
+    await store.delete('requests', waiting.id);
     return answer;
   };
 
@@ -106,6 +124,17 @@ export const forgetRequest =
     dispatch(requestDone(id));
   };
 
+/** What was refused or set aside is to be sent once more. */
+export const sendRequestAgain =
+  (id: string) =>
+  async (dispatch: Dispatch): Promise<void> => {
+    const store = await deviceStore();
+    const request = await store.get('requests', id);
+    if (!request) return;
+    await store.put('requests', { ...request, refusal: null, failures: 0 });
+    dispatch(requestRefused({ id, refusal: null }));
+  };
+
 /** Finds what an earlier visit left on this device. */
 export const findKeptRequests =
   (accountId: string) =>
@@ -114,18 +143,27 @@ export const findKeptRequests =
     dispatch(requestsFound(kept.map(({ accountId: _, ...request }) => request).sort((a, b) => (a.id < b.id ? -1 : 1))));
   };
 
+/** `done` with one: sent, or set aside; `failed` when its next turn is to come; `tryLater` when nothing can be sent. */
+export type SendOutcome = 'done' | 'failed' | 'tryLater';
+
 /** It can still be undone. */
 export const isHeld = ({ notBefore }: Pick<KeptRequest, 'notBefore'>): boolean => (notBefore ?? 0) > Date.now();
 
 /** Sends a request kept earlier; a refusal stays with it for a person to see. */
 export const sendKept =
   ({ accountId, ...request }: KeptRequest) =>
-  async (dispatch: Dispatch): Promise<'done' | 'tryLater'> => {
+  async (dispatch: Dispatch): Promise<SendOutcome> => {
     if (onTheirWay.has(request.id) || isHeld(request)) return 'done';
     // Undone in the meantime, here or in another tab.
     if ((await (await deviceStore()).getKey('requests', request.id)) === undefined) return 'done';
     const answer = await send(request);
     if (answer === 'tryLater') return 'tryLater';
+    if (answer === 'failed') {
+      const after = afterFailure({ ...request, accountId });
+      await (await deviceStore()).put('requests', after);
+      if (after.refusal) dispatch(requestRefused({ id: request.id, refusal: after.refusal }));
+      return after.refusal ? 'done' : 'failed';
+    }
     if (answer === 'sent') {
       await forgetRequest(request.id)(dispatch);
       // A filed card needs no draft any more.

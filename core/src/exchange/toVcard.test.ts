@@ -70,4 +70,19 @@ describe.each(['4.0', '3.0'] as const)('a vCard %s', (version) => {
       }),
     );
   });
+
+  it.each([
+    ['+44 (0)1632 960117', '', '+441632960117', ''],
+    ['+441632960117;ext=12', '', '+441632960117', '12'],
+    ['(0)1632 960117', '12', '01632960117', '12'],
+    ['0800 FLOWERS', '', undefined, ''],
+    ['01632 960117 ask for Ann', '', undefined, ''],
+    ['01632 960117', '12b', undefined, ''],
+  ])('dials %s, extension "%s", or says it as it is', (value, extension, number, dialledExtension) => {
+    const card = parse(write({ ...nella, phones: [{ value, kind: 'work', extension }] }, version));
+    const told = String(card.getFirstPropertyValue('tel'));
+    if (number === undefined) expect(told).toBe([value, extension].filter(Boolean).join(' ext. '));
+    else if (version === '4.0') expect(told).toBe(`tel:${number}${dialledExtension && `;ext=${dialledExtension}`}`);
+    else expect(told).toBe(`${number}${dialledExtension && ` ext. ${dialledExtension}`}`);
+  });
 });

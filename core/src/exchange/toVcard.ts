@@ -1,4 +1,4 @@
-import { displayName, type PersonFields, type PhoneEntry } from '../people';
+import { displayName, isNumberAlone, type PersonFields, type PhoneEntry } from '../people';
 import { vcardLine, type VcardParameters } from './vcardLine';
 
 export type VcardVersion = '3.0' | '4.0';
@@ -21,6 +21,18 @@ const PHONE_TYPES: Record<PhoneEntry['kind'], string[]> = {
   fax: ['work', 'fax'],
 };
 
+/**
+ * What a telephone dials: sign and digits, the extension apart (RFC 3966 section 5.3). The number is undefined where letters stand in
+ * it ("0800 FLOWERS", "ask for Ann"): other digits would be dialled, and it goes out as it is written.
+ */
+function dialled({ value, extension }: PhoneEntry): { number: string | undefined; extension: string } {
+  const [written = '', own] = value.split(/;ext=/i);
+  const inside = own ?? extension;
+  const isDialled = isNumberAlone(written) && /\d/.test(written) && /^[\d\s.-]*$/.test(inside);
+  const zero = written.replace(/\(0\)/, written.trim().startsWith('+') ? '' : '0');
+  return { number: isDialled ? zero.replace(/[^\d+]/g, '') : undefined, extension: inside.replace(/\D/g, '') };
+}
+
 /** One person as a vCard: version 4.0 (RFC 6350) or 3.0 (RFC 2426). */
 export function toVcard(fields: PersonFields, { version, uid, revision, note, photo }: VcardOptions): string {
   const isFour = version === '4.0';
@@ -42,12 +54,12 @@ export function toVcard(fields: PersonFields, { version, uid, revision, note, ph
     parts('ORG', [fields.company, ...(fields.department ? [fields.department] : [])]);
   if (fields.title) text('TITLE', fields.title);
   fields.emails.forEach((email) => text('EMAIL', email, { TYPE: isFour ? ['work'] : ['internet', 'work'] }));
-  fields.phones.forEach(({ value, kind, extension }) => {
-    const number = value.replace(/[^\d+]/g, '');
-    const digits = extension.replace(/\D/g, '');
-    if (isFour)
-      raw('TEL', `tel:${number}${digits ? `;ext=${digits}` : ''}`, { VALUE: ['uri'], TYPE: PHONE_TYPES[kind] });
-    else text('TEL', digits ? `${number} ext. ${digits}` : number, { TYPE: PHONE_TYPES[kind] });
+  fields.phones.forEach((phone) => {
+    const { number, extension } = dialled(phone);
+    const TYPE = PHONE_TYPES[phone.kind];
+    if (number === undefined) text('TEL', [phone.value, phone.extension].filter(Boolean).join(' ext. '), { TYPE });
+    else if (isFour) raw('TEL', `tel:${number}${extension ? `;ext=${extension}` : ''}`, { VALUE: ['uri'], TYPE });
+    else text('TEL', extension ? `${number} ext. ${extension}` : number, { TYPE });
   });
   fields.websites.forEach((site) => raw('URL', encodeURI(/^https?:/.test(site) ? site : `https://${site}`)));
   if (fields.street || fields.locality || fields.postalCode || fields.country) {

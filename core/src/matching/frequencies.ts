@@ -146,3 +146,23 @@ export function shareOf(frequencies: Frequencies, what: Counted, value: string):
   const [share, people] = BEFORE[what];
   return (frequencies.count(what, value) + share * people) / (frequencies.people + people);
 }
+
+/** A kept table after somebody is forgotten: what is counted of them is counted once less, and rare values are not kept. */
+export function withoutPerson(table: FrequencyTable, features: Features, atLeast = 3): FrequencyTable {
+  const counted = new FrequencyCounter();
+  counted.add(features);
+  const own = counted.toTable(1).counts;
+  const counts = Object.fromEntries(
+    COUNTED.map((what) => [
+      what,
+      Object.fromEntries(
+        Object.entries(table.counts[what] ?? {})
+          .map(([value, n]) => [value, n - (own[what][value] ?? 0)] as const)
+          .filter(([, n]) => n >= atLeast),
+      ),
+    ]),
+  ) as FrequencyTable['counts'];
+  const gone = new Set([...features.mailboxes, ...features.phones]);
+  const sharers = Object.fromEntries(Object.entries(table.sharers).filter(([key]) => !gone.has(key)));
+  return { people: Math.max(0, table.people - 1), counts, sharers };
+}

@@ -6,5 +6,5 @@ export { featuresOf, type Features, type Known, type MatchFields } from './featu
 export { findPairs, type Pair } from './findPairs';
 export { learnFrom, type Learned } from './learn';
 export { likeliestFirst, RegisterSearch, sweep, type MatchedPair, type Sweep } from './sweep';
-export { FrequencyCounter, frequenciesOf, type Frequencies, type FrequencyTable } from './frequencies';
+export { FrequencyCounter, frequenciesOf, withoutPerson, type Frequencies, type FrequencyTable } from './frequencies';
 export { groupPairs, type Group, type Link } from './groupPairs';

@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { proposeFields } from '../reading';
 import { readingOf } from '../reading/readingOf.testing';
 import {
@@ -11,12 +12,15 @@ import {
   isDoubtful,
   leaveOut,
   looseLines,
+  mergedDrafts,
   noteOf,
   personFieldsOf,
+  settledBy,
   settleField,
   spanArea,
   spanQuad,
   withBackOf,
+  type Draft,
 } from '.';
 import { complaintAbout } from './complaints';
 
@@ -175,5 +179,64 @@ describe('another address', () => {
       { label: 'Social handle', value: '@nella' },
       { label: 'Languages', value: 'de, en' },
     ]);
+  });
+});
+
+describe('a draft that grew apart on two devices', () => {
+  const at = (second: number) => new Date(Date.UTC(2026, 10, 20, 10, 0, second)).toISOString();
+  const begun = draftOf([
+    { field: 'title', value: 'Buyer', sources: [], confidence: 0.5, reasons: [] },
+    { field: 'email', value: 'a@b.example', sources: [], confidence: 0.9, reasons: [] },
+  ]);
+  const on = (device: string) => ({ ...begun, mark: device });
+  const values = (draft: Draft) => draft.fields.map(({ value }) => value).sort();
+
+  it('keeps a field that each of them added', () => {
+    const mine = settledBy(on('x'), addField(on('x'), 'email', 'x@b.example'), 'Ottilie', at(1));
+    const theirs = settledBy(on('y'), addField(on('y'), 'email', 'y@b.example'), 'Pim', at(2));
+    const wanted = ['Buyer', 'a@b.example', 'x@b.example', 'y@b.example'];
+    expect(values(mergedDrafts(mine, theirs))).toEqual(wanted);
+    expect(values(mergedDrafts(theirs, mine))).toEqual(wanted);
+  });
+
+  it('does not bring back what one of them deleted, unless the other settled it later', () => {
+    const edited = settledBy(on('x'), editField(on('x'), 'p0', { value: 'Head buyer' }), 'Ottilie', at(1));
+    const deleted = settledBy(edited, deleteField(edited, 'p0'), 'Ottilie', at(2));
+    // As it comes back from a save that was under way.
+    expect(values(mergedDrafts(deleted, edited))).toEqual(['a@b.example']);
+    expect(values(mergedDrafts(edited, deleted))).toEqual(['a@b.example']);
+    const later = settledBy(edited, editField(edited, 'p0', { value: 'Chief buyer' }), 'Pim', at(3));
+    expect(values(mergedDrafts(deleted, later))).toEqual(['Chief buyer', 'a@b.example']);
+  });
+
+  it('comes to the same whichever brings the other in, and brought in twice it is brought in once', () => {
+    const act = fc.record({
+      what: fc.constantFrom('edit', 'delete', 'add', 'leaveOut'),
+      id: fc.constantFrom('p0', 'p1'),
+      text: fc.constantFrom('one', 'two', 'three'),
+    });
+    const grown = (device: string, acts: readonly { what: string; id: string; text: string }[], from: number): Draft =>
+      acts.reduce((draft, { what, id, text }, i) => {
+        const after =
+          what === 'add'
+            ? addField(draft, 'website', `${text}.${device}.example`)
+            : what === 'delete'
+              ? deleteField(draft, id)
+              : what === 'leaveOut'
+                ? leaveOut(draft, id, true)
+                : editField(draft, id, { value: text });
+        return after === draft ? draft : settledBy(draft, after, device, at(from + 2 * i));
+      }, on(device) as Draft);
+    fc.assert(
+      fc.property(fc.array(act, { maxLength: 6 }), fc.array(act, { maxLength: 6 }), (a, b) => {
+        const [mine, theirs] = [grown('x', a, 0), grown('y', b, 1)];
+        const merged = mergedDrafts(mine, theirs);
+        expect(values(merged)).toEqual(values(mergedDrafts(theirs, mine)));
+        expect(mergedDrafts(merged, theirs)).toBe(merged);
+        // Nothing that was added is lost.
+        for (const { id, field } of [...mine.fields, ...theirs.fields])
+          if (field === 'website') expect(merged.fields.map((f) => f.id)).toContain(id);
+      }),
+    );
   });
 });

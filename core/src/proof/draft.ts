@@ -32,7 +32,19 @@ export interface Draft {
   fields: DraftField[];
   /** Number of the next field a person adds. */
   nextId: number;
+  /** Tells fields added here from those added elsewhere at the same time; another one on each device and visit. */
+  mark?: string;
+  /** Fields that a person deleted, and when (ISO 8601): another device must not bring them back. */
+  deleted?: readonly Deletion[];
 }
+
+export interface Deletion {
+  id: string;
+  at: string;
+}
+
+/** The id of the next field that is added. */
+export const nextFieldId = ({ nextId, mark }: Draft): string => `a${nextId}${mark ? `-${mark}` : ''}`;
 
 export function draftOf(proposals: readonly FieldProposal[]): Draft {
   return {
@@ -90,7 +102,7 @@ export function addField(
     }));
   }
   const added: DraftField = {
-    id: `a${draft.nextId}`,
+    id: nextFieldId(draft),
     field,
     value,
     ...(field === 'phone' && { phoneKind: 'work' as const }),
@@ -100,7 +112,7 @@ export function addField(
     reasons: [],
     leftOut: false,
   };
-  return { fields: insertInOrder(draft.fields, added), nextId: draft.nextId + 1 };
+  return { ...draft, fields: insertInOrder(draft.fields, added), nextId: draft.nextId + 1 };
 }
 
 /** Behind the last field of its kind or of those before it in the usual order. */
@@ -122,13 +134,7 @@ export function withBackOf(draft: Draft, proposals: readonly FieldProposal[]): D
   const known = (p: FieldProposal) => kept.some((f) => f.field === p.field && fold(f.value) === fold(p.value));
   return proposals
     .filter((p) => isOfBack(p) && !known(p))
-    .reduce<Draft>(
-      ({ fields, nextId }, proposal) => ({
-        fields: insertInOrder(fields, { ...proposal, id: `a${nextId}`, leftOut: false }),
-        nextId: nextId + 1,
-      }),
-      { fields: kept, nextId: draft.nextId },
-    );
+    .reduce<Draft>(withProposal, { ...draft, fields: kept });
 }
 
 /**
@@ -143,37 +149,59 @@ export function withNewReading(draft: Draft, proposals: readonly FieldProposal[]
   const single = (field: FieldName) => !REPEATABLE_FIELDS.includes(field);
   return proposals
     .filter((p) => !kept.some((f) => same(f, p) || (f.field === p.field && single(p.field) && !f.leftOut)))
-    .reduce<Draft>(
-      ({ fields, nextId }, proposal) => ({
-        fields: insertInOrder(fields, { ...proposal, id: `a${nextId}`, leftOut: false }),
-        nextId: nextId + 1,
-      }),
-      { fields: kept, nextId: draft.nextId },
-    );
+    .reduce<Draft>(withProposal, { ...draft, fields: kept });
 }
 
-/** Marks every field in which two states of a draft differ as settled by somebody. */
+/** A draft with one more proposal. */
+const withProposal = (draft: Draft, proposal: FieldProposal): Draft => ({
+  ...draft,
+  fields: insertInOrder(draft.fields, { ...proposal, id: nextFieldId(draft), leftOut: false }),
+  nextId: draft.nextId + 1,
+});
+
+/** Marks every field in which two states of a draft differ as settled by somebody, and remembers which fields went. */
 export function settledBy(before: Draft, after: Draft, by: string, at: string): Draft {
   const known = new Map(before.fields.map((field) => [field.id, field]));
+  const here = new Set(after.fields.map(({ id }) => id));
+  const gone = before.fields.filter(({ id }) => !here.has(id)).map(({ id }) => ({ id, at }));
+  const deleted = [...(before.deleted ?? []), ...gone].filter(({ id }) => !here.has(id));
   return {
     ...after,
     fields: after.fields.map((field) => (known.get(field.id) === field ? field : { ...field, settled: { by, at } })),
+    ...(deleted.length > 0 ? { deleted: deleted.slice(-MOST_DELETED) } : { deleted: undefined }),
   };
 }
 
+const MOST_DELETED = 120;
+
 /**
  * One draft out of two that grew apart on two devices: of each field the one settled later, and whatever either has
- * added. Nothing that a person wrote is lost; what one of them deleted and the other never touched stays deleted.
+ * added. Nothing that a person wrote is lost; what one of them deleted stays deleted, unless the other settled it later.
+ * @returns `mine` itself when the other brings nothing new
  */
 export function mergedDrafts(mine: Draft, theirs: Draft): Draft {
+  const deletedAt = new Map<string, string>();
+  for (const { id, at } of [...(mine.deleted ?? []), ...(theirs.deleted ?? [])])
+    if (at > (deletedAt.get(id) ?? '')) deletedAt.set(id, at);
+  const isDeleted = ({ id, settled }: DraftField) => (deletedAt.get(id) ?? '') > (settled?.at ?? '');
   const other = new Map(theirs.fields.map((field) => [field.id, field]));
   const later = (a: DraftField, b: DraftField) => ((b.settled?.at ?? '') > (a.settled?.at ?? '') ? b : a);
-  const own = mine.fields.map((field) => (other.has(field.id) ? later(field, other.get(field.id)!) : field));
+  const own = mine.fields
+    .map((field) => (other.has(field.id) ? later(field, other.get(field.id)!) : field))
+    .filter((field) => !isDeleted(field));
   const here = new Set(mine.fields.map((field) => field.id));
-  const added = theirs.fields.filter((field) => !here.has(field.id) && field.settled);
+  const added = theirs.fields.filter((field) => !here.has(field.id) && field.settled && !isDeleted(field));
+  const nextId = Math.max(mine.nextId, theirs.nextId);
+  const isSame =
+    added.length === 0 && own.length === mine.fields.length && own.every((field, i) => field === mine.fields[i]);
+  if (isSame && deletedAt.size === (mine.deleted ?? []).length) return mine;
+  const standing = new Set([...own, ...added].map(({ id }) => id));
+  const deleted = [...deletedAt].map(([id, at]) => ({ id, at })).filter(({ id }) => !standing.has(id));
   return added.reduce((draft, field) => ({ ...draft, fields: insertInOrder(draft.fields, field) }), {
+    ...mine,
     fields: own,
-    nextId: Math.max(mine.nextId, theirs.nextId),
+    nextId,
+    deleted: deleted.length > 0 ? deleted : undefined,
   });
 }
 

@@ -3,6 +3,8 @@ export * from './fields';
 export { naturalCompany, naturalName, naturalTitle } from './naturalCase';
 export { lessonsOf, type FiledRecord, type Lesson } from './lessons';
 export type { Learned, LearnedAddress, LearnedFirm } from './learned';
+export { legalFormOf } from './legalForm';
+export type { CardProposal } from './proposal';
 export { splitName, type PersonName } from './personName';
 export { companyFromDomain, domainAgreement, isFreeMail } from './companyFromDomain';
 export { proposeFields, type ProposeOptions } from './proposeFields';

@@ -1,3 +1,4 @@
+import { foldTight } from './fold';
 import { legalForms } from './tables/companyWords';
 
 /** Forms that are written in several words, at the end of a name. */
@@ -18,10 +19,40 @@ export function hasLegalForm(text: string): boolean {
 }
 
 /** The name without the legal form at its end. */
-export function withoutLegalForm(text: string): string {
-  const bare = text.trim().replace(SPACED_FORM, '');
+export const withoutLegalForm = (text: string): string => parted(text).name;
+
+/** Ways to write one form out; what is not here stands for itself. */
+const SPELLED_OUT: Readonly<Record<string, string>> = {
+  limited: 'ltd',
+  incorporated: 'inc',
+  corporation: 'corp',
+  company: 'co',
+  aktiengesellschaft: 'ag',
+  gesellschaftmitbeschrankterhaftung: 'gmbh',
+  aktieselskab: 'as',
+  aktiebolag: 'ab',
+  ptyltd: 'ptyltd',
+  publiclimitedcompany: 'plc',
+};
+
+/** The legal form at the end of a firm's name in one spelling, several together: "gmbhcokg"; empty where there is none. */
+export function legalFormOf(text: string): string {
+  let form = '';
+  for (let { name, form: last } = parted(text); last; { name, form: last } = parted(name)) {
+    const tight = foldTight(last);
+    form = (SPELLED_OUT[tight] ?? tight) + form;
+  }
+  return form;
+}
+
+function parted(text: string): { name: string; form: string } {
+  const trimmed = text.trim();
+  const spaced = SPACED_FORM.exec(trimmed);
+  const bare = spaced ? trimmed.slice(0, spaced.index) : trimmed;
   const last = /[\s,]+(\S+)$/.exec(bare);
-  return last && legalForms.has(last[1]!.replace(/[.,]/g, '')) ? bare.slice(0, last.index) : bare;
+  const isForm = last && legalForms.has(last[1]!.replace(/[.,]/g, ''));
+  const name = isForm ? bare.slice(0, last.index) : bare;
+  return { name, form: trimmed.slice(name.length) };
 }
 
 /** Whether a text is nothing but a legal form: "Sp. z o.o." under the firm's name, "Lda." behind its comma. */

@@ -1,4 +1,5 @@
 import { rectangle } from '../capture';
+import { writable } from '../text';
 import { fold } from './fold';
 import {
   disclaimers,
@@ -34,7 +35,7 @@ export function readingOfText(text: string): Reading {
     row++;
     const line = withoutMarks(raw.trim());
     if (!line || lines.length >= MOST_LINES) continue;
-    lines.push(certainLine(line.slice(0, LONGEST_LINE), row));
+    lines.push(certainLine(writable(line.slice(0, LONGEST_LINE)), row));
   }
   const right = Math.max(0, ...lines.map((line) => line.quad[1][0]));
   return { width: right + MARGIN, height: (row + 1) * LINE_STEP + MARGIN, lines };
@@ -49,7 +50,8 @@ function withoutMarks(line: string): string {
 }
 
 function certainLine(text: string, row: number): ReadLine {
-  const letters = [...text.replace(/\s+/g, ' ')].flatMap((letter) => letter.split(''));
+  // A place in a line counts UTF-16 units: a character of two stands at the first, and nothing at the second.
+  const letters = [...text.replace(/\s+/g, ' ')].flatMap((letter) => (letter.length > 1 ? [letter, ''] : [letter]));
   return {
     text: letters.join(''),
     quad: rectangle(MARGIN, row * LINE_STEP, letters.length * LETTER_WIDTH, LINE_HEIGHT),
@@ -64,7 +66,7 @@ function certainLine(text: string, row: number): ReadLine {
 }
 
 function signatureLines(text: string): string[] {
-  const all = text
+  const all = writable(text)
     .normalize('NFC')
     .replace(/^\uFEFF/, '')
     .split(/\r\n?|\n/);

@@ -22,6 +22,8 @@ export interface ReadLine {
   confidence: number;
   /** What an icon printed right before the line stands for. */
   icon?: LineIcon;
+  /** For which request of a person it was read, when it was read by itself. */
+  areaId?: string;
 }
 
 export type LineIcon = 'mobile' | 'fax';

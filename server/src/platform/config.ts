@@ -11,8 +11,13 @@ const Environment = z.object({
   /** Folder of the exported application. */
   DOSSIER_APP_FOLDER: z.string().optional(),
   DOSSIER_LOG: z.enum(['debug', 'info', 'warn', 'error', 'silent']).default('info'),
-  /** Sign-in attempts that one address may make in five minutes. */
-  DOSSIER_SIGN_IN_LIMIT: z.coerce.number().int().default(30),
+  /** Sign-in attempts that one address may make for one account in five minutes. */
+  DOSSIER_SIGN_IN_LIMIT: z.coerce.number().int().default(10),
+  /**
+   * Addresses or ranges, with commas between, of proxies that say for whom they ask (`X-Forwarded-For`, `X-Forwarded-Proto`). None
+   * by default: whoever connects is who asks.
+   */
+  DOSSIER_TRUSTED_PROXIES: z.string().default(''),
   /** Photographs that a worker reads at a time. */
   DOSSIER_READING_LANES: z.coerce.number().int().min(1).default(Math.min(2, availableParallelism())),
 });
@@ -25,6 +30,7 @@ export interface Config {
   appFolder?: string;
   log: string;
   signInLimit: number;
+  trustedProxies: string[];
   readingLanes: number;
 }
 
@@ -39,6 +45,7 @@ export function readConfig(environment: NodeJS.ProcessEnv = process.env): Config
     appFolder: e.DOSSIER_APP_FOLDER,
     log: e.DOSSIER_LOG,
     signInLimit: e.DOSSIER_SIGN_IN_LIMIT,
+    trustedProxies: e.DOSSIER_TRUSTED_PROXIES.split(',').map((one) => one.trim()).filter(Boolean),
     readingLanes: e.DOSSIER_READING_LANES,
   };
 }

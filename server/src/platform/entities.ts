@@ -34,6 +34,11 @@ export class Workspace {
   /** After so many days no picture of a filed card is kept; null for as long as the record. */
   @Column({ name: 'keep_days', type: 'integer', nullable: true })
   keepDays!: number | null;
+  /** When pictures of what was filed before go as `clearTo` says; null for never. */
+  @Column({ name: 'clear_at', type: 'timestamptz', nullable: true })
+  clearAt!: Date | null;
+  @Column({ name: 'clear_to', type: 'jsonb', nullable: true })
+  clearTo!: { keepPictures: 'photo' | 'card' | 'none'; keepDays: number | null } | null;
 }
 
 /** Bytes of one picture. */

@@ -1,18 +1,26 @@
+import { may, type Act, type Role } from '@dossier/core/account';
 import type { Request, RequestHandler } from 'express';
 import { ProblemError } from './problem';
 
-/** Who sends a request: set by the account room's session middleware. */
+/** Who does something: whoever sends a request, or for whom a job is done. */
 export interface SignedIn {
   accountId: string;
   workspaceId: string;
 }
 
-const signedIn = new WeakMap<Request, SignedIn>();
+/** Who sends a request: set by the account room's session middleware. */
+export interface Visitor extends SignedIn {
+  role: Role;
+  /** Names the session without opening it: the hash of its token, in hexadecimal. */
+  session: string;
+}
 
-export const setSignedIn = (request: Request, who: SignedIn): void => void signedIn.set(request, who);
+const signedIn = new WeakMap<Request, Visitor>();
+
+export const setSignedIn = (request: Request, who: Visitor): void => void signedIn.set(request, who);
 
 /** @throws ProblemError 401 when nobody is signed in */
-export function whoIs(request: Request): SignedIn {
+export function whoIs(request: Request): Visitor {
   const who = signedIn.get(request);
   if (!who) throw new ProblemError(401, 'not-signed-in', 'Not signed in', 'Sign in to go on.');
   return who;
@@ -23,6 +31,20 @@ export const requireSignIn: RequestHandler = (request, _response, next) => {
   next();
 };
 
+/** Lets through whose role may do this. @throws ProblemError 403 else */
+export const requireAct =
+  (act: Act): RequestHandler =>
+  (request, _response, next) => {
+    if (!may(whoIs(request).role, act))
+      throw new ProblemError(
+        403,
+        'not-for-your-role',
+        'Not yours to do',
+        'Your role in this team does not include that. Ask your manager to do it.',
+      );
+    next();
+  };
+
 /**
  * Writes must come from the application's own pages: browsers name the sender in `Sec-Fetch-Site`
  * and `Origin`; programs without either are let through, since no browser sent their cookie.
@@ -32,10 +54,12 @@ export const sameOriginWrites: RequestHandler = (request, _response, next) => {
   const site = request.get('sec-fetch-site');
   const origin = request.get('origin');
   const foreign =
-    (site && !['same-origin', 'none'].includes(site)) ||
-    (origin && !site && new URL(origin).host !== request.get('host'));
+    (site && !['same-origin', 'none'].includes(site)) || (origin && !site && hostOf(origin) !== request.get('host'));
   if (!reading && foreign) {
     throw new ProblemError(403, 'other-origin', 'Not allowed', 'This request came from another site.');
   }
   next();
 };
+
+/** Undefined for an origin that is none, such as `null`. */
+const hostOf = (origin: string): string | undefined => (URL.canParse(origin) ? new URL(origin).host : undefined);

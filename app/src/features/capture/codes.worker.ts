@@ -1,3 +1,5 @@
+import { writable } from '@dossier/core/text';
+
 /** A frame of the live picture, or a picture, goes in; the text of a code on it comes out. */
 export interface CodeRequest {
   frame: ImageBitmap;
@@ -55,6 +57,6 @@ async function read(frame: ImageBitmap, thorough: boolean): Promise<string | nul
     tryHarder: thorough,
     textMode: 'Plain',
   });
-  const code = found.find(({ isValid, text }) => isValid && text.trim() !== '');
-  return code ? code.text : null;
+  const texts = found.filter(({ isValid }) => isValid).map(({ text }) => writable(text));
+  return texts.find((text) => text.trim() !== '') ?? null;
 }

@@ -54,6 +54,6 @@ export const sendAnyway =
     const store = await deviceStore();
     const photo: KeptPhoto | undefined = await store.get('photos', id);
     if (!photo) return;
-    await store.put('photos', { ...photo, refusal: null, again: true });
+    await store.put('photos', { ...photo, refusal: null, failures: 0, again: true });
     dispatch(photoRefused({ id, refusal: null }));
   };

@@ -1,7 +1,7 @@
 import { configureStore } from '@reduxjs/toolkit';
 import { api } from '@/lib/api';
 import { deviceStore } from '@/lib/deviceStore';
-import { findKeptRequests, keepForLater, outboxSlice, sendOrKeep } from '@/lib/outbox';
+import { findKeptRequests, keepForLater, outboxSlice, sendOrKeep, sendRequestAgain } from '@/lib/outbox';
 import { findKeptPhotos, forgetPhoto, keepPhoto, sendAnyway } from './keepPhoto';
 import { forgetWhatIsGone, sendEverythingKept } from './sendPhotos';
 import { captureSlice } from './slice';
@@ -165,5 +165,54 @@ describe('the same file a second time', () => {
     const asked = fetched().mock.calls.map(([url]) => new URL(String(url), 'http://x').searchParams.get('file'));
     expect(asked).toEqual(['1', null]);
     expect(await onDevice()).toEqual([]);
+  });
+});
+
+describe('something that goes wrong at the server each time', () => {
+  const filing = { method: 'POST' as const, path: '/people', body: {}, words: 'File Ann Bell', cardId: 'c1' };
+  const textOf = (cardId: string) => ({
+    method: 'PUT' as const,
+    path: `/cards/${cardId}/text`,
+    body: { text: '📞' },
+    words: 'A pasted text',
+  });
+  const BROKEN = '01900000-0000-7000-8000-0000000000c1';
+
+  it('holds up nothing but what is about the same card, and is set aside with a word after a few tries', async () => {
+    await keepForLater('ottilie', textOf(BROKEN))(store.dispatch);
+    await keepForLater('ottilie', { ...filing, cardId: BROKEN })(store.dispatch);
+    const photo = await keepPhoto('ottilie', picture())(store.dispatch);
+    await keepForLater('ottilie', filing)(store.dispatch);
+    fetched().mockImplementation((url: unknown) =>
+      Promise.resolve(answer(String(url).includes(BROKEN) ? 500 : 201)),
+    );
+    expect(await sendEverythingKept('ottilie')(store.dispatch)).toBe('tryLater');
+    expect(await onDevice()).not.toContain(photo);
+    expect(store.getState().outbox.waiting.map(({ path, cardId }) => [path, cardId])).toEqual([
+      [`/cards/${BROKEN}/text`, null],
+      ['/people', BROKEN],
+    ]);
+    // Tried again, also after a reload, but not for ever.
+    for (let i = 0; i < 3; i++) await sendEverythingKept('ottilie')(store.dispatch);
+    expect(store.getState().outbox.waiting[0]!.refusal).toMatch(/send it again later, or remove it/);
+    // What is about the same card goes its own way then.
+    expect(store.getState().outbox.waiting).toHaveLength(1);
+    fetched().mockClear();
+    expect(await sendEverythingKept('ottilie')(store.dispatch)).toBe('done');
+    expect(fetched()).not.toHaveBeenCalled();
+    fetched().mockResolvedValue(answer(201));
+    await sendRequestAgain(store.getState().outbox.waiting[0]!.id)(store.dispatch);
+    expect(await sendEverythingKept('ottilie')(store.dispatch)).toBe('done');
+    expect(store.getState().outbox.waiting).toEqual([]);
+  });
+
+  it('is a photograph among others as well', async () => {
+    const broken = await keepPhoto('ottilie', picture())(store.dispatch);
+    const whole = await keepPhoto('ottilie', picture())(store.dispatch);
+    fetched().mockImplementation((url: unknown) => Promise.resolve(answer(String(url).includes(broken) ? 500 : 201)));
+    for (let i = 0; i < 4; i++) await sendEverythingKept('ottilie')(store.dispatch);
+    expect(await onDevice()).toEqual([broken]);
+    expect(store.getState().capture.waiting).toMatchObject([{ id: broken, refusal: expect.stringMatching(/several/) }]);
+    expect(await onDevice()).not.toContain(whole);
   });
 });

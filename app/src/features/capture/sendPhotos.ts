@@ -1,24 +1,23 @@
 import type { Dispatch } from '@reduxjs/toolkit';
 import { API, api, TRAY_ROWS } from '@/lib/api';
-import { deviceStore, type KeptPhoto } from '@/lib/deviceStore';
-import { forgetRequest, meaningOf, sendKept, type Answer, type WithOutbox } from '@/lib/outbox';
+import { deviceStore, type KeptPhoto, type KeptRequest } from '@/lib/deviceStore';
+import { afterFailure, forgetRequest, meaningOf, sendKept, type Answer, type SendOutcome, type WithOutbox } from '@/lib/outbox'; // prettier-ignore
 import { forgetPhoto } from './keepPhoto';
 import { captureSlice, type WithCapture } from './slice';
 import { upload } from './upload';
 
 const { photoRefused, photoSending, photoSent } = captureSlice.actions;
 
-export type SendOutcome = 'done' | 'tryLater';
-
 /**
  * Sends everything kept for this account in the order in which it was made, one at a time: photographs
- * and requests; each leaves the device only after the server has confirmed it. Only one tab sends at a
- * time.
+ * and requests; each leaves the device only after the server has confirmed it. One that goes wrong holds up only what is about the
+ * same card. Only one tab sends at a time.
+ * @returns `tryLater` when something is still to be sent
  */
 export const sendEverythingKept =
   (accountId: string) =>
-  (dispatch: Dispatch): Promise<SendOutcome> => {
-    const sendAll = async (): Promise<SendOutcome> => {
+  (dispatch: Dispatch): Promise<'done' | 'tryLater'> => {
+    const sendAll = async (): Promise<'done' | 'tryLater'> => {
       const store = await deviceStore();
       const photos = await store.getAllFromIndex('photos', 'byAccount', accountId);
       const requests = await store.getAllFromIndex('requests', 'byAccount', accountId);
@@ -27,14 +26,23 @@ export const sendEverythingKept =
         ...requests.map((request) => ({ kept: request, send: () => sendKept(request)(dispatch), stale: ANYTHING })),
       ];
       const toSend = steps.filter(({ kept }) => kept.refusal === null);
-      for (const { send, stale } of toSend.sort((a, b) => (a.kept.id < b.kept.id ? -1 : 1))) {
-        if ((await send()) === 'tryLater') return 'tryLater';
-        dispatch(api.util.invalidateTags([...stale]));
+      const failed = new Set<string>();
+      for (const { kept, send, stale } of toSend.sort((a, b) => (a.kept.id < b.kept.id ? -1 : 1))) {
+        const about = aboutOf(kept);
+        if (failed.has(about)) continue;
+        const outcome = await send();
+        if (outcome === 'tryLater') return 'tryLater';
+        if (outcome === 'failed') failed.add(about);
+        else dispatch(api.util.invalidateTags([...stale]));
       }
-      return 'done';
+      return failed.size > 0 ? 'tryLater' : 'done';
     };
     return 'locks' in navigator ? navigator.locks.request('dossier-send-photos', sendAll) : sendAll();
   };
+
+/** What a kept thing is about: a card made here has its own id in the path of the request that makes it. */
+const aboutOf = (kept: KeptPhoto | KeptRequest): string =>
+  'bytes' in kept ? kept.id : (kept.cardId ?? /\/cards\/([0-9a-f-]{36})\//.exec(kept.path)?.[1] ?? kept.id);
 
 /** What another tab has sent in the meantime is no longer shown here as waiting. */
 export const forgetWhatIsGone =
@@ -62,6 +70,12 @@ const sendPhoto =
     const answer = await send(photo, (share) => dispatch(photoSending({ id: photo.id, share })));
     dispatch(photoSending(null));
     if (answer === 'tryLater') return 'tryLater';
+    if (answer === 'failed') {
+      const after = afterFailure(photo);
+      await store.put('photos', after);
+      if (after.refusal) dispatch(photoRefused({ id: photo.id, refusal: after.refusal }));
+      return after.refusal ? 'done' : 'failed';
+    }
     if (answer === 'sent') {
       await store.delete('photos', photo.id);
       dispatch(photoSent(photo.id));

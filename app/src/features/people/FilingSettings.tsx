@@ -1,4 +1,3 @@
-import { Link } from 'expo-router';
 import { View } from 'react-native';
 import { useSessionQuery } from '@/features/account';
 import { problemText } from '@/lib/api';
@@ -20,7 +19,7 @@ export function FilingSettings() {
       <Subheading>Filing</Subheading>
       <View className="gap-1">
         <Toggle
-          label="File cards without any doubt by itself"
+          label="File cards without any doubt for me"
           on={filesItself}
           onChange={(on) => void save({ ...settings, filesItself: on })}
         />
@@ -31,13 +30,13 @@ export function FilingSettings() {
       </View>
       <View className="gap-3">
         <LimitSelect
-          label="Taken for one person from a likelihood of"
+          label="Call two records the same person when it is this likely"
           options={SAME_FROM}
           limit={limits.same}
           onChange={(same) => void save({ ...settings, limits: { ...limits, same } })}
         />
         <LimitSelect
-          label="Asked about from a likelihood of"
+          label="Ask you about two records when it is this likely"
           options={PERHAPS_FROM}
           limit={limits.perhaps}
           onChange={(perhaps) => void save({ ...settings, limits: { ...limits, perhaps } })}
@@ -51,11 +50,6 @@ export function FilingSettings() {
         onChange={(next) => void save({ ...settings, ratings: next })}
       />
       {error ? <Notice fault>{problemText(error)}</Notice> : null}
-      <Link href="/tags">
-        <View className="min-h-touch justify-center">
-          <Text className="underline underline-offset-4">Tags</Text>
-        </View>
-      </Link>
     </View>
   );
 }

@@ -4,6 +4,7 @@ import {
   fieldOfWord,
   isDoubtful,
   looseLines,
+  nextFieldId,
   personFieldsOf,
   putFirst,
   swapPartners,
@@ -107,7 +108,7 @@ export function Desk({ card, cardDraft, run, onGo }: DeskProps) {
 
   const add = (field: FieldName, label?: string) => {
     dispatch(proofActions.fieldAdded({ cardId, field, label }));
-    const id = `a${draft.nextId}`;
+    const id = nextFieldId(draft);
     requestAnimationFrame(() => requestAnimationFrame(() => focusField(id)));
   };
   const addAddress = () => {

@@ -80,10 +80,37 @@ describe('drafts on the proof desk', () => {
     const merged = (kept: ReturnType<typeof theirs>) =>
       run(
         proofActions.fieldEdited({ cardId: 'c1', id: 'p0', value: 'Head Buyer' }),
-        proofActions.draftMerged({ cardId: 'c1', version: 7, kept }),
+        proofActions.draftFetched({ cardId: 'c1', version: 7, kept }),
       );
     expect(merged(theirs('Old', '2020-01-01T00:00:00.000Z'))?.draft.fields[0]!.value).toBe('Head Buyer');
     expect(merged(theirs('Later', '2999-01-01T00:00:00.000Z'))).toMatchObject({ version: 7, note: 'From Pim' });
     expect(merged(theirs('Later', '2999-01-01T00:00:00.000Z'))?.draft.fields[0]!.value).toBe('Later');
+  });
+
+  it('give way to what somebody did elsewhere where nothing was done here, and are brought together where something was', () => {
+    const kept = {
+      draft: { fields: [{ ...draftOf([proposal]).fields[0]!, value: 'Head of purchasing', confidence: 1 }], nextId: 3 },
+      note: '',
+      readingId: 'r1',
+    };
+    const fetched = (version: number) => proofActions.draftFetched({ cardId: 'c1', version, kept });
+    expect(run(fetched(1))?.draft.fields.map(({ value }) => value)).toEqual(['Head of purchasing']);
+    // An answer that was overtaken changes nothing.
+    const later = run(fetched(2), proofActions.fieldEdited({ cardId: 'c1', id: 'p0', value: 'Mine' }), fetched(2));
+    expect(later?.draft.fields[0]!.value).toBe('Mine');
+    const added = run(proofActions.fieldAdded({ cardId: 'c1', field: 'email', value: 'a@b.example' }), fetched(1));
+    expect(added?.draft.fields.map(({ value }) => value)).toEqual(['Buyer', 'a@b.example']);
+    expect(added).toMatchObject({ version: 1, unsaved: true });
+  });
+
+  it('are still to be sent when something was changed while the last change was on its way', () => {
+    const edited = run(proofActions.fieldEdited({ cardId: 'c1', id: 'p0', value: 'Buy' }))!;
+    const saved = (...meanwhile: Parameters<typeof run>) => {
+      const typed = proofActions.fieldEdited({ cardId: 'c1', id: 'p0', value: 'Buy' });
+      const sent = run(typed)!;
+      return run(typed, ...meanwhile, proofActions.draftKept({ cardId: 'c1', version: 1, sent }));
+    };
+    expect(edited.unsaved).toBe(true);
+    expect(saved(proofActions.fieldDeleted({ cardId: 'c1', id: 'p0' }))).toMatchObject({ version: 1, unsaved: true });
   });
 });

@@ -1,4 +1,4 @@
-import { createSlice, type Draft as Writable, type PayloadAction } from '@reduxjs/toolkit';
+import { createSlice, original, type Draft as Writable, type PayloadAction } from '@reduxjs/toolkit';
 import {
   addAddress,
   addField,
@@ -19,6 +19,7 @@ import {
   type DraftField,
 } from '@dossier/core/proof';
 import type { FieldName, FieldProposal, SourceSpan } from '@dossier/core/reading/fields';
+import { v4 as uuidv4 } from 'uuid';
 
 /** What a person makes of a card before it is filed. */
 export interface CardDraft {
@@ -28,6 +29,8 @@ export interface CardDraft {
   readingId: string;
   /** Version that the server has; changes made since are still to be kept there. */
   version: number;
+  /** Whether something was changed here that the server does not have. */
+  unsaved: boolean;
   /** Name of whoever works on it here. */
   actor: string;
   /** States to go back to, the latest last, and those gone back from. Only for this visit. */
@@ -40,12 +43,17 @@ export interface CardDraft {
 /** What is kept of it on this device and on the server. */
 export type KeptDraft = Pick<CardDraft, 'draft' | 'note' | 'readingId'>;
 
+/** Two devices, or visits, give the fields they add different ids. */
+const freshMark = (): string => uuidv4().slice(0, 6);
+
 /** States that can be gone back to. */
 const UNDO_STEPS = 80;
 
-export const cardDraftOf = (kept: KeptDraft, version: number, actor: string): CardDraft => ({
+export const cardDraftOf = (kept: KeptDraft, version: number, actor: string, unsaved = false): CardDraft => ({
   ...kept,
+  draft: { ...kept.draft, mark: freshMark() },
   version,
+  unsaved,
   actor,
   past: [],
   future: [],
@@ -61,17 +69,29 @@ export const proofSlice = createSlice({
     draftClosed(state, { payload }: PayloadAction<string>) {
       delete state[payload];
     },
-    draftKept(state, { payload }: PayloadAction<{ cardId: string; version: number }>) {
-      const card = state[payload.cardId];
-      if (card) card.version = payload.version;
-    },
-    /** Somebody has worked on the card elsewhere. */
-    draftMerged(state, { payload }: PayloadAction<{ cardId: string; version: number; kept: KeptDraft }>) {
+    /** @param payload.sent what the server has now: what was changed while it was on its way is still to be sent */
+    draftKept(
+      state,
+      { payload }: PayloadAction<{ cardId: string; version: number; sent: Pick<CardDraft, 'draft' | 'note'> }>,
+    ) {
       const card = state[payload.cardId];
       if (!card) return;
-      card.draft = mergedDrafts(card.draft, payload.kept.draft) as Writable<Draft>;
-      card.note ||= payload.kept.note;
       card.version = payload.version;
+      const now = original(card)!;
+      card.unsaved = now.draft !== payload.sent.draft || now.note !== payload.sent.note;
+    },
+    /** The newest that the server has: in place of what is here, or, where that has changes of its own, brought together with it. */
+    draftFetched(state, { payload }: PayloadAction<{ cardId: string; version: number; kept: KeptDraft }>) {
+      const card = state[payload.cardId];
+      if (!card || card.version >= payload.version) return;
+      if (card.unsaved) bringIn(card, payload.kept);
+      else Object.assign(card, cardDraftOf(payload.kept, payload.version, card.actor));
+      card.version = payload.version;
+    },
+    /** Another tab of this device has changed the same card. */
+    draftSeen(state, { payload }: PayloadAction<{ cardId: string; kept: KeptDraft }>) {
+      const card = state[payload.cardId];
+      if (card) bringIn(card, payload.kept);
     },
     backChanged(state, { payload }: PayloadAction<{ cardId: string; proposals: readonly FieldProposal[] }>) {
       const card = state[payload.cardId];
@@ -118,7 +138,9 @@ export const proofSlice = createSlice({
     redone: step('future', 'past'),
     noteEdited(state, { payload }: PayloadAction<{ cardId: string; note: string }>) {
       const card = state[payload.cardId];
-      if (card) card.note = payload.note;
+      if (!card) return;
+      card.note = payload.note;
+      card.unsaved = true;
     },
   },
 });
@@ -142,22 +164,35 @@ function act<P extends object>(apply: (draft: Draft, payload: P) => Draft, typed
       if (!typing || card.typing !== typing) card.past = [...card.past, before].slice(-UNDO_STEPS);
       card.typing = typing;
       card.future = [];
+      card.unsaved = true;
       card.draft = settledBy(before, after, card.actor, meta.at) as Writable<Draft>;
     },
     prepare: (payload: P & { cardId: string }) => ({ payload, meta: { at: new Date().toISOString() } }),
   };
 }
 
-/** Goes one state back or forth. */
+/** Goes one state back or forth; that too is a person's act, which counts against what others do. */
 function step(from: 'past' | 'future', to: 'past' | 'future') {
-  return (state: State, { payload }: PayloadAction<{ cardId: string }>) => {
-    const card = state[payload.cardId];
-    const next = card?.[from].pop();
-    if (!card || !next) return;
-    card[to].push(card.draft);
-    card.draft = next;
-    card.typing = undefined;
+  return {
+    reducer(state: State, { payload, meta }: PayloadAction<{ cardId: string }, string, { at: string }>) {
+      const card = state[payload.cardId];
+      const next = card?.[from].pop();
+      if (!card || !next) return;
+      const before = card.draft;
+      card[to].push(before);
+      card.draft = settledBy(before, { ...next, deleted: before.deleted }, card.actor, meta.at) as Writable<Draft>;
+      card.typing = undefined;
+      card.unsaved = true;
+    },
+    prepare: (payload: { cardId: string }) => ({ payload, meta: { at: new Date().toISOString() } }),
   };
+}
+
+/** What somebody did elsewhere, brought together with what was done here; the note is the longer one where both wrote. */
+function bringIn(card: CardDraft, kept: KeptDraft): void {
+  const merged = mergedDrafts(card.draft, kept.draft);
+  if (merged !== card.draft) card.draft = { ...merged, mark: card.draft.mark };
+  if (kept.note.length > card.note.length) card.note = kept.note;
 }
 
 export const proofActions = proofSlice.actions;

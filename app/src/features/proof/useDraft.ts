@@ -47,11 +47,12 @@ export function useDraft(card: ProofCard | undefined): CardDraft | undefined {
     if (card && accountId && cardDraft) void writeDraft(card.id, accountId, cardDraft);
   }, [card, accountId, cardDraft]);
   useKeptOnServer(card?.id, cardDraft);
+  useOtherTabs(card?.id, cardDraft);
 
   return cardDraft;
 }
 
-/** Makes the draft of a card ready, also ahead of its turn on the desk. */
+/** Makes the draft of a card ready, also ahead of its turn on the desk; whatever the server has that is newer is shown. */
 export const openDraft =
   (card: ProofCard, { accountId, actor }: { accountId: string; actor: string }, gone?: AbortSignal) =>
   async (dispatch: Dispatch): Promise<void> => {
@@ -61,9 +62,9 @@ export const openDraft =
     const { version, content } = card.draft;
     const ofServer = content as KeptDraft | null;
     const begin = kept ?? ofServer ?? { draft: draftOf(proposals), note: '', readingId };
-    dispatch(proofActions.draftOpened({ cardId, cardDraft: cardDraftOf(begin, kept?.version ?? version, actor) }));
-    if (ofServer && kept && kept.version !== version)
-      dispatch(proofActions.draftMerged({ cardId, version, kept: ofServer }));
+    const cardDraft = cardDraftOf(begin, kept?.version ?? version, actor, kept?.unsaved);
+    dispatch(proofActions.draftOpened({ cardId, cardDraft }));
+    if (ofServer) dispatch(proofActions.draftFetched({ cardId, version, kept: ofServer }));
     // Read anew since the draft was made, perhaps on another device.
     dispatch(proofActions.readAnew({ cardId, readingId, proposals }));
   };
@@ -73,31 +74,55 @@ function useKeptOnServer(cardId: string | undefined, cardDraft: CardDraft | unde
   const dispatch = useDispatch<ThunkDispatch<unknown, unknown, UnknownAction>>();
   const store = useStore<{ proof: Record<string, CardDraft> }>();
   const [keep] = useKeepDraftMutation();
-  const { draft, note } = cardDraft ?? {};
-  const touched = Boolean(note) || draft?.fields.some((field) => field.settled) || (cardDraft?.past.length ?? 0) > 0;
+  const { draft, note, unsaved } = cardDraft ?? {};
 
   useEffect(() => {
-    if (!cardId || !touched) return undefined;
+    if (!cardId || !unsaved) return undefined;
     const send = async (again: boolean): Promise<void> => {
       const now = selectDraft(cardId)(store.getState());
-      if (!now) return;
+      if (!now?.unsaved) return;
       const { version, draft: fields, note: text, readingId } = now;
       const content = { draft: fields, note: text, readingId } as never;
       const { data, error } = await keep({ cardId, version, content });
-      if (data) dispatch(proofActions.draftKept({ cardId, version: data.version }));
+      if (data) dispatch(proofActions.draftKept({ cardId, version: data.version, sent: { draft: fields, note: text } }));
       if (!hasStatus(error, 409) || !again) return;
       const fresh = await dispatch(proofApi.endpoints.card.initiate(cardId, { forceRefetch: true, subscribe: false }));
       const other = fresh.data?.draft;
       if (!other?.content) return;
-      dispatch(proofActions.draftMerged({ cardId, version: other.version, kept: other.content as KeptDraft }));
+      dispatch(proofActions.draftFetched({ cardId, version: other.version, kept: other.content as KeptDraft }));
       await send(false);
     };
     const timer = setTimeout(() => void send(true), QUIET_MS);
     return () => clearTimeout(timer);
-  }, [cardId, draft, note, touched, keep, dispatch, store]);
+  }, [cardId, draft, note, unsaved, keep, dispatch, store]);
 }
 
-async function readDraft(cardId: string, accountId: string): Promise<(KeptDraft & { version: number }) | undefined> {
+/** Tabs of one device tell each other what is being changed: the later one sees what the earlier one does. */
+const CHANNEL = 'dossier-drafts';
+
+function useOtherTabs(cardId: string | undefined, cardDraft: CardDraft | undefined): void {
+  const dispatch = useDispatch();
+  const channel = useRef<BroadcastChannel>(undefined);
+  useEffect(() => {
+    if (!cardId || !('BroadcastChannel' in globalThis)) return undefined;
+    const line = new BroadcastChannel(CHANNEL);
+    channel.current = line;
+    line.onmessage = ({ data }: MessageEvent<{ cardId: string; kept: KeptDraft }>) => {
+      if (data.cardId === cardId) dispatch(proofActions.draftSeen(data));
+    };
+    return () => line.close();
+  }, [cardId, dispatch]);
+  const { draft, note, readingId, unsaved } = cardDraft ?? {};
+  useEffect(() => {
+    if (cardId && draft && readingId && unsaved)
+      channel.current?.postMessage({ cardId, kept: { draft, note: note ?? '', readingId } });
+  }, [cardId, draft, note, readingId, unsaved]);
+}
+
+async function readDraft(
+  cardId: string,
+  accountId: string,
+): Promise<(KeptDraft & { version: number; unsaved: boolean }) | undefined> {
   const kept = await (await deviceStore()).get('drafts', cardId).catch(() => undefined);
   if (kept?.accountId !== accountId) return undefined;
   return {
@@ -105,15 +130,16 @@ async function readDraft(cardId: string, accountId: string): Promise<(KeptDraft 
     note: kept.note,
     readingId: kept.readingId ?? cardId,
     version: kept.version ?? 0,
+    unsaved: kept.unsaved ?? true,
   };
 }
 
 const writeDraft = async (
   cardId: string,
   accountId: string,
-  { draft, note, readingId, version }: CardDraft,
+  { draft, note, readingId, version, unsaved }: CardDraft,
 ): Promise<void> => {
-  await (await deviceStore()).put('drafts', { cardId, accountId, draft, note, readingId, version });
+  await (await deviceStore()).put('drafts', { cardId, accountId, draft, note, readingId, version, unsaved });
 };
 
 /** The card is filed: its draft has done its work. */

@@ -1,4 +1,3 @@
-import { Link } from 'expo-router';
 import { View } from 'react-native';
 import { problemText } from '@/lib/api';
 import { COUNTRIES, countryName } from '@/lib/countries';
@@ -14,10 +13,11 @@ export function ReadingSettings({ country, languages }: { country: string; langu
   return (
     <View className="gap-4">
       <View className="gap-1">
-        <Text>Country of cards that do not tell theirs</Text>
+        <Text>Where most of your cards come from</Text>
+        <Soft>A number without a country code is taken to be from there.</Soft>
         <View className="self-start">
           <Select
-            label="Country of cards that do not tell theirs"
+            label="Where most of your cards come from"
             value={country}
             options={countries.map((code) => ({ value: code, label: countryName(code) }))}
             onChange={(code) => save({ country: code })}
@@ -25,7 +25,7 @@ export function ReadingSettings({ country, languages }: { country: string; langu
         </View>
       </View>
       <View className="gap-1">
-        <Text>Languages expected beside the country’s own</Text>
+        <Text>Other languages on your cards</Text>
         <Soft>Their letters are then kept as read. Western European letters always are.</Soft>
         <ExpectedLanguages
           chosen={languages}
@@ -34,11 +34,6 @@ export function ReadingSettings({ country, languages }: { country: string; langu
         />
       </View>
       {error ? <Notice fault>{problemText(error)}</Notice> : null}
-      <Link href="/learned">
-        <View className="min-h-touch justify-center">
-          <Text className="underline underline-offset-4">What Dossier has learned from your cards</Text>
-        </View>
-      </Link>
     </View>
   );
 }

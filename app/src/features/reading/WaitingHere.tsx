@@ -2,7 +2,7 @@ import { Link } from 'expo-router';
 import { View } from 'react-native';
 import { useDispatch, useSelector } from 'react-redux';
 import { selectWaitingPhotos } from '@/features/capture';
-import { forgetRequest, isHeld, selectWaitingRequests, type WaitingRequest } from '@/lib/outbox';
+import { forgetRequest, isHeld, selectWaitingRequests, sendRequestAgain, type WaitingRequest } from '@/lib/outbox';
 import { Button, Serif, Soft, Subheading, Text } from '@/ui';
 import { WaitingRow } from './WaitingRow';
 
@@ -41,6 +41,7 @@ function RequestRow({ request }: { request: WaitingRequest }) {
               </View>
             </Link>
           ) : null}
+          <Button onPress={() => void sendRequestAgain(request.id)(dispatch)}>Send again</Button>
           <Button look="brick" onPress={() => void forgetRequest(request.id)(dispatch)}>
             Remove from this device
           </Button>

@@ -1,17 +1,15 @@
-import { Link } from 'expo-router';
 import { View } from 'react-native';
 import { useSessionQuery } from '@/features/account';
-import { Rule, Subheading, Text } from '@/ui';
+import { Rule, Subheading } from '@/ui';
 import { OwnFieldsSetting } from './OwnFieldsSetting';
-import { NotificationSetting } from './NotificationSetting';
 import { PictureSettings } from './PictureSettings';
 import { ReadingSettings } from './ReadingSettings';
 
-/** What the workspace expects of its cards, keeps of their pictures, and where they come from. */
+/** What the workspace expects of its cards and keeps of their pictures; for those in charge of it. */
 export function WorkspaceSettings() {
   const { data: session } = useSessionQuery();
   if (!session) return null;
-  const { country, languages, keepPictures, keepDays } = session.workspace;
+  const { country, languages, keepPictures, keepDays, clearAt } = session.workspace;
   return (
     <View className="gap-6">
       <View className="gap-3">
@@ -21,18 +19,10 @@ export function WorkspaceSettings() {
       <Rule />
       <View className="gap-3">
         <Subheading>Pictures</Subheading>
-        <PictureSettings keepPictures={keepPictures} keepDays={keepDays} />
+        <PictureSettings keepPictures={keepPictures} keepDays={keepDays} clearAt={clearAt} />
       </View>
       <Rule />
       <OwnFieldsSetting names={session.workspace.ownFields} />
-      <Rule />
-      <NotificationSetting />
-      <Rule />
-      <Link href="/occasions">
-        <View className="min-h-touch justify-center">
-          <Text className="underline underline-offset-4">Occasions</Text>
-        </View>
-      </Link>
     </View>
   );
 }

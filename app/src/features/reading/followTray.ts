@@ -4,9 +4,12 @@ import { isSentFromHere, type WithCapture } from '@/features/capture';
 import { API, api, TRAY_BATCH, TRAY_ROWS, TRAY_TWINS } from '@/lib/api';
 import { readingSlice } from './slice';
 
+/** Versions of the drafts that are open here. */
+type Followed = WithCapture & { proof?: Readonly<Record<string, { version: number }>> };
+
 interface Follower {
   dispatch: ThunkDispatch<WithCapture, unknown, UnknownAction>;
-  getState: () => WithCapture;
+  getState: () => Followed;
   /** Changes the pages of the tray that are shown. */
   change: (recipe: (shown: { pages: Tray[] }) => void) => void;
 }
@@ -27,7 +30,11 @@ export function followTray({ dispatch, getState, change }: Follower): () => void
       later.clear();
     }, LATER_MS);
   };
-  const hear = ({ photoId, state, progress, cardId }: TrayEvent) => {
+  // What was done here is known here, once its own answer has come.
+  const askIfNewer = (cardId: string, version: number) => {
+    if ((getState().proof?.[cardId]?.version ?? 0) < version) ask({ type: 'Card', id: cardId });
+  };
+  const hear = ({ photoId, state, progress, cardId, draftVersion }: TrayEvent) => {
     switch (state) {
       case 'waiting':
       case 'reading':
@@ -43,6 +50,9 @@ export function followTray({ dispatch, getState, change }: Follower): () => void
         dispatch(readingSlice.actions.cardRead(cardId ?? null));
         ask(TRAY_ROWS, { type: 'Photo', id: photoId });
         askLater(TRAY_BATCH, TRAY_TWINS, 'Occasion');
+        return;
+      case 'drafted':
+        if (cardId) setTimeout(() => askIfNewer(cardId, draftVersion ?? Infinity), LATER_MS);
         return;
       case 'changed':
         dispatch(readingSlice.actions.cardRead(null));

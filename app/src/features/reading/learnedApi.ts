@@ -1,4 +1,4 @@
-import type { LearnedList, PictureSettings, ReadingSettings } from '@dossier/contract';
+import type { LearnedList, PastPictures, PictureSettings, ReadingSettings } from '@dossier/contract';
 import { api } from '@/lib/api';
 
 const learnedApi = api.injectEndpoints({
@@ -10,6 +10,13 @@ const learnedApi = api.injectEndpoints({
     }),
     changePictureSettings: build.mutation<void, PictureSettings>({
       query: (body) => ({ url: '/picture-settings', method: 'PUT', body }),
+      invalidatesTags: ['Session'],
+    }),
+    previewPictureSettings: build.mutation<PastPictures, PictureSettings>({
+      query: (body) => ({ url: '/picture-settings/preview', method: 'POST', body }),
+    }),
+    keepPastPictures: build.mutation<void, void>({
+      query: () => ({ url: '/picture-settings/past', method: 'DELETE' }),
       invalidatesTags: ['Session'],
     }),
     changeOwnFields: build.mutation<void, string[]>({
@@ -25,6 +32,8 @@ const learnedApi = api.injectEndpoints({
 
 export const {
   useChangePictureSettingsMutation,
+  usePreviewPictureSettingsMutation,
+  useKeepPastPicturesMutation,
   useLearnedQuery,
   useRevokeLearnedMutation,
   useChangeReadingSettingsMutation,

@@ -91,5 +91,5 @@ export const freeMailDomains = new Set(
    luukku.com suomi24.fi wp.pl o2.pl onet.pl interia.pl gazeta.pl btinternet.com sky.com talktalk.net ntlworld.com virginmedia.com
    yahoo.co.uk hotmail.co.uk live.co.uk outlook.de hotmail.de yahoo.de comcast.net verizon.net att.net sbcglobal.net bellsouth.net
    cox.net charter.net earthlink.net rogers.com shaw.ca sympatico.ca bigpond.com optusnet.com.au eircom.net bluewin.ch hispeed.ch chello.at
-   aon.at a1.net zoho.com fastmail.com mail.com tutanota.com hey.com`.split(/\s+/),
+   aon.at a1.net fastmail.com mail.com tutanota.com hey.com`.split(/\s+/),
 );

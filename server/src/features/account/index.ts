@@ -1,3 +1,4 @@
 export { Account, AccountSession } from './entities';
 export { createAccounts, type NewWorkspace } from './createAccounts';
-export { accountRoutes, recogniseSession } from './routes';
+export { recogniseSession, sessionRoutes, teamRoutes } from './routes';
+export { isSessionOpen, removeExpiredSessions } from './service';

@@ -1,12 +1,16 @@
 import { createHash, randomBytes } from 'node:crypto';
 import type { Session, SignIn, Team } from '@dossier/contract';
-import { MoreThan, type DataSource } from 'typeorm';
+import { LessThanOrEqual, MoreThan, type DataSource } from 'typeorm';
 import { ProblemError } from '../../platform/problem';
+import { announceEnd } from '../../platform/trayEvents';
 import { Account, AccountSession } from './entities';
 import { checkPassword } from './passwords';
 
 export const SESSION_DAYS = 30;
 const DAY_MS = 24 * 60 * 60 * 1000;
+
+/** Names a session to other processes without opening it. */
+export const sessionName = (token: string): string => hashToken(token).toString('hex');
 
 const hashToken = (token: string): Buffer => createHash('sha256').update(token).digest();
 
@@ -45,7 +49,22 @@ export async function findSession(database: DataSource, token: string): Promise<
 }
 
 export async function signOut(database: DataSource, token: string): Promise<void> {
-  await database.getRepository(AccountSession).delete({ tokenHash: hashToken(token) });
+  await database.transaction(async (manager) => {
+    await manager.delete(AccountSession, { tokenHash: hashToken(token) });
+    await announceEnd(manager, sessionName(token));
+  });
+}
+
+/** @param session its name */
+export const isSessionOpen = (database: DataSource, session: string): Promise<boolean> =>
+  database
+    .getRepository(AccountSession)
+    .existsBy({ tokenHash: Buffer.from(session, 'hex'), expiresAt: MoreThan(new Date()) });
+
+/** @returns how many there were */
+export async function removeExpiredSessions(database: DataSource): Promise<number> {
+  const { affected } = await database.getRepository(AccountSession).delete({ expiresAt: LessThanOrEqual(new Date()) });
+  return affected ?? 0;
 }
 
 /** Everybody in the workspace, by name. */
@@ -67,6 +86,7 @@ const describe = ({ id, name, email, role, workspace }: Account): Session => ({
     languages: workspace!.languages,
     keepPictures: workspace!.keepPictures,
     keepDays: workspace!.keepDays,
+    clearAt: workspace!.clearAt?.toISOString() ?? null,
     ownFields: workspace!.ownFields,
     filesItself: workspace!.filesItself,
     ratings: workspace!.ratings,

@@ -43,6 +43,9 @@ export class Occasion {
   createdAt!: Date;
 }
 
+/** What becomes of a photograph, see `photoStates`. */
+export type PhotoState = 'waiting' | 'reading' | 'read' | 'unreadable' | 'discarded';
+
 /** A photograph as taken. Its id was made on the device that took it. */
 @Entity('photo')
 @Index('photo_tray', ['workspaceId', 'state'])
@@ -82,13 +85,18 @@ export class Photo {
   @ManyToOne(() => StoredFile, { onDelete: 'NO ACTION' })
   @JoinColumn({ name: 'file_id', foreignKeyConstraintName: 'photo_file_fk' })
   file?: Relation<StoredFile> | null;
+  /** Small pictures of it, made when they were first asked for. */
+  @Column({ name: 'thumbnail_id', type: 'uuid', nullable: true })
+  thumbnailId!: string | null;
+  @Column({ name: 'display_id', type: 'uuid', nullable: true })
+  displayId!: string | null;
   /** Size of the displayed photograph in pixels; null until it has been read. */
   @Column({ type: 'integer', nullable: true })
   width!: number | null;
   @Column({ type: 'integer', nullable: true })
   height!: number | null;
   @Column({ type: 'text' })
-  state!: 'waiting' | 'reading' | 'read' | 'unreadable' | 'discarded';
+  state!: PhotoState;
   /** Share of the reading that is done, 0–1. */
   @Column({ type: 'real', default: 0 })
   progress!: number;

@@ -1,13 +1,12 @@
 import type { Batch, Photo as PhotoView } from '@dossier/contract';
 import { createHash } from 'node:crypto';
 import { sniffPhoto } from '@dossier/reader/sniff';
-import { photoThumbnail } from '@dossier/reader/thumbnail';
 import { Not, type DataSource, type EntityManager } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
 import { conflict, notFound, ProblemError } from '../../platform/problem';
 import { addJob } from '../../platform/queue';
 import type { SignedIn } from '../../platform/session';
-import { storage } from '../../platform/storage';
+import { storage, type StoredPicture } from '../../platform/storage';
 import { announce } from '../../platform/trayEvents';
 import { inWorkspace } from '../../platform/workspaceScope';
 import { Photo } from './entities';
@@ -145,44 +144,11 @@ async function assertNew(manager: EntityManager, contentHash: Buffer): Promise<v
 const lockPhotoId = (manager: EntityManager, id: string): Promise<unknown> =>
   manager.query(`select pg_advisory_xact_lock(hashtextextended($1, 0))`, [id]);
 
-export function photoPicture(
-  database: DataSource,
-  who: SignedIn,
-  id: string,
-): Promise<{ type: string; bytes: Buffer }> {
+export function photoPicture(database: DataSource, who: SignedIn, id: string): Promise<StoredPicture> {
   return inWorkspace(database, who.workspaceId, async (manager) => {
     const photo = await manager.findOneBy(Photo, { id });
     const file = photo?.fileId && (await storage.get(manager, photo.fileId));
     if (!file) throw notFound('This photograph');
     return file;
-  });
-}
-
-/** Long sides in pixels. */
-const SIZES = { thumbnail: 320, display: 2400 } as const;
-
-/** The photograph upright as JPEG, whatever it was sent as: for lists, or large enough to set borders on. */
-export async function smallPicture(
-  database: DataSource,
-  who: SignedIn,
-  id: string,
-  size: keyof typeof SIZES,
-): Promise<{ type: string; bytes: Uint8Array }> {
-  const { bytes } = await photoPicture(database, who, id);
-  const thumbnail = await photoThumbnail(bytes, SIZES[size]);
-  if (!thumbnail) throw notFound('A small picture of this photograph');
-  return { type: 'image/jpeg', bytes: thumbnail };
-}
-
-/** Takes a photograph out of the tray with those of its cards that are not filed. */
-export function discardPhoto(database: DataSource, who: SignedIn, id: string): Promise<void> {
-  return inWorkspace(database, who.workspaceId, async (manager) => {
-    const result = await manager.update(Photo, { id }, { state: 'discarded', discardedAt: new Date() });
-    if (!result.affected) throw notFound('This photograph');
-    await manager.query(
-      `update card set state = 'discarded', discarded_at = now() where photo_id = $1 and state in ('toProve', 'needsPerson', 'setAside', 'attached')`,
-      [id],
-    );
-    await announce(manager, who.workspaceId, { photoId: id, state: 'changed', progress: null });
   });
 }

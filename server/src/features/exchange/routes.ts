@@ -1,10 +1,10 @@
 import { VcardQuery } from '@dossier/contract';
 import { toVcard } from '@dossier/core/exchange';
 import { fold } from '@dossier/core/reading';
-import { Router } from 'express';
 import type { DataSource } from 'typeorm';
 import { z } from 'zod';
 import { notFound } from '../../platform/problem';
+import { Routes } from '../../platform/routes';
 import { whoIs } from '../../platform/session';
 import { storage } from '../../platform/storage';
 import { inSnapshot } from '../../platform/workspaceScope';
@@ -13,8 +13,8 @@ import { Card } from '../reading';
 
 const Id = z.object({ id: z.uuid() });
 
-export function exchangeRoutes(database: DataSource): Router {
-  return Router().get('/people/:id/vcard', async (request, response) => {
+export function exchangeRoutes(database: DataSource): Routes {
+  return new Routes().get('/people/:id/vcard', 'see', async (request, response) => {
     const { id } = Id.parse(request.params);
     const { version, picture } = VcardQuery.parse(request.query);
     const { person, photo } = await inSnapshot(database, whoIs(request).workspaceId, async (manager) => {

@@ -5,7 +5,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { addJob } from '../../platform/queue';
 import type { SignedIn } from '../../platform/session';
 import { inSnapshot, inWorkspace } from '../../platform/workspaceScope';
-import { inOrder, keepApart, mergeLocked, Person, summariesOf } from '../people';
+import { inOrder, keepApart, mergeLocked, NotSame, Person, summariesOf } from '../people';
 import { DuplicateRow, SweepRow } from './entities';
 
 /** Groups that are looked at together. */
@@ -21,7 +21,11 @@ export const startSweep = (database: DataSource, { workspaceId }: SignedIn): Pro
 export async function beginSweep(manager: EntityManager, workspaceId: string): Promise<Sweep> {
   await manager.query(`select pg_advisory_xact_lock(hashtextextended($1, 1))`, [workspaceId]);
   const latest = await latestSweep(manager);
-  if (latest && ['waiting', 'running'].includes(latest.state)) return view(latest);
+  if (latest && ['waiting', 'running'].includes(latest.state)) {
+    if (await isUnderWay(manager, workspaceId)) return view(latest);
+    // Whoever was at it is gone for good: a worker that died in it twice, say.
+    await manager.update(SweepRow, { id: latest.id }, { state: 'failed', finishedAt: new Date() });
+  }
   const row: SweepRow = {
     id: uuidv7(),
     workspaceId,
@@ -36,16 +40,29 @@ export async function beginSweep(manager: EntityManager, workspaceId: string): P
     manager,
     'sweepPeople',
     { workspaceId, sweepId: row.id },
-    { key: `sweep:${workspaceId}`, maxAttempts: 2, priority: 5 },
+    { key: sweepKey(workspaceId), maxAttempts: 2, priority: 5 },
   );
   return view(row);
 }
+
+/** Whether the queue still has the search: waiting, tried or to be tried again. */
+async function isUnderWay(manager: EntityManager, workspaceId: string): Promise<boolean> {
+  const rows = await manager.query<unknown[]>(
+    'select from graphile_worker.jobs where key = $1 and (attempts < max_attempts or locked_at is not null)',
+    [sweepKey(workspaceId)],
+  );
+  return rows.length > 0;
+}
+
+const sweepKey = (workspaceId: string): string => `sweep:${workspaceId}`;
 
 /** Where the latest search stands. */
 export const showSweep = (database: DataSource, { workspaceId }: SignedIn): Promise<LatestSweep> =>
   inWorkspace(database, workspaceId, async (manager) => {
     const latest = await latestSweep(manager);
-    return { sweep: latest ? view(latest) : null };
+    if (!latest) return { sweep: null };
+    const isDead = ['waiting', 'running'].includes(latest.state) && !(await isUnderWay(manager, workspaceId));
+    return { sweep: view(isDead ? { ...latest, state: 'failed' } : latest) };
   });
 
 export function cancelSweep(database: DataSource, who: SignedIn): Promise<void> {
@@ -117,7 +134,8 @@ async function groupsOf(manager: EntityManager) {
        join person other on other.id = d.other_id and other.deleted_at is null
      order by d.likelihood desc, d.one_id, d.other_id limit ${MOST_PAIRS}`,
   );
-  return groupPairs<string, DuplicateLink>(links);
+  const apart = new Set((await manager.find(NotSame)).map(({ oneId, otherId }) => `${oneId} ${otherId}`));
+  return groupPairs<string, DuplicateLink>(links, (a, b) => apart.has(a < b ? `${a} ${b}` : `${b} ${a}`));
 }
 
 type DuplicateLink = Link<string> & Pick<DuplicateRow, 'band' | 'newJob'>;

@@ -1,6 +1,6 @@
 import { MatchQuery, NotSame, type Matches } from '@dossier/contract';
-import { Router } from 'express';
 import type { DataSource } from 'typeorm';
+import { Routes } from '../../platform/routes';
 import { whoIs, type SignedIn } from '../../platform/session';
 import { inWorkspace } from '../../platform/workspaceScope';
 import { fieldsSettledIn } from '../people';
@@ -11,31 +11,31 @@ import { trayTwins } from './trayTwins';
 /** The likeliest few are enough to choose from. */
 const MOST_MATCHES = 4;
 
-export function matchingRoutes(database: DataSource): Router {
-  return Router()
-    .post('/matches', async (request, response) => {
+export function matchingRoutes(database: DataSource): Routes {
+  return new Routes()
+    .post('/matches', 'see', async (request, response) => {
       response.json(await findMatches(database, whoIs(request), MatchQuery.parse(request.body)));
     })
-    .get('/tray/twins', async (request, response) => {
+    .get('/tray/twins', 'see', async (request, response) => {
       response.json(await trayTwins(database, whoIs(request)));
     })
-    .post('/not-same', async (request, response) => {
+    .post('/not-same', 'edit', async (request, response) => {
       await notSame(database, whoIs(request), NotSame.parse(request.body).ids);
       response.status(204).end();
     })
-    .get('/duplicates', async (request, response) => {
+    .get('/duplicates', 'see', async (request, response) => {
       response.json(await listDuplicates(database, whoIs(request)));
     })
-    .post('/duplicates/merge', async (request, response) => {
+    .post('/duplicates/merge', 'merge', async (request, response) => {
       response.json(await mergeCertain(database, whoIs(request)));
     })
-    .post('/sweeps', async (request, response) => {
+    .post('/sweeps', 'merge', async (request, response) => {
       response.status(202).json(await startSweep(database, whoIs(request)));
     })
-    .get('/sweeps/latest', async (request, response) => {
+    .get('/sweeps/latest', 'see', async (request, response) => {
       response.json(await showSweep(database, whoIs(request)));
     })
-    .delete('/sweeps/latest', async (request, response) => {
+    .delete('/sweeps/latest', 'merge', async (request, response) => {
       await cancelSweep(database, whoIs(request));
       response.status(204).end();
     });

@@ -2,14 +2,12 @@ import type { FiledByItself, FilingSettings } from '@dossier/contract';
 import { countDoubts, draftOf, noteOf, personFieldsOf } from '@dossier/core/proof';
 import type { DataSource, EntityManager } from 'typeorm';
 import { In, IsNull, Not } from 'typeorm';
-import { conflict } from '../../platform/problem';
 import { Workspace } from '../../platform/entities';
 import type { SignedIn } from '../../platform/session';
-import { announce } from '../../platform/trayEvents';
 import { inSnapshot, inWorkspace } from '../../platform/workspaceScope';
+import { Photo } from '../capture';
 import { Card } from '../reading';
-import { log } from './changeLog';
-import { FilingReceipt, Person } from './entities';
+import { Person } from './entities';
 import { fileLocked } from './fileCard';
 
 /**
@@ -26,6 +24,7 @@ export async function fileByItself(
 ): Promise<boolean> {
   const card = await manager.findOne(Card, { where: { id: cardId }, relations: { occasion: true } });
   if (!card || card.state !== 'toProve' || card.draft || card.frontCardId) return false;
+  if (await isBackOnItsWay(manager, card)) return false;
   const { filesItself } = await manager.findOneByOrFail(Workspace, { id: who.workspaceId });
   if (!(card.occasion?.filesItself ?? filesItself)) return false;
   const draft = draftOf(card.proposals);
@@ -56,6 +55,10 @@ export async function fileByItself(
   );
   return true;
 }
+
+/** Whether a photograph of its back is still to be read: the card is looked at again when that is done. */
+const isBackOnItsWay = async (manager: EntityManager, { photoId }: Card): Promise<boolean> =>
+  photoId !== null && (await manager.existsBy(Photo, { backOf: photoId, state: In(['waiting', 'reading']) }));
 
 /** What was filed without a person and nobody has looked at since, the latest first. */
 export function listFiledByItself(database: DataSource, { workspaceId }: SignedIn): Promise<FiledByItself> {
@@ -91,34 +94,6 @@ export function listFiledByItself(database: DataSource, { workspaceId }: SignedI
 export function markSeen(database: DataSource, { workspaceId }: SignedIn, personIds: readonly string[]): Promise<void> {
   return inWorkspace(database, workspaceId, async (manager) => {
     await manager.update(Person, { id: In([...personIds]) }, { glanceAt: null });
-  });
-}
-
-/**
- * Takes back what Dossier filed: the people go, their cards lie in the tray again.
- * @throws ProblemError 409 when one of them was changed since; nothing is taken back then
- */
-export function takeBack(database: DataSource, who: SignedIn, personIds: readonly string[]): Promise<void> {
-  return inWorkspace(database, who.workspaceId, async (manager) => {
-    const people = await manager.find(Person, {
-      where: { id: In([...personIds]), glanceAt: Not(IsNull()) },
-      lock: { mode: 'pessimistic_write' },
-    });
-    const changed = people.find(({ version }) => version !== 1);
-    if (changed)
-      throw conflict(
-        'changed-since',
-        `${changed.fullName} was changed since. Open the record and delete it there if it is wrong.`,
-      );
-    const ids = people.map(({ id }) => id);
-    const cards = await manager.findBy(Card, { personId: In(ids) });
-    await manager.update(Card, { personId: In(ids), frontCardId: IsNull() }, { state: 'toProve', personId: null });
-    await manager.update(Card, { personId: In(ids) }, { state: 'attached', personId: null });
-    await manager.delete(FilingReceipt, { personId: In(ids) });
-    for (const { id } of people) await log(manager, who, { personId: id, action: 'deleted', at: new Date() });
-    await manager.delete(Person, { id: In(ids) });
-    for (const card of cards)
-      await announce(manager, who.workspaceId, { photoId: card.photoId ?? card.id, state: 'changed', progress: null });
   });
 }
 

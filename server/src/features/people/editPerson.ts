@@ -1,9 +1,11 @@
 import type { PersonEdit } from '@dossier/contract';
 import { changesBetween } from '@dossier/core/people';
-import type { DataSource } from 'typeorm';
+import type { DataSource, EntityManager } from 'typeorm';
 import { notFound } from '../../platform/problem';
 import type { SignedIn } from '../../platform/session';
 import { inWorkspace } from '../../platform/workspaceScope';
+import { Account } from '../account';
+import { ownerIn } from '../capture';
 import { log } from './changeLog';
 import { Person } from './entities';
 import { lockPerson } from './lockPerson';
@@ -16,10 +18,14 @@ export function editPerson(database: DataSource, who: SignedIn, id: string, edit
     const at = new Date();
     const { person, fields } = await lockPerson(manager, id, edit.version);
     const tags = distinctTags(edit.tags);
-    await changePerson(manager, person, edit.fields, { at, kind: edit.kind, tags, rating: edit.rating });
+    const ownerId = edit.ownerId ?? person.ownerId;
+    if (ownerId !== person.ownerId && !(await ownerIn(manager, who.workspaceId, ownerId)))
+      throw notFound('This colleague');
+    await changePerson(manager, person, edit.fields, { at, kind: edit.kind, tags, rating: edit.rating, ownerId });
     const others = [
       { field: 'kind', before: person.kind, after: edit.kind },
       { field: 'tags', before: person.tags.join(', '), after: tags.join(', ') },
+      { field: 'owner', before: await nameOf(manager, person.ownerId), after: await nameOf(manager, ownerId) },
       { field: 'rating', before: person.rating ?? '', after: edit.rating ?? '' },
     ].filter(({ before, after }) => before !== after);
     await log(manager, who, {
@@ -30,6 +36,9 @@ export function editPerson(database: DataSource, who: SignedIn, id: string, edit
     });
   });
 }
+
+const nameOf = async (manager: EntityManager, accountId: string): Promise<string> =>
+  (await manager.findOneBy(Account, { id: accountId }))?.name ?? '';
 
 /** Takes a person out of every list; it can be brought back. Done twice it is done once. */
 export function deletePerson(database: DataSource, who: SignedIn, id: string): Promise<void> {

@@ -12,6 +12,7 @@ import { Account } from '../account';
 @Index('person_unindexed', ['workspaceId', 'keysVersion'])
 @Index('person_unseen', ['workspaceId', 'glanceAt'], { where: 'glance_at IS NOT NULL' })
 @Index('person_name_trigrams', { synchronize: false })
+@Index('person_deleted', ['workspaceId', 'deletedAt'], { where: 'deleted_at IS NOT NULL' })
 export class Person {
   @PrimaryColumn({ type: 'uuid', primaryKeyConstraintName: 'person_pkey' })
   id!: string;
@@ -83,7 +84,7 @@ export class Person {
 /** A firm; one record for all who work there. */
 @Entity('company')
 @Index('company_name_key', ['workspaceId', 'nameKey'], { unique: true })
-@Index('company_match_key', ['workspaceId', 'matchKey'])
+@Index('company_match_key', ['workspaceId', 'matchKey', 'legalForm'])
 export class Company {
   @PrimaryColumn({ type: 'uuid', primaryKeyConstraintName: 'company_pkey' })
   id!: string;
@@ -100,6 +101,9 @@ export class Company {
   /** What spellings of one firm share, see `companyFormOf`. */
   @Column({ name: 'match_key', type: 'text', default: '' })
   matchKey!: string;
+  /** Its legal form, folded; two firms of one name are told apart by it. */
+  @Column({ name: 'legal_form', type: 'text', default: '' })
+  legalForm!: string;
 }
 
 /** A person's job, the current one or a former one. */
@@ -107,6 +111,7 @@ export class Company {
 @Index('employment_person', ['personId'])
 @Index('employment_company', ['companyId'])
 @Index('employment_workspace', ['workspaceId'])
+@Index('employment_current', ['personId'], { unique: true, where: 'ended_at IS NULL' })
 export class Employment {
   @PrimaryColumn({ type: 'uuid', primaryKeyConstraintName: 'employment_pkey' })
   id!: string;

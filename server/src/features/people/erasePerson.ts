@@ -1,12 +1,17 @@
+import { featuresOf, withoutPerson, type FrequencyTable } from '@dossier/core/matching/people';
+import type { PersonFields } from '@dossier/core/people';
 import { ArrayContains, In, type DataSource, type EntityManager } from 'typeorm';
 import { notFound } from '../../platform/problem';
 import type { SignedIn } from '../../platform/session';
 import { storage } from '../../platform/storage';
 import { inWorkspace } from '../../platform/workspaceScope';
-import { Photo } from '../capture';
-import { Card } from '../reading';
+import { lockPhotos, Photo, photoStates } from '../capture';
+import { Card, unlearn } from '../reading';
 import { log } from './changeLog';
-import { FilingReceipt, Person } from './entities';
+import { removeEmptyCompanies } from './companies';
+import { Employment, FilingReceipt, Person } from './entities';
+import { loadFields } from './loadFields';
+import { lockCardsOf } from './lockCardsOf';
 import { Merge } from './recordEntities';
 
 /**
@@ -16,22 +21,46 @@ import { Merge } from './recordEntities';
  * @throws ProblemError 404 when there is no such person
  */
 export function erasePerson(database: DataSource, who: SignedIn, id: string): Promise<void> {
-  return inWorkspace(database, who.workspaceId, async (manager) => {
-    const person = await manager.findOne(Person, { where: { id }, lock: { mode: 'pessimistic_write' } });
-    if (!person) throw notFound('This person');
-    await forgetLearned(manager, id);
-    await eraseCards(manager, id);
-    const merges = await manager.find(Merge, { where: [{ intoId: id }, { otherIds: ArrayContains([id]) }] });
-    for (const personId of new Set([id, ...merges.flatMap(({ intoId, otherIds }) => [intoId, ...otherIds])])) {
-      if (personId === id || !(await manager.existsBy(Person, { id: personId })))
-        await manager.query('select forget_values($1)', [personId]);
-    }
-    await manager.delete(Merge, { id: In(merges.map((merge) => merge.id)) });
-    await manager.delete(FilingReceipt, { personId: id });
-    // Jobs, addresses, notes, consents, keys and duplicates go with the person's row.
-    await manager.delete(Person, { id });
-    await log(manager, who, { personId: id, action: 'erased', at: new Date() });
-  });
+  return inWorkspace(database, who.workspaceId, (manager) => eraseLocked(manager, who, id));
+}
+
+/** As `erasePerson`, within a transaction. */
+export async function eraseLocked(manager: EntityManager, who: SignedIn, id: string): Promise<void> {
+  const onPhotos = await manager.find(Card, { where: { personId: id }, select: { id: true, photoId: true } });
+  const photos = await lockPhotos(manager, onPhotos.map(({ photoId }) => photoId)); // prettier-ignore
+  const cards = await lockCardsOf(manager, [id]);
+  const person = await manager.findOne(Person, { where: { id }, lock: { mode: 'pessimistic_write' } });
+  if (!person) throw notFound('This person');
+  const fields = (await loadFields(manager, [id])).get(id)!.fields;
+  await forgetLearned(manager, id);
+  await unlearn(manager, who.workspaceId, cards.map((card) => card.id)); // prettier-ignore
+  await eraseCards(manager, cards, photos);
+  const merges = await manager.find(Merge, { where: [{ intoId: id }, { otherIds: ArrayContains([id]) }] });
+  for (const personId of new Set([id, ...merges.flatMap(({ intoId, otherIds }) => [intoId, ...otherIds])])) {
+    if (personId === id || !(await manager.existsBy(Person, { id: personId })))
+      await manager.query('select forget_values($1)', [personId]);
+  }
+  await manager.delete(Merge, { id: In(merges.map((merge) => merge.id)) });
+  await manager.delete(FilingReceipt, { personId: id });
+  const jobs = await manager.findBy(Employment, { personId: id });
+  await forgetCounted(manager, who.workspaceId, fields);
+  // Jobs, addresses, notes, consents, keys and duplicates go with the person's row.
+  await manager.delete(Person, { id });
+  await removeEmptyCompanies(manager, who.workspaceId, jobs.flatMap(({ companyId }) => companyId ?? [])); // prettier-ignore
+  await log(manager, who, { personId: id, action: 'erased', at: new Date() });
+}
+
+/** What matching has counted of names and firms, without this person. */
+async function forgetCounted(manager: EntityManager, workspaceId: string, fields: PersonFields): Promise<void> {
+  const [model] = await manager.query<{ frequencies: FrequencyTable }[]>(
+    'select frequencies from match_model where workspace_id = $1 for update',
+    [workspaceId],
+  );
+  if (!model) return;
+  await manager.query('update match_model set frequencies = $2::jsonb where workspace_id = $1', [
+    workspaceId,
+    JSON.stringify(withoutPerson(model.frequencies, featuresOf(fields))),
+  ]);
 }
 
 /** What only this person's cards have taught: their own numbers, and a domain that nobody else here has. */
@@ -48,17 +77,24 @@ async function forgetLearned(manager: EntityManager, personId: string): Promise<
   );
 }
 
-async function eraseCards(manager: EntityManager, personId: string): Promise<void> {
-  const cards = await manager.find(Card, {
-    where: { personId },
-    select: { id: true, photoId: true, fileId: true, thumbnailId: true },
-  });
-  const photoIds = [...new Set(cards.map(({ photoId }) => photoId).filter((photo) => photo !== null))];
-  const photos = photoIds.length > 0 ? await manager.findBy(Photo, { id: In(photoIds) }) : [];
-  const files = [...cards.flatMap((card) => [card.fileId, card.thumbnailId]), ...photos.map(({ fileId }) => fileId)];
-  await manager.update(Photo, { id: In(photoIds) }, { fileId: null });
-  // What hangs on the cards goes with their rows; other cards of the same photograph keep their own pictures.
-  await manager.update(Card, { frontCardId: In(cards.map(({ id }) => id)) }, { frontCardId: null });
-  await manager.delete(Card, { id: In(cards.map(({ id }) => id)) });
+/** Cards and the photographs they were on: other cards of the same photograph keep what was read, and their own pictures. */
+async function eraseCards(manager: EntityManager, cards: readonly Card[], photos: readonly Photo[]): Promise<void> {
+  const ids = cards.map(({ id }) => id);
+  const files = [
+    ...cards.flatMap((card) => [card.fileId, card.thumbnailId]),
+    ...photos.flatMap(({ fileId, thumbnailId, displayId }) => [fileId, thumbnailId, displayId]),
+  ];
+  const photoIds = photos.map(({ id }) => id);
+  await manager.update(Photo, { id: In(photoIds) }, { fileId: null, thumbnailId: null, displayId: null });
+  // What hangs on the cards goes with their rows.
+  await manager.update(Card, { frontCardId: In(ids) }, { frontCardId: null });
+  await manager.delete(Card, { id: In(ids) });
+  for (const { id, state } of photos) {
+    if (state !== 'waiting' && state !== 'reading') continue;
+    // Its picture is gone: there is nothing to be read any more.
+    const others = await manager.existsBy(Card, { photoId: id });
+    if (others && state === 'reading') await photoStates.move(manager, id, 'read', { progress: 1 });
+    else await photoStates.move(manager, id, 'discarded', { discardedAt: new Date() });
+  }
   await storage.remove(manager, files);
 }

@@ -3,16 +3,16 @@ import { changesBetween, emptyPersonFields, type PersonFields } from '@dossier/c
 import { lessonsOf } from '@dossier/core/reading';
 import type { DataSource, EntityManager } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
-import { conflict, notFound } from '../../platform/problem';
+import { conflict } from '../../platform/problem';
 import type { SignedIn } from '../../platform/session';
 import { announce } from '../../platform/trayEvents';
 import { inWorkspace } from '../../platform/workspaceScope';
 import { ownerIn } from '../capture';
-import { Card, closeSecondLook, learn, removePicturesSoon } from '../reading';
+import { Card, cardStates, closeSecondLook, keptAsFiled, learn, lockCards, removePicturesSoon } from '../reading';
 import { log } from './changeLog';
 import { giveConsent } from './consents';
 import { FilingReceipt, Note, Person } from './entities';
-import { keepApart } from './keepApart';
+import { keepApart, keepApartFurther } from './keepApart';
 import { lockPerson } from './lockPerson';
 import { changePerson, personColumns, saveParts } from './savePerson';
 import { distinctTags } from './tags';
@@ -47,8 +47,11 @@ export async function fileLocked(
   request: FileCard,
   { byItself, isKnown }: Pick<Filing, 'byItself' | 'isKnown'>,
 ): Promise<Filed> {
-  const card = await manager.findOne(Card, { where: { id: request.cardId }, lock: { mode: 'pessimistic_write' } });
-  if (!card) throw notFound('This card');
+  // One key for several cards at once: the second waits and is told so.
+  await manager.query(`select pg_advisory_xact_lock(hashtextextended($1, 2))`, [`${who.workspaceId} ${key}`]);
+  const backs = await manager.find(Card, { where: { frontCardId: request.cardId }, select: { id: true } });
+  const locked = await lockCards(manager, [request.cardId, ...backs.map(({ id }) => id)]);
+  const card = locked.find(({ id }) => id === request.cardId)!;
   const receipt = await manager.findOneBy(FilingReceipt, { workspaceId: who.workspaceId, key });
   if (receipt) return answerOf(receipt, request);
   if (card.state === 'filed') throw conflict('already-filed', 'This card is filed already. Open the person to see it.');
@@ -56,10 +59,9 @@ export async function fileLocked(
   if (card.state === 'attached')
     throw conflict('is-a-back', 'This is the back of another card. File that card: the back goes with it.');
   const filed = request.known ? await updateKnown(filing, request.known) : await createPerson(filing);
-  await manager.update(Card, [{ id: card.id }, { frontCardId: card.id }], {
-    state: 'filed',
-    personId: filed.personId,
-  });
+  const kept = await keptAsFiled(manager, card, filing.at);
+  for (const { id } of locked) await cardStates.move(manager, id, 'filed', { personId: filed.personId, ...kept });
+  await keepApartFurther(manager, who, card.id, filed.personId);
   await manager.insert(FilingReceipt, {
     workspaceId: who.workspaceId,
     key,
@@ -68,7 +70,14 @@ export async function fileLocked(
     at: filing.at,
   });
   await closeSecondLook(manager, who, card.id, '');
-  await learn(manager, who, card.id, lessonsOf(request.fields, card.reading));
+  // Nobody has proved what was filed by itself: it teaches nothing.
+  if (!byItself)
+    await learn(
+      manager,
+      who,
+      { cardId: card.id, personId: filed.personId },
+      lessonsOf(request.fields, card.reading),
+    );
   await removePicturesSoon(manager, who.workspaceId);
   await announce(manager, who.workspaceId, { photoId: card.photoId ?? card.id, state: 'changed', progress: null });
   return filed;
@@ -120,6 +129,9 @@ async function updateKnown(filing: Filing, known: NonNullable<FileCard['known']>
     kind: request.kind,
     tags: distinctTags([...person.tags, ...request.tags]),
     rating: request.rating ?? person.rating,
+    ownerId: (await ownerIn(manager, filing.who.workspaceId, request.ownerId)) ?? person.ownerId,
+    // Whoever updates somebody has looked at them.
+    glanceAt: null,
     newJob: known.newJob,
   });
   const outcome = known.newJob ? 'newJob' : 'updated';

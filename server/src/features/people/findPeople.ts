@@ -1,7 +1,8 @@
 import type { PeoplePage, PeopleQuery, PersonSummary } from '@dossier/contract';
 import { fold } from '@dossier/core/reading';
 import type { DataSource, EntityManager } from 'typeorm';
-import type { z } from 'zod';
+import { z } from 'zod';
+import { decodeKeyset, encodeKeyset } from '../../platform/keyset';
 import type { SignedIn } from '../../platform/session';
 import { inSnapshot } from '../../platform/workspaceScope';
 
@@ -34,7 +35,7 @@ export function findPeople(
   query: z.infer<typeof PeopleQuery>,
 ): Promise<PeoplePage> {
   return inSnapshot(database, who.workspaceId, async (manager) => {
-    const [afterName, afterId] = (query.cursor && decodeCursor(query.cursor)) || [null, null];
+    const [afterName, afterId] = query.cursor ? decodeKeyset(query.cursor, PLACE) : [null, null];
     const [found] = await manager.query<{ total: string; ids: string[] }[]>(
       'select total, ids from find_people($1, $2, $3, $4)',
       [searchPatterns(query.q), afterName, afterId, query.limit + 1],
@@ -82,13 +83,6 @@ function searchPatterns(q: string): string[] {
   return folded.split(/\s+/).map((word) => `%${escapeLike(word)}%`);
 }
 
-const encodeCursor = (row: Row): string => Buffer.from(JSON.stringify([row.sort_name, row.id])).toString('base64url');
-
-function decodeCursor(cursor: string): [string, string] | undefined {
-  try {
-    const [name, id] = JSON.parse(Buffer.from(cursor, 'base64url').toString('utf8')) as unknown[];
-    return typeof name === 'string' && typeof id === 'string' && /^[0-9a-f-]{36}$/i.test(id) ? [name, id] : undefined;
-  } catch {
-    return undefined;
-  }
-}
+/** By which the list is ordered: name, then id. */
+const PLACE = z.tuple([z.string(), z.uuid()]);
+const encodeCursor = (row: Row): string => encodeKeyset([row.sort_name, row.id]);

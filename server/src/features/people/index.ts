@@ -1,6 +1,7 @@
 export { fileByItself } from './byItself';
 export { ChangeLogEntry, Company, Employment, FilingReceipt, Note, Person, Reach } from './entities';
 export { summariesOf } from './findPeople';
+export { eraseLongDeleted } from './deletedPeople';
 export { inOrder, keepApart } from './keepApart';
 export {
   LIST_BEGIN,

@@ -1,5 +1,6 @@
 import type { Merged, MergePeople } from '@dossier/contract';
 import { mergeRecords } from '@dossier/core/matching';
+import { foldTight } from '@dossier/core/reading';
 import { changesBetween, fieldText, LIST_FIELDS, TEXT_FIELDS, type PersonFields } from '@dossier/core/people';
 import { In, IsNull, type DataSource, type EntityManager } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
@@ -8,6 +9,8 @@ import type { SignedIn } from '../../platform/session';
 import { inWorkspace } from '../../platform/workspaceScope';
 import { Card } from '../reading';
 import { log } from './changeLog';
+import { keepApartFurther, noLongerApart } from './keepApart';
+import { lockCardsOf } from './lockCardsOf';
 import { Employment, FilingReceipt, Note, Person, Reach } from './entities';
 import { loadFields } from './loadFields';
 import { lockPerson } from './lockPerson';
@@ -29,6 +32,8 @@ interface Before {
   cards: [string, string][];
   consents: [string, string][];
   receipts: [string, string][];
+  /** From whom the person was not kept apart before. */
+  apart?: string[];
   fieldsBefore: PersonFields;
   fieldsAfter: PersonFields;
 }
@@ -46,7 +51,8 @@ export async function mergeLocked(manager: EntityManager, who: SignedIn, request
   const versions = new Map([request.into, ...request.others].map(({ id, version }) => [id, version]));
   if (versions.size !== request.others.length + 1)
     throw conflict('same-record', 'A record cannot be merged with itself.');
-  // Always in the same order, so that two merges at once wait for each other instead of blocking.
+  // Always in the same order, so that two merges at once wait for each other instead of blocking; cards before people.
+  await lockCardsOf(manager, [...versions.keys()]);
   const loaded = new Map<string, { person: Person; fields: PersonFields }>();
   for (const id of [...versions.keys()].sort()) loaded.set(id, await lockPerson(manager, id, versions.get(id)!));
   const into = loaded.get(request.into.id)!;
@@ -63,7 +69,9 @@ export async function mergeLocked(manager: EntityManager, who: SignedIn, request
 
   for (const entity of [Note, Card, Consent, FilingReceipt])
     await manager.update(entity as typeof Note, { personId: In(otherIds) }, { personId: into.person.id });
-  await endOthersJobs(manager, into.person.id, otherIds, at);
+  await joinJobs(manager, into.person.id, otherIds, fields, at);
+  const apart: string[] = [];
+  for (const id of otherIds) apart.push(...(await keepApartFurther(manager, who, id, into.person.id)));
   await manager.delete(Person, { id: In(otherIds) });
   await changePerson(manager, into.person, fields, {
     at,
@@ -71,6 +79,7 @@ export async function mergeLocked(manager: EntityManager, who: SignedIn, request
     tags: distinctTags([into, ...others].flatMap(({ person }) => person.tags)),
     rating: into.person.rating ?? others.find(({ person }) => person.rating)?.person.rating ?? null,
   });
+  await assertJobs(manager, into.person.id);
   const fieldsAfter = (await loadFields(manager, [into.person.id])).get(into.person.id)!.fields;
   const mergeId = uuidv7();
   await manager.insert(Merge, {
@@ -82,7 +91,7 @@ export async function mergeLocked(manager: EntityManager, who: SignedIn, request
     by: who.accountId,
     at,
     afterVersion: into.person.version + 1,
-    before: { ...before, fieldsAfter },
+    before: { ...before, apart, fieldsAfter },
     undoneAt: null,
   });
   await log(manager, who, {
@@ -94,22 +103,71 @@ export async function mergeLocked(manager: EntityManager, who: SignedIn, request
   return { mergeId, personId: into.person.id };
 }
 
-/** The others' jobs become former ones of the person, but for those that the person has now. */
-async function endOthersJobs(
+/**
+ * All jobs of the records become jobs of the one that stays. The current one is that which the fields name; what else was current
+ * ends now, and one that two records told is told once.
+ */
+async function joinJobs(
   manager: EntityManager,
   intoId: string,
   otherIds: readonly string[],
+  { company }: PersonFields,
   at: Date,
 ): Promise<void> {
-  const current = await manager.findOneBy(Employment, { personId: intoId, endedAt: IsNull() });
-  for (const job of await manager.findBy(Employment, { personId: In([...otherIds]) })) {
-    const isSame = current && job.endedAt === null && job.companyId === current.companyId;
-    if (isSame) await manager.delete(Employment, { id: job.id });
-    else await manager.update(Employment, { id: job.id }, { personId: intoId, endedAt: job.endedAt ?? at });
+  const jobs = await manager.find(Employment, {
+    where: { personId: In([intoId, ...otherIds]) },
+    relations: { company: true },
+    order: { startedAt: 'DESC', id: 'DESC' },
+  });
+  const own = (job: Employment) => job.personId === intoId;
+  const current = jobs.filter((job) => job.endedAt === null).sort((a, b) => Number(own(b)) - Number(own(a)));
+  const named = current.find((job) => foldTight(job.company?.name ?? '') === foldTight(company));
+  // A firm that none of them names was written just now: it corrects the job of the record that stays.
+  const stays = named ?? current[0];
+  const ended = current.filter((job) => job !== stays && job.companyId !== stays?.companyId);
+  const told = new Set<string>();
+  for (const job of jobs) {
+    const isFormer = job.endedAt !== null || ended.includes(job);
+    const key = `${job.companyId} ${foldTight(job.title)} ${isFormer ? (job.endedAt ?? at).toISOString().slice(0, 10) : 'now'}`;
+    const isTwice = (isFormer && told.has(key)) || (!isFormer && job !== stays);
+    told.add(key);
+    if (isTwice) await manager.delete(Employment, { id: job.id });
+    // The old job ends before the new one begins: there is never more than one.
+    else if (isFormer) await manager.update(Employment, { id: job.id }, { personId: intoId, endedAt: job.endedAt ?? at });
   }
+  if (stays && !own(stays)) await manager.update(Employment, { id: stays.id }, { personId: intoId });
 }
 
-async function rowsOf(manager: EntityManager, ids: string[]): Promise<Omit<Before, 'fieldsBefore' | 'fieldsAfter'>> {
+/** The jobs that a merge ended or told once, of somebody who was changed since: they come back unless another is current now. */
+async function putOwnJobsBack(manager: EntityManager, intoId: string, own: readonly Row[], mergedAt: Date): Promise<void> {
+  const now = await manager.findBy(Employment, { personId: intoId });
+  const isThere = new Set(now.map(({ id }) => id));
+  await putBack(
+    manager,
+    'employment',
+    own.filter((row) => row.ended_at !== null && !isThere.has(row.id)),
+  );
+  if (now.some((job) => job.endedAt === null)) return;
+  const current = own.find((row) => row.ended_at === null);
+  const endedByMerge = now.find(({ id, endedAt }) => id === current?.id && endedAt?.getTime() === mergedAt.getTime());
+  if (current && (endedByMerge || !isThere.has(current.id))) await putBack(manager, 'employment', [current]);
+}
+
+/** Nobody has two jobs at once, or has left the one they have now at this very moment. @throws Error, which undoes everything */
+async function assertJobs(manager: EntityManager, personId: string): Promise<void> {
+  const [row] = await manager.query<{ wrong: boolean }[]>(
+    `select count(*) filter (where ended_at is null) > 1
+         or count(*) > count(distinct (company_id, title, department, started_at, ended_at)) as wrong
+     from employment where person_id = $1`,
+    [personId],
+  );
+  if (row!.wrong) throw new Error('The jobs of a person contradict each other.');
+}
+
+async function rowsOf(
+  manager: EntityManager,
+  ids: string[],
+): Promise<Omit<Before, 'fieldsBefore' | 'fieldsAfter' | 'apart'>> {
   const rows = (table: string, column = 'person_id') =>
     manager
       .query<{ row: Row }[]>(`select to_jsonb(t) as row from ${table} t where ${column} = any($1)`, [ids])
@@ -141,6 +199,7 @@ export function undoMerge(database: DataSource, who: SignedIn, mergeId: string):
     const merge = await manager.findOne(Merge, { where: { id: mergeId }, lock: { mode: 'pessimistic_write' } });
     if (!merge) throw notFound('This merge');
     if (merge.undoneAt) return;
+    await lockCardsOf(manager, [merge.intoId]);
     const into = await manager.findOne(Person, { where: { id: merge.intoId }, lock: { mode: 'pessimistic_write' } });
     const later = await manager.findOne(Merge, {
       where: { intoId: merge.intoId, undoneAt: IsNull() },
@@ -157,23 +216,22 @@ export function undoMerge(database: DataSource, who: SignedIn, mergeId: string):
     const at = new Date();
     const ids = [into.id, ...merge.otherIds];
 
-    await manager.delete(Employment, { id: In(before.employments.map(({ id }) => id)) });
+    const others = before.employments.filter((row) => row.person_id !== into.id);
+    const own = before.employments.filter((row) => row.person_id === into.id);
+    await manager.delete(Employment, { id: In((unchanged ? before.employments : others).map(({ id }) => id)) });
     if (unchanged)
       for (const entity of [Reach, Employment]) await manager.delete(entity as typeof Reach, { personId: into.id });
-    await putBack(manager, 'person', unchanged ? before.people : before.people.filter(({ id }) => id !== into.id));
-    await putBack(
-      manager,
-      'employment',
-      unchanged ? before.employments : before.employments.filter((row) => row.person_id !== into.id),
-    );
+    // Whoever saw a record before, also as it was before the merge, must look again.
+    const people = before.people.map((row) => ({
+      ...row,
+      version: Math.max(Number(row.version), row.id === into.id ? into.version : 0) + 1,
+    }));
+    await putBack(manager, 'person', unchanged ? people : people.filter(({ id }) => id !== into.id));
+    await putBack(manager, 'employment', unchanged ? before.employments : others);
     await putBack(manager, 'reach', unchanged ? before.reach : before.reach.filter((row) => row.person_id !== into.id));
     await giveBack(manager, before, into.id);
     if (kept) {
-      await putBack(
-        manager,
-        'employment',
-        before.employments.filter((row) => row.person_id === into.id && row.ended_at !== null),
-      );
+      await putOwnJobsBack(manager, into.id, own, merge.at);
       await changePerson(manager, into, kept, { at });
     }
     const loaded = await loadFields(manager, ids);
@@ -181,6 +239,8 @@ export function undoMerge(database: DataSource, who: SignedIn, mergeId: string):
       if (personId !== into.id || unchanged)
         await saveMatchKeys(manager, { workspaceId: who.workspaceId, personId }, fields);
     }
+    for (const other of before.apart ?? []) await noLongerApart(manager, who.workspaceId, into.id, other);
+    for (const personId of ids) await assertJobs(manager, personId);
     await manager.update(Merge, { id: merge.id }, { undoneAt: at });
     for (const personId of ids) await log(manager, who, { personId, action: 'unmerged', at });
   });

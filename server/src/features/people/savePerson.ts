@@ -51,7 +51,7 @@ export async function changePerson(
     at,
     newJob,
     ...columns
-  }: { at: Date; newJob?: boolean } & Partial<Pick<Person, 'kind' | 'tags' | 'rating' | 'glanceAt'>>,
+  }: { at: Date; newJob?: boolean } & Partial<Pick<Person, 'kind' | 'tags' | 'rating' | 'glanceAt' | 'ownerId'>>,
 ): Promise<void> {
   await manager.update(
     Person,
@@ -106,7 +106,7 @@ async function saveEmployment(
   newJob: boolean,
 ): Promise<void> {
   const current = await manager.findOneBy(Employment, { personId, endedAt: IsNull() });
-  const companyId = fields.company ? await companyNamed(manager, workspaceId, fields) : null;
+  const companyId = fields.company ? await companyNamed(manager, workspaceId, fields.company) : null;
   const { title, department } = fields;
   const isNothing = !companyId && !title && !department;
   if (current && !newJob) {

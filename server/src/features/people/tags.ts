@@ -28,7 +28,7 @@ export function renameTag(database: DataSource, { workspaceId }: SignedIn, { fro
   return inWorkspace(database, workspaceId, async (manager) => {
     for (const table of ['person', 'occasion']) {
       await manager.query(
-        `update ${table} set tags = (
+        `update ${table} set ${table === 'person' ? 'version = version + 1, updated_at = now(), ' : ''}tags = (
            select coalesce(array_agg(tag order by first), '{}') from (
              select min(tag) as tag, min(place) as first
              from unnest(array_replace(tags, $2, $3)) with ordinality as t(tag, place)

@@ -1,8 +1,8 @@
 import { AddressBlock, AreaToRead, BackChange, DraftChange } from '@dossier/contract';
-import { Router } from 'express';
 import type { DataSource } from 'typeorm';
 import { z } from 'zod';
 import { sendPicture } from '../../platform/pictures';
+import { Routes } from '../../platform/routes';
 import { whoIs } from '../../platform/session';
 import { joinBack, readAreaOf, takeBackOff } from '../reading';
 import { addressPartsIn, cardPicture, cardToProve, keepDraft } from './service';
@@ -10,35 +10,35 @@ import { addressPartsIn, cardPicture, cardToProve, keepDraft } from './service';
 const Id = z.object({ id: z.uuid() });
 const Size = z.object({ size: z.enum(['full', 'thumbnail']).default('full') });
 
-export function proofRoutes(database: DataSource): Router {
-  return Router()
-    .get('/cards/:id', async (request, response) => {
+export function proofRoutes(database: DataSource): Routes {
+  return new Routes()
+    .get('/cards/:id', 'see', async (request, response) => {
       const { id } = Id.parse(request.params);
       response.json(await cardToProve(database, whoIs(request), id));
     })
-    .get('/cards/:id/picture', async (request, response) => {
+    .get('/cards/:id/picture', 'see', async (request, response) => {
       const { id } = Id.parse(request.params);
       const { size } = Size.parse(request.query);
-      sendPicture(response, await cardPicture(database, whoIs(request), id, size));
+      sendPicture(request, response, await cardPicture(database, whoIs(request), id, size));
     })
-    .post('/address-parts', (request, response) => {
-      response.json({ parts: addressPartsIn(AddressBlock.parse(request.body)) });
+    .post('/address-parts', 'prove', async (request, response) => {
+      response.json({ parts: await addressPartsIn(AddressBlock.parse(request.body)) });
     })
-    .put('/cards/:id/draft', async (request, response) => {
+    .put('/cards/:id/draft', 'prove', async (request, response) => {
       const { id } = Id.parse(request.params);
       const version = await keepDraft(database, whoIs(request), id, DraftChange.parse(request.body));
       response.json({ version });
     })
-    .post('/cards/:id/areas', async (request, response) => {
+    .post('/cards/:id/areas', 'prove', async (request, response) => {
       const { id } = Id.parse(request.params);
       response.json({ lines: await readAreaOf(database, whoIs(request), id, AreaToRead.parse(request.body)) });
     })
-    .put('/cards/:id/back', async (request, response) => {
+    .put('/cards/:id/back', 'prove', async (request, response) => {
       const { id } = Id.parse(request.params);
       await joinBack(database, whoIs(request), id, BackChange.parse(request.body).cardId);
       response.status(204).end();
     })
-    .delete('/cards/:id/back', async (request, response) => {
+    .delete('/cards/:id/back', 'prove', async (request, response) => {
       await takeBackOff(database, whoIs(request), Id.parse(request.params).id);
       response.status(204).end();
     });

@@ -1,13 +1,13 @@
 import type { AddressBlock, AddressPartsFound, DraftChange, DraftContent, ProofCard } from '@dossier/contract';
 import { ADDRESS_FIELDS } from '@dossier/core/people';
-import { proposeFields, readingOfText } from '@dossier/core/reading';
 import type { DataSource } from 'typeorm';
 import { conflict, notFound } from '../../platform/problem';
 import type { SignedIn } from '../../platform/session';
-import { storage } from '../../platform/storage';
+import { storage, type StoredPicture } from '../../platform/storage';
+import { announce } from '../../platform/trayEvents';
 import { inSnapshot, inWorkspace } from '../../platform/workspaceScope';
 import { cardOccasion } from '../capture';
-import { Card, IN_TRAY, openSecondLooks } from '../reading';
+import { Card, IN_TRAY, openSecondLooks, proposing } from '../reading';
 
 export function cardToProve(database: DataSource, who: SignedIn, id: string): Promise<ProofCard> {
   return inSnapshot(database, who.workspaceId, async (manager) => {
@@ -19,6 +19,7 @@ export function cardToProve(database: DataSource, who: SignedIn, id: string): Pr
       id: card.id,
       photoId: card.photoId,
       picture: card.fileId !== null,
+      pictureId: card.fileId,
       readingId: card.readingId,
       occasion: cardOccasion(card.occasion),
       state: card.state,
@@ -31,7 +32,7 @@ export function cardToProve(database: DataSource, who: SignedIn, id: string): Pr
       proposals: card.proposals as ProofCard['proposals'],
       country: card.country,
       frontCardId: card.frontCardId,
-      back: back && { cardId: back.id, picture: back.fileId !== null, reading: back.reading as ProofCard['reading'] },
+      back: back && { cardId: back.id, picture: back.fileId !== null, pictureId: back.fileId, reading: back.reading as ProofCard['reading'] },
     };
   });
 }
@@ -51,7 +52,7 @@ export function keepDraft(
   return inWorkspace(database, who.workspaceId, async (manager) => {
     const card = await manager.findOne(Card, {
       where: { id },
-      select: { id: true, state: true, draftVersion: true },
+      select: { id: true, photoId: true, state: true, draftVersion: true },
       lock: { mode: 'pessimistic_write' },
     });
     if (!card) throw notFound('This card');
@@ -64,13 +65,21 @@ export function keepDraft(
       { id },
       { draft: content, draftVersion: next, draftBy: who.accountId, draftAt: new Date() },
     );
+    await announce(manager, who.workspaceId, {
+      photoId: card.photoId ?? id,
+      cardId: id,
+      state: 'drafted',
+      progress: null,
+      draftVersion: next,
+    });
     return next;
   });
 }
 
 /** The parts of an address written on several lines; none when it is no address. */
-export function addressPartsIn({ text, country }: AddressBlock): AddressPartsFound['parts'] {
-  const { fields } = proposeFields(readingOfText(text), { assumedCountry: country ?? undefined });
+export async function addressPartsIn({ text, country }: AddressBlock): Promise<AddressPartsFound['parts']> {
+  const { proposal } = await proposing('text', { text, options: { assumedCountry: country ?? undefined } });
+  const { fields } = proposal;
   return ADDRESS_FIELDS.flatMap((field) => {
     const found = fields.find((f) => f.field === field);
     return found ? [{ field, value: found.value }] : [];
@@ -82,7 +91,7 @@ export function cardPicture(
   who: SignedIn,
   id: string,
   size: 'full' | 'thumbnail',
-): Promise<{ type: string; bytes: Buffer }> {
+): Promise<StoredPicture> {
   return inWorkspace(database, who.workspaceId, async (manager) => {
     const card = await manager.findOne(Card, { where: { id }, select: { id: true, fileId: true, thumbnailId: true } });
     const fileId = size === 'full' ? card?.fileId : card?.thumbnailId;

@@ -6,9 +6,11 @@ import { conflict, notFound } from '../../platform/problem';
 import type { SignedIn } from '../../platform/session';
 import { announce } from '../../platform/trayEvents';
 import { inSnapshot, inWorkspace } from '../../platform/workspaceScope';
-import { Photo } from '../capture';
+import { lockPhotos, Photo } from '../capture';
 import { joinBackIn } from './backs';
-import { Card, IN_TRAY } from './entities';
+import { IN_TRAY } from './cardStates';
+import { Card } from './entities';
+import { lockCards } from './lockCards';
 
 /** Photographs taken as "the back" that show several cards, or whose fronts do: a person says which belongs to which. */
 export function backsToMatch(manager: EntityManager): Promise<Tray['backs']> {
@@ -58,11 +60,12 @@ export function joinBacks(
   pairs: BackPairs['pairs'],
 ): Promise<void> {
   return inWorkspace(database, who.workspaceId, async (manager) => {
-    const photo = await manager.findOne(Photo, { where: { id: photoId }, lock: { mode: 'pessimistic_write' } });
+    const [photo] = await lockPhotos(manager, [photoId]);
     if (!photo) throw notFound('This photograph');
     const sides = pairs.flatMap(({ frontId, backId }) => [frontId, backId]);
     if (new Set(sides).size < sides.length)
       throw conflict('twice', 'One card stands in two pairs. Give each front its own back.');
+    await lockCards(manager, sides);
     for (const { frontId, backId } of pairs) await joinBackIn(manager, who.workspaceId, frontId, backId);
     await manager.update(Photo, { id: photoId }, { backOf: null });
     await announce(manager, who.workspaceId, { photoId, state: 'changed', progress: null });

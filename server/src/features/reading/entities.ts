@@ -4,10 +4,8 @@ import type { FieldProposal, LearnedAddress, Reading } from '@dossier/core/readi
 import { StoredFile, Workspace } from '../../platform/entities';
 import { Occasion, Photo } from '../capture';
 
+/** What becomes of a card, see `cardStates`. */
 export type CardState = 'toProve' | 'needsPerson' | 'setAside' | 'filed' | 'discarded' | 'attached';
-
-/** A card in one of these states lies in the tray. */
-export const IN_TRAY: readonly CardState[] = ['toProve', 'needsPerson', 'setAside'];
 
 export interface CardExpectation {
   /** ISO 3166. */
@@ -91,6 +89,14 @@ export class Card {
   takenAt!: Date;
   @Column({ name: 'discarded_at', type: 'timestamptz', nullable: true })
   discardedAt!: Date | null;
+  @Column({ name: 'filed_at', type: 'timestamptz', nullable: true })
+  filedAt!: Date | null;
+  /** What is kept of its pictures, as it was decided when it was filed; null before. */
+  @Column({ type: 'text', nullable: true })
+  kept!: 'photo' | 'card' | 'none' | null;
+  /** Until when any of it is kept; null for as long as the record. */
+  @Column({ name: 'keep_until', type: 'timestamptz', nullable: true })
+  keepUntil!: Date | null;
 }
 
 /** A colleague asked to look at a card; open until answered. */
@@ -151,7 +157,7 @@ export class LearnedFact {
   key!: string;
   @Column({ type: 'jsonb' })
   value!: string | LearnedAddress;
-  /** From how many filed cards. */
+  /** From the cards of how many people. */
   @Column({ type: 'integer' })
   times!: number;
   /** The latest of them. */
@@ -163,4 +169,25 @@ export class LearnedFact {
   at!: Date;
   @Column({ name: 'revoked_at', type: 'timestamptz', nullable: true })
   revokedAt!: Date | null;
+}
+
+/** One filed card that a fact was learned from. */
+@Entity('learned_source')
+@Index('learned_source_card', ['cardId'])
+@Index('learned_source_workspace', ['workspaceId'])
+export class LearnedSource {
+  @PrimaryColumn({ name: 'fact_id', type: 'uuid', primaryKeyConstraintName: 'learned_source_pkey' })
+  factId!: string;
+  @ManyToOne(() => LearnedFact, { onDelete: 'CASCADE' })
+  @JoinColumn({ name: 'fact_id', foreignKeyConstraintName: 'learned_source_fact_fk' })
+  fact?: Relation<LearnedFact>;
+  @PrimaryColumn({ name: 'card_id', type: 'uuid', primaryKeyConstraintName: 'learned_source_pkey' })
+  cardId!: string;
+  @Column({ name: 'person_id', type: 'uuid' })
+  personId!: string;
+  @Column({ name: 'workspace_id', type: 'uuid' })
+  workspaceId!: string;
+  @ManyToOne(() => Workspace, { onDelete: 'CASCADE' })
+  @JoinColumn({ name: 'workspace_id', foreignKeyConstraintName: 'learned_source_workspace_fk' })
+  workspace?: Relation<Workspace>;
 }

@@ -1,8 +1,13 @@
 export { joinBack, takeBackOff } from './backs';
 export { changeCards } from './changeCards';
-export { Card, IN_TRAY, LearnedFact, SecondLook } from './entities';
+export { cardStates, IN_TRAY, openState } from './cardStates';
+export { Card, LearnedFact, LearnedSource, SecondLook } from './entities';
+export { fileCleanSoon } from './fileCleanSoon';
+export { lockCards } from './lockCards';
 export { expectationsOf } from './expectations';
-export { learn } from './learning';
+export { learn, unlearn } from './learning';
+export { keptAsFiled } from './retention';
+export { proposing } from './proposing';
 export { removePicturesSoon } from './removePictures';
 export { readAreaOf } from './readArea';
 export { closeSecondLook, openSecondLooks } from './secondLooks';

@@ -1,13 +1,15 @@
 import { PlacedOutline } from '@dossier/contract';
-import { UnreadablePhoto, type ReadingPool, type ReadPhotoOptions } from '@dossier/reader';
+import { ReadingProcessEnded, UnreadablePhoto, type ReadingPool, type ReadPhotoOptions } from '@dossier/reader';
 import type { Task } from 'graphile-worker';
 import type { DataSource, EntityManager } from 'typeorm';
 import { z } from 'zod';
 import type { Logger } from '../../platform/logger';
+import { codeOf, databaseTrouble, isOfDatabase } from '../../platform/databaseTrouble';
 import { storage } from '../../platform/storage';
 import { announce } from '../../platform/trayEvents';
 import { inWorkspace } from '../../platform/workspaceScope';
-import { Photo } from '../capture';
+import { lockPhotos, Photo, photoStates } from '../capture';
+import { Card } from './entities';
 import { storeCards, storeOutlines, type ReadPhoto } from './storeCards';
 
 const Payload = z.object({ photoId: z.uuid(), workspaceId: z.uuid() });
@@ -56,12 +58,14 @@ async function read(
   store: (manager: EntityManager, found: ReadPhoto) => Promise<void>,
 ): Promise<void> {
   const bytes = await inWorkspace(database, workspaceId, async (manager) => {
-    const photo = await manager.findOneBy(Photo, { id: photoId });
+    const [photo] = await lockPhotos(manager, [photoId]);
     if (!photo || !['waiting', 'reading'].includes(photo.state)) return undefined;
-    const file = photo.fileId && (await storage.get(manager, photo.fileId));
-    await manager.update(Photo, { id: photoId }, { state: 'reading', progress: 0.02 });
+    const file = photo.fileId ? await storage.get(manager, photo.fileId) : undefined;
+    await photoStates.move(manager, photoId, 'reading', { progress: 0.02 });
     await announce(manager, workspaceId, { photoId, state: 'reading', progress: 0.02 });
-    return file ? file.bytes : undefined;
+    // Its picture went with somebody who was forgotten: what is known of it stays.
+    if (!file) await endReading(manager, photo);
+    return file?.bytes;
   });
   if (!bytes) return;
   const started = performance.now();
@@ -71,27 +75,50 @@ async function read(
     await inWorkspace(database, workspaceId, (manager) => store(manager, { photoId, workspaceId, read: found }));
     logger.info({ photoId, cards: found.cards.length, ms: Math.round(performance.now() - started) }, 'photograph read');
   } catch (error) {
-    if (!(error instanceof UnreadablePhoto)) throw error;
-    await inWorkspace(database, workspaceId, (manager) => markUnreadable(manager, workspaceId, photoId, error.message));
-    logger.info({ photoId, code: error.code }, 'photograph cannot be opened');
+    if (mayGoWellLater(error)) throw error;
+    const known = error instanceof UnreadablePhoto;
+    await inWorkspace(database, workspaceId, (manager) =>
+      fail(manager, workspaceId, photoId, known ? error.message : NOT_READ),
+    );
+    if (known) logger.info({ photoId, code: error.code }, 'photograph cannot be opened');
+    else logger.error({ photoId, err: error }, 'photograph cannot be read');
   }
 }
 
+/** A process that was ended and a database that is away come again; what a picture itself is the cause of does not. */
+const mayGoWellLater = (error: unknown): boolean =>
+  error instanceof ReadingProcessEnded || databaseTrouble(error) !== undefined || isOfStorage(error);
+
+/** Refused by the database for another reason than what was to be written (SQLSTATE classes 22 and 23). */
+const isOfStorage = (error: unknown): boolean => isOfDatabase(error) && !/^2[23]/.test(codeOf(error) ?? '');
+
 const leaveAsItWas = (database: DataSource, { photoId, workspaceId }: z.infer<typeof Payload>): Promise<void> =>
   inWorkspace(database, workspaceId, async (manager) => {
-    await manager.update(Photo, { id: photoId, state: 'reading' }, { state: 'read', progress: 1 });
-    await announce(manager, workspaceId, { photoId, state: 'read', progress: 1 });
+    const [photo] = await lockPhotos(manager, [photoId]);
+    if (photo?.state === 'reading') await endReading(manager, photo);
   });
+
+/** A photograph that is not read on: with cards it is as it was before, without any it is out of the tray. */
+async function endReading(manager: EntityManager, { id: photoId, workspaceId }: Photo): Promise<void> {
+  const hasCards = await manager.existsBy(Card, { photoId });
+  if (hasCards) await photoStates.move(manager, photoId, 'read', { progress: 1 });
+  else await photoStates.move(manager, photoId, 'discarded', { discardedAt: new Date() });
+  await announce(manager, workspaceId, { photoId, state: hasCards ? 'read' : 'changed', progress: hasCards ? 1 : null });
+}
+
+/** The cards of a photograph that was read before stay as they were; one that never was is shown to a person. */
+async function fail(manager: EntityManager, workspaceId: string, photoId: string, message: string): Promise<void> {
+  const [photo] = await lockPhotos(manager, [photoId]);
+  if (photo?.state === 'reading' && (await manager.existsBy(Card, { photoId }))) await endReading(manager, photo);
+  else await markUnreadable(manager, workspaceId, photoId, message);
+}
 
 const giveToPerson = (database: DataSource, workspaceId: string, photoId: string): Promise<void> =>
   inWorkspace(database, workspaceId, (manager) =>
-    markUnreadable(
-      manager,
-      workspaceId,
-      photoId,
-      'Dossier could not read this picture. Take it again, or send another copy of it.',
-    ),
+    markUnreadable(manager, workspaceId, photoId, NOT_READ),
   );
+
+const NOT_READ = 'Dossier could not read this picture. Take it again, or send another copy of it.';
 
 async function markUnreadable(
   manager: EntityManager,
@@ -99,7 +126,8 @@ async function markUnreadable(
   photoId: string,
   message: string,
 ): Promise<void> {
-  await manager.update(Photo, { id: photoId }, { state: 'unreadable', progress: 1, message });
+  // One that was taken out of the tray meanwhile stays out of it.
+  if (!(await photoStates.moveIfMay(manager, photoId, 'unreadable', { progress: 1, message }))) return;
   await announce(manager, workspaceId, { photoId, state: 'unreadable', progress: null });
 }
 

@@ -1,6 +1,7 @@
 import { In, type EntityManager } from 'typeorm';
 import { conflict, notFound } from '../../platform/problem';
-import { Card, IN_TRAY } from './entities';
+import { IN_TRAY } from './cardStates';
+import { Card } from './entities';
 
 /** Several cards, locked in one order so that two requests cannot wait for each other. @throws ProblemError 404 for one that is not here */
 export async function lockCards(manager: EntityManager, cardIds: readonly string[]): Promise<Card[]> {

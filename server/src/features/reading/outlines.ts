@@ -8,8 +8,10 @@ import { addJob } from '../../platform/queue';
 import type { SignedIn } from '../../platform/session';
 import { announce } from '../../platform/trayEvents';
 import { inSnapshot, inWorkspace } from '../../platform/workspaceScope';
-import { Photo } from '../capture';
-import { Card, IN_TRAY } from './entities';
+import { lockPhotos, Photo, photoStates } from '../capture';
+import { IN_TRAY } from './cardStates';
+import { Card } from './entities';
+import { removeCards } from './removeCards';
 
 const ATTEMPTS = 5;
 /** Progress shown while the job waits for its turn. */
@@ -49,7 +51,7 @@ export function changeOutlines(
   { outlines }: OutlinesChange,
 ): Promise<void> {
   return inWorkspace(database, who.workspaceId, async (manager) => {
-    const photo = await manager.findOne(Photo, { where: { id: photoId }, lock: { mode: 'pessimistic_write' } });
+    const [photo] = await lockPhotos(manager, [photoId]);
     if (!photo) throw notFound('This photograph');
     if (!photo.fileId) throw conflict('picture-removed', 'The photograph is no longer kept: its borders stay.');
     if (['waiting', 'reading'].includes(photo.state))
@@ -69,7 +71,7 @@ export function changeOutlines(
     const toRead = outlines.filter(isMoved);
     const kept = new Set(outlines.map((o) => o.cardId));
     const dropped = cards.filter((card) => !kept.has(card.id) && card.state !== 'filed').map((card) => card.id);
-    await manager.update(Card, { id: In(dropped) }, { state: 'discarded', discardedAt: new Date() });
+    await removeCards(manager, dropped);
     if (toRead.length > 0) await readAlong(manager, photo, toRead);
     else await announce(manager, who.workspaceId, { photoId, state: 'changed', progress: null });
   });
@@ -81,7 +83,7 @@ export async function readAlong(
   { id: photoId, workspaceId }: Photo,
   outlines: readonly PlacedOutline[],
 ): Promise<void> {
-  await manager.update(Photo, { id: photoId }, { state: 'reading', progress: BEGUN, message: null });
+  await photoStates.move(manager, photoId, 'reading', { progress: BEGUN, message: null });
   const payload = { photoId, workspaceId, outlines: JSON.stringify(outlines) };
   await addJob(manager, 'readOutlines', payload, { key: `outlines:${uuidv7()}`, maxAttempts: ATTEMPTS });
   await announce(manager, workspaceId, { photoId, state: 'reading', progress: BEGUN });

@@ -1,17 +1,19 @@
 import type { PlacedOutline, ReadAgain } from '@dossier/contract';
 import { rectangle } from '@dossier/core/capture';
-import { proposeFields } from '@dossier/core/reading';
 import { In, type DataSource, type EntityManager } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
 import { conflict } from '../../platform/problem';
 import type { SignedIn } from '../../platform/session';
 import { announce } from '../../platform/trayEvents';
 import { inWorkspace } from '../../platform/workspaceScope';
-import { Photo } from '../capture';
+import { lockPhotos, type Photo } from '../capture';
+import { backsOf } from './backs';
+import { cardStates, openState } from './cardStates';
 import { Card } from './entities';
 import { expectationsOf } from './expectations';
 import { lockTrayCards } from './lockCards';
 import { readAlong } from './outlines';
+import { proposing } from './proposing';
 
 /**
  * Reads cards of the tray once more, with what a person expects of them: from their photographs where these are kept,
@@ -21,11 +23,11 @@ import { readAlong } from './outlines';
 export function readAgain(database: DataSource, who: SignedIn, request: ReadAgain): Promise<void> {
   const { cardIds, country, languages } = request;
   return inWorkspace(database, who.workspaceId, async (manager) => {
+    const wanted = await manager.find(Card, { where: { id: In(cardIds) }, select: { id: true, photoId: true } });
+    const photos = await lockPhotos(manager, wanted.map(({ photoId }) => photoId)); // prettier-ignore
     const cards = await lockTrayCards(manager, cardIds);
     const expected = country || languages.length > 0 ? { country, languages } : null;
     await manager.update(Card, { id: In(cards.map((card) => card.id)) }, { expected });
-    const photoIds = [...new Set(cards.flatMap((card) => card.photoId ?? []))].sort();
-    const photos = await manager.find(Photo, { where: { id: In(photoIds) }, lock: { mode: 'pessimistic_write' } });
     for (const photo of photos.filter((p) => p.fileId)) {
       if (photo.state !== 'read') throw conflict('being-read', 'One of these cards is being read. Wait a moment.');
       const outlines = cards.filter((card) => card.photoId === photo.id).map((card) => outlineOf(card, photo));
@@ -43,17 +45,15 @@ const outlineOf = ({ id, quad }: Card, photo: Photo): PlacedOutline => ({
   upright: quad !== null,
 });
 
+/** Anew from the lines that were read, those of a joined back with them. */
 async function proposeAnew(manager: EntityManager, card: Card): Promise<void> {
-  const { fields, country } = proposeFields(card.reading, await expectationsOf(manager, card.workspaceId, card));
-  await manager.update(
-    Card,
-    { id: card.id },
-    {
-      proposals: fields,
-      country: country ?? null,
-      readingId: uuidv7(),
-      state: fields.length > 0 ? 'toProve' : 'needsPerson',
-    },
-  );
+  const [back] = await backsOf(manager, [card.id]);
+  const options = await expectationsOf(manager, card.workspaceId, card);
+  const { fields, country } = await proposing('sides', { front: card.reading, back: back?.reading, options });
+  await cardStates.move(manager, card.id, openState(fields), {
+    proposals: fields,
+    country: country ?? null,
+    readingId: uuidv7(),
+  });
   await announce(manager, card.workspaceId, { photoId: card.photoId ?? card.id, state: 'changed', progress: null });
 }

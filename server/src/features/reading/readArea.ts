@@ -1,6 +1,6 @@
 import { AreaToRead } from '@dossier/contract';
 import type { Task } from 'graphile-worker';
-import type { DataSource } from 'typeorm';
+import type { DataSource, EntityManager } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
 import { z } from 'zod';
 import { conflict, notFound, ProblemError } from '../../platform/problem';
@@ -8,7 +8,8 @@ import { addJob } from '../../platform/queue';
 import type { SignedIn } from '../../platform/session';
 import { storage } from '../../platform/storage';
 import { inWorkspace } from '../../platform/workspaceScope';
-import { Card, IN_TRAY } from './entities';
+import { IN_TRAY } from './cardStates';
+import { Card } from './entities';
 import type { ReadingParts } from './jobs';
 
 /** Somebody is waiting for it: before all photographs in the queue. */
@@ -19,6 +20,7 @@ const ASK_AGAIN_MS = 60;
 const Payload = z.object({
   cardId: z.uuid(),
   workspaceId: z.uuid(),
+  areaId: z.uuid(),
   area: z.string().transform((text) => AreaToRead.parse(JSON.parse(text))),
 });
 
@@ -26,7 +28,7 @@ const Payload = z.object({
 export const readAreaTask =
   ({ database, pool }: ReadingParts): Task =>
   async (raw) => {
-    const { cardId, workspaceId, area } = Payload.parse(raw);
+    const { cardId, workspaceId, areaId, area } = Payload.parse(raw);
     const bytes = await inWorkspace(database, workspaceId, async (manager) => {
       const card = await manager.findOneBy(Card, { id: cardId });
       return card?.fileId ? (await storage.get(manager, card.fileId))?.bytes : undefined;
@@ -40,7 +42,7 @@ export const readAreaTask =
       await manager.update(
         Card,
         { id: cardId },
-        { reading: { ...card.reading, lines: [...card.reading.lines, ...lines] } },
+        { reading: { ...card.reading, lines: [...card.reading.lines, ...lines.map((line) => ({ ...line, areaId }))] } },
       );
     });
   };
@@ -57,29 +59,30 @@ export async function readAreaOf(
   cardId: string,
   area: AreaToRead,
 ): Promise<number[]> {
-  const key = `area:${uuidv7()}`;
-  const before = await inWorkspace(database, who.workspaceId, async (manager) => {
+  const areaId = uuidv7();
+  const key = `area:${areaId}`;
+  await inWorkspace(database, who.workspaceId, async (manager) => {
     const card = await manager.findOneBy(Card, { id: cardId });
     if (!card) throw notFound('This card');
     if (!card.fileId) throw conflict('no-picture', 'There is no picture of this card to read from.');
     if (!IN_TRAY.includes(card.state)) throw conflict('not-in-tray', 'This card is no longer in the tray.');
-    const payload = { cardId, workspaceId: who.workspaceId, area: JSON.stringify(area) };
+    const payload = { cardId, workspaceId: who.workspaceId, areaId, area: JSON.stringify(area) };
     await addJob(manager, 'readArea', payload, { key, maxAttempts: 1, priority: PRIORITY });
-    return card.reading.lines.length;
   });
   for (const until = Date.now() + PATIENCE_MS; Date.now() < until;) {
     const [job] = await database.query<{ last_error: string | null }[]>(
       'select last_error from graphile_worker.jobs where key = $1',
       [key],
     );
-    if (!job) return inWorkspace(database, who.workspaceId, (manager) => linesSince(manager.findOneBy(Card, { id: cardId }), before)); // prettier-ignore
+    if (!job) return inWorkspace(database, who.workspaceId, (manager) => linesOfArea(manager, cardId, areaId));
     if (job.last_error) break;
     await new Promise((resolve) => setTimeout(resolve, ASK_AGAIN_MS));
   }
   throw new ProblemError(503, 'not-read', 'Not read', 'This part could not be read now. Try again, or type it.');
 }
 
-async function linesSince(finding: Promise<Card | null>, before: number): Promise<number[]> {
-  const lines = (await finding)?.reading.lines ?? [];
-  return lines.slice(before).map((_, i) => before + i);
+/** Indices of the lines that were read for one request, whatever else was read meanwhile. */
+async function linesOfArea(manager: EntityManager, cardId: string, areaId: string): Promise<number[]> {
+  const lines = (await manager.findOneBy(Card, { id: cardId }))?.reading.lines ?? [];
+  return lines.flatMap((line, i) => (line.areaId === areaId ? [i] : []));
 }

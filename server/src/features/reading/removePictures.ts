@@ -7,6 +7,7 @@ import { addJob } from '../../platform/queue';
 import { storage } from '../../platform/storage';
 import { inWorkspace } from '../../platform/workspaceScope';
 import { Photo } from '../capture';
+import { applyToPast } from './applyToPast';
 import { Card } from './entities';
 
 const ATTEMPTS = 8;
@@ -22,9 +23,8 @@ export const removePicturesSoon = (manager: EntityManager, workspaceId: string):
 const Payload = z.object({ workspaceId: z.uuid().optional() });
 
 /**
- * Removes the bytes of pictures that are no longer to be kept: what the occasion, else the workspace,
- * says about filed cards; what is older than the workspace keeps anything; and what was taken out of the
- * tray a day ago. What was read stays. Without a workspace all are looked through.
+ * Removes the bytes of pictures that are no longer to be kept: as was decided when their cards were filed, and what was taken out of
+ * the tray a day ago. What was read stays. Without a workspace all are looked through.
  */
 export function removePicturesTask(database: DataSource, logger: Logger): Task {
   return async (raw) => {
@@ -33,6 +33,7 @@ export function removePicturesTask(database: DataSource, logger: Logger): Task {
       .getRepository(Workspace)
       .find({ where: workspaceId ? { id: workspaceId } : {}, select: { id: true } });
     for (const { id } of workspaces) {
+      await inWorkspace(database, id, (manager) => applyToPast(manager, id));
       let removed = 0;
       for (let some = BATCH; some === BATCH; removed += some)
         some = await inWorkspace(database, id, (manager) => removeSome(manager, id));
@@ -43,33 +44,16 @@ export function removePicturesTask(database: DataSource, logger: Logger): Task {
 
 /** @returns of how many photographs and cards */
 async function removeSome(manager: EntityManager, workspaceId: string): Promise<number> {
-  const cards = await manager.query<{ id: string; file_id: string; thumbnail_id: string | null }[]>(
-    `select card.id, card.file_id, card.thumbnail_id
-     from card
-       left join card front on front.id = card.front_card_id
-       left join occasion on occasion.id = coalesce(front.occasion_id, card.occasion_id)
-       join workspace on workspace.id = card.workspace_id
-     where card.workspace_id = $1 and card.file_id is not null
-       and ((card.state = 'filed'
-             and (coalesce(occasion.keep_pictures, workspace.keep_pictures) = 'none'
-                  or card.taken_at < now() - make_interval(days => workspace.keep_days)))
-            or (card.state = 'discarded' and card.discarded_at < now() - interval '${DISCARDED_FOR}'))
-     order by card.id limit ${BATCH} for update of card skip locked`,
-    [workspaceId],
-  );
-  const photos = await manager.query<{ id: string; file_id: string }[]>(
-    `select photo.id, photo.file_id
+  const photos = await manager.query<PhotoFiles[]>(
+    `select photo.id, photo.file_id, photo.thumbnail_id, photo.display_id
      from photo
-       left join occasion on occasion.id = photo.occasion_id
-       join workspace on workspace.id = photo.workspace_id
      where photo.workspace_id = $1 and photo.file_id is not null
        and ((photo.state = 'read'
-             and (coalesce(occasion.keep_pictures, workspace.keep_pictures) in ('card', 'none')
-                  or photo.received_at < now() - make_interval(days => workspace.keep_days))
              and exists (select from card where card.photo_id = photo.id and card.state = 'filed')
              and not exists (
                select from card where card.photo_id = photo.id
                  and (card.state in ('toProve', 'needsPerson', 'setAside')
+                      or (card.state = 'filed' and card.kept = 'photo' and (card.keep_until is null or card.keep_until > now()))
                       or (card.state = 'attached' and exists (
                         select from card front where front.id = card.front_card_id and front.state <> 'filed')))))
             or (photo.state in ('read', 'discarded')
@@ -79,11 +63,27 @@ async function removeSome(manager: EntityManager, workspaceId: string): Promise<
      order by photo.id limit ${BATCH} for update of photo skip locked`,
     [workspaceId],
   );
+  const cards = await manager.query<{ id: string; file_id: string; thumbnail_id: string | null }[]>(
+    `select card.id, card.file_id, card.thumbnail_id
+     from card
+     where card.workspace_id = $1 and card.file_id is not null
+       and ((card.state = 'filed' and (card.kept = 'none' or card.keep_until < now()))
+            or (card.state = 'discarded' and card.discarded_at < now() - interval '${DISCARDED_FOR}'))
+     order by card.id limit ${BATCH} for update of card skip locked`,
+    [workspaceId],
+  );
+  await manager.update(Photo, { id: In(photos.map((p) => p.id)) }, { fileId: null, thumbnailId: null, displayId: null });
   await manager.update(Card, { id: In(cards.map((c) => c.id)) }, { fileId: null, thumbnailId: null });
-  await manager.update(Photo, { id: In(photos.map((p) => p.id)) }, { fileId: null });
   await storage.remove(manager, [
     ...cards.flatMap((c) => [c.file_id, c.thumbnail_id]),
-    ...photos.map((p) => p.file_id),
+    ...photos.flatMap((p) => [p.file_id, p.thumbnail_id, p.display_id]),
   ]);
   return Math.max(cards.length, photos.length);
+}
+
+interface PhotoFiles {
+  id: string;
+  file_id: string;
+  thumbnail_id: string | null;
+  display_id: string | null;
 }

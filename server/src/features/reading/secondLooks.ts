@@ -7,7 +7,8 @@ import type { SignedIn } from '../../platform/session';
 import { announce } from '../../platform/trayEvents';
 import { inWorkspace } from '../../platform/workspaceScope';
 import { ownerIn } from '../capture';
-import { Card, IN_TRAY, SecondLook } from './entities';
+import { IN_TRAY } from './cardStates';
+import { Card, SecondLook } from './entities';
 import { lockTrayCards } from './lockCards';
 
 /**

@@ -6,17 +6,18 @@ import {
   type ProposeOptions,
   type Reading,
 } from '@dossier/core/reading';
+import { writableIn } from '@dossier/core/text';
 import type { CardRead, PhotoRead } from '@dossier/reader';
 import type { EntityManager } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
-import { Workspace } from '../../platform/entities';
-import { addJob } from '../../platform/queue';
 import { storage } from '../../platform/storage';
 import { announce } from '../../platform/trayEvents';
-import { Occasion, Photo } from '../capture';
+import { lockPhotos, type Photo, photoStates } from '../capture';
 import { joinPhotographedBacks } from './backs';
-import { Card, IN_TRAY } from './entities';
+import { cardStates, IN_TRAY } from './cardStates';
+import { Card } from './entities';
 import { expectationsOf } from './expectations';
+import { fileCleanSoon } from './fileCleanSoon';
 
 /** What a photograph was read as, and for whom. */
 export interface ReadPhoto {
@@ -35,29 +36,8 @@ export async function storeCards(manager: EntityManager, { photoId, workspaceId,
   for (const card of whole ? [whole] : read.cards)
     cardIds.push(await insertCard(manager, photo, { ...card, quad: whole ? null : card.quad }, read.engine, expected));
   await markRead(manager, photo, read, cardIds[0]);
-  await joinPhotographedBacks(manager, photo);
-  if (!photo.backOf && (await mayFileItself(manager, photo))) await fileCleanSoon(manager, photo, cardIds);
-}
-
-/** Whether cards of this photograph that leave nothing to ask are filed without a person. */
-async function mayFileItself(manager: EntityManager, { workspaceId, occasionId }: Photo): Promise<boolean> {
-  const { filesItself } = await manager.findOneByOrFail(Workspace, { id: workspaceId });
-  const occasion = occasionId ? await manager.findOneBy(Occasion, { id: occasionId }) : null;
-  return occasion?.filesItself ?? filesItself;
-}
-
-async function fileCleanSoon(
-  manager: EntityManager,
-  { workspaceId, takenBy }: Photo,
-  cardIds: readonly string[],
-): Promise<void> {
-  for (const cardId of cardIds)
-    await addJob(
-      manager,
-      'fileClean',
-      { workspaceId, cardId, accountId: takenBy },
-      { key: `clean:${cardId}`, maxAttempts: 4 },
-    );
+  const fronts = await joinPhotographedBacks(manager, photo);
+  await fileCleanSoon(manager, photo, photo.backOf ? fronts : cardIds);
 }
 
 /**
@@ -85,7 +65,7 @@ export async function storeOutlines(
 }
 
 async function lockBeingRead(manager: EntityManager, id: string): Promise<Photo | undefined> {
-  const photo = await manager.findOne(Photo, { where: { id }, lock: { mode: 'pessimistic_write' } });
+  const [photo] = await lockPhotos(manager, [id]);
   return photo?.state === 'reading' ? photo : undefined;
 }
 
@@ -95,7 +75,7 @@ async function markRead(
   { width, height }: PhotoRead,
   cardId?: string,
 ): Promise<void> {
-  await manager.update(Photo, { id }, { state: 'read', progress: 1, width, height });
+  await photoStates.move(manager, id, 'read', { progress: 1, width, height });
   await announce(manager, workspaceId, { photoId: id, state: 'read', progress: 1, cardId });
 }
 
@@ -135,7 +115,8 @@ async function replaceReading(
   const back = await manager.findOneBy(Card, { frontCardId: id });
   const proposal = back ? proposeSides(card.reading, back.reading, expected) : proposeFields(card.reading, expected);
   const pictures = await storePictures(manager, workspaceId, card);
-  await manager.update(Card, { id }, { ...pictures, ...readColumns(card, proposal, engine) });
+  const { state, ...columns } = readColumns(card, proposal, engine);
+  await cardStates.move(manager, id, state, { ...pictures, ...columns });
   await storage.remove(manager, [fileId, thumbnailId]);
 }
 
@@ -153,5 +134,13 @@ function readColumns(
   engine: string,
 ) {
   const state: Card['state'] = quad && fields.length > 0 ? 'toProve' : 'needsPerson';
-  return { state, quad, readingId: uuidv7(), reading, proposals: fields, country: country ?? null, engine };
+  return {
+    state,
+    quad,
+    readingId: uuidv7(),
+    reading: writableIn(reading),
+    proposals: writableIn(fields),
+    country: country ?? null,
+    engine,
+  };
 }

@@ -1,11 +1,14 @@
 import type { OpenSecondLook, Tray, TrayItem, TrayQuery } from '@dossier/contract';
 import { countDoubts, guessOf } from '@dossier/core/proof';
 import { In, type DataSource, type ObjectLiteral, type SelectQueryBuilder } from 'typeorm';
+import { z } from 'zod';
+import { decodeKeyset, encodeKeyset } from '../../platform/keyset';
 import type { SignedIn } from '../../platform/session';
 import { inSnapshot } from '../../platform/workspaceScope';
 import { Photo } from '../capture';
 import { backsToMatch } from './backsByPosition';
-import { Card, IN_TRAY } from './entities';
+import { IN_TRAY } from './cardStates';
+import { Card } from './entities';
 import { openSecondLooks } from './secondLooks';
 
 const PAGE = 60;
@@ -37,7 +40,7 @@ export function listTray(database: DataSource, who: SignedIn, { cursor, occasion
     const cards = manager
       .createQueryBuilder(Card, 'card')
       .leftJoin('card.occasion', 'occasion')
-      .select(['card.id', 'card.photoId', 'card.fileId', 'card.state', 'card.proposals', 'card.takenAt'])
+      .select(['card.id', 'card.photoId', 'card.fileId', 'card.thumbnailId', 'card.state', 'card.proposals', 'card.takenAt'])
       .addSelect(['occasion.id', 'occasion.name'])
       .where({ state: In([...SHOWN[show]]) });
     ofOccasion(photos, 'photo', occasion);
@@ -101,7 +104,8 @@ const photoItem = (photo: Photo): TrayItem => ({
   id: photo.id,
   kind: 'photo',
   photoId: photo.id,
-  picture: true,
+  picture: photo.fileId !== null,
+  pictureId: photo.fileId,
   occasion: occasionOf(photo),
   secondLook: null,
   state: photo.state as 'waiting' | 'reading' | 'unreadable',
@@ -118,6 +122,7 @@ const cardItem = (card: Card, secondLook: OpenSecondLook | undefined): TrayItem 
   kind: 'card',
   photoId: card.photoId,
   picture: card.fileId !== null,
+  pictureId: card.thumbnailId,
   occasion: occasionOf(card),
   secondLook: secondLook ?? null,
   state: card.state as 'toProve' | 'needsPerson' | 'setAside',
@@ -134,14 +139,10 @@ const occasionOf = ({ occasion }: Photo | Card): TrayItem['occasion'] =>
 const messageFor = ({ photoId }: Card): string =>
   photoId ? 'Nothing could be read here. Type it in beside the picture.' : 'A blank card. Type it in.';
 
-const encodeCursor = ({ takenAt, id }: Cursor): string =>
-  Buffer.from(JSON.stringify({ takenAt, id })).toString('base64url');
+const encodeCursor = ({ takenAt, id }: Cursor): string => encodeKeyset([takenAt, id]);
 
-function decodeCursor(cursor: string): Cursor | undefined {
-  try {
-    const { takenAt, id } = JSON.parse(Buffer.from(cursor, 'base64url').toString('utf8')) as Cursor;
-    return Number.isNaN(Date.parse(takenAt)) || !/^[0-9a-f-]{36}$/i.test(id) ? undefined : { takenAt, id };
-  } catch {
-    return undefined;
-  }
-}
+/** @throws ProblemError 400 for one that this list did not give */
+const decodeCursor = (cursor: string): Cursor => {
+  const [takenAt, id] = decodeKeyset(cursor, z.tuple([z.iso.datetime(), z.uuid()]));
+  return { takenAt, id };
+};

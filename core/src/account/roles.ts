@@ -1,0 +1,36 @@
+export const ROLES = ['rep', 'assistant', 'manager', 'administrator'] as const;
+export type Role = (typeof ROLES)[number];
+
+/**
+ * What can be done in a workspace, as far as roles tell it apart. Everybody sees its records: they are the team's.
+ *
+ * - `see` lists, cards, people and how far work is
+ * - `capture` photographs, texts and occasions come in
+ * - `prove` what was read is corrected, joined, set aside and asked about
+ * - `file` proved cards become people, also known ones; a filing is taken back
+ * - `edit` people are corrected by hand, with tags, owners and consents; two are said not to be the same
+ * - `merge` records are brought together and parted again, duplicates are looked for, tags renamed for everybody
+ * - `delete` people are taken out of the lists and brought back
+ * - `erase` people are forgotten for good
+ * - `settle` what the workspace keeps, expects and does by itself; what it has learned
+ */
+export type Act = 'see' | 'capture' | 'prove' | 'file' | 'edit' | 'merge' | 'delete' | 'erase' | 'settle';
+
+const EVERYBODY: readonly Role[] = ROLES;
+const OWN_RECORDS: readonly Role[] = ['rep', 'manager', 'administrator'];
+const IN_CHARGE: readonly Role[] = ['manager', 'administrator'];
+
+/** Who may do what: the one place where it is said. */
+export const ALLOWED: Readonly<Record<Act, readonly Role[]>> = {
+  see: EVERYBODY,
+  capture: EVERYBODY,
+  prove: EVERYBODY,
+  file: EVERYBODY,
+  edit: EVERYBODY,
+  merge: OWN_RECORDS,
+  delete: OWN_RECORDS,
+  erase: IN_CHARGE,
+  settle: IN_CHARGE,
+};
+
+export const may = (role: Role, act: Act): boolean => ALLOWED[act].includes(role);

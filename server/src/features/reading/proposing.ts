@@ -1,0 +1,41 @@
+import { createRequire } from 'node:module';
+import { pathToFileURL } from 'node:url';
+import { Piscina } from 'piscina';
+import { ProblemError } from '../../platform/problem';
+import type * as tasks from './proposingTasks';
+
+type Tasks = typeof tasks;
+
+const TYPESCRIPT = pathToFileURL(createRequire(import.meta.url).resolve('tsx')).href;
+/** A card takes some ten milliseconds; text made to be slow is given up after this. */
+const PATIENCE_MS = 4_000;
+
+let threads: Piscina | undefined;
+
+/**
+ * Proposes fields on a thread of its own: text that somebody made to be slow holds up nobody else's request.
+ * @throws ProblemError 422 when it takes too long
+ */
+export async function proposing<Name extends keyof Tasks>(
+  name: Name,
+  given: Parameters<Tasks[Name]>[0],
+): Promise<ReturnType<Tasks[Name]>> {
+  threads ??= new Piscina({
+    filename: new URL('./proposingTasks.ts', import.meta.url).href,
+    // Looked for when the thread starts; without it that would be a default export.
+    name: 'fields' satisfies keyof Tasks,
+    execArgv: ['--import', TYPESCRIPT],
+    minThreads: 1,
+    maxThreads: 1,
+    concurrentTasksPerWorker: 1,
+  });
+  return threads.run(given, { name, signal: AbortSignal.timeout(PATIENCE_MS) }).catch((error: unknown) => {
+    if ((error as { name?: string }).name !== 'AbortError') throw error;
+    throw new ProblemError(
+      422,
+      'too-much-text',
+      'Too much text',
+      'This is more text than can be looked through for one person. Paste only the signature.',
+    );
+  }) as Promise<ReturnType<Tasks[Name]>>;
+}

@@ -1,0 +1,18 @@
+import type { Task } from 'graphile-worker';
+import type { DataSource } from 'typeorm';
+import { removeExpiredSessions } from './features/account';
+import { eraseLongDeleted } from './features/people';
+import { removeOldBeats } from './platform/heartbeat';
+import type { Logger } from './platform/logger';
+
+/** Removes for good what only a date keeps here: sessions that have run out, old signs of life, people deleted a month ago. */
+export function housekeepingTask(database: DataSource, logger: Logger): Task {
+  return async () => {
+    const removed = {
+      sessions: await removeExpiredSessions(database),
+      beats: await removeOldBeats(database),
+      people: await eraseLongDeleted(database),
+    };
+    if (Object.values(removed).some((count) => count > 0)) logger.info(removed, 'put in order');
+  };
+}

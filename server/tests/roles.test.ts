@@ -1,0 +1,128 @@
+import 'reflect-metadata';
+import { randomUUID } from 'node:crypto';
+import { ALLOWED, may, type Act, type Role } from '@dossier/core/account';
+import { createDataSource } from '../src/dataSource';
+import { declaredRoutes } from '../src/createApp';
+import type { DeclaredRoute } from '../src/platform/routes';
+import { createLogger } from '../src/platform/logger';
+import { TrayEvents } from '../src/platform/trayEvents';
+import { Client } from './client';
+import { databaseOf } from './services';
+
+jest.setTimeout(180_000);
+
+const url = databaseOf('api').DOSSIER_DATABASE_URL!;
+/** All routes that exist, as the program itself declares them. */
+const routes = declaredRoutes({
+  database: createDataSource(url),
+  events: new TrayEvents(url, createLogger('silent', 'test')),
+});
+const NOBODY = '01900000-0000-7000-8000-0000000000ff';
+const addressOf = ({ path }: DeclaredRoute): string => path.replace(/:[a-z]+/gi, NOBODY);
+
+const ACCOUNTS: Partial<Record<Role, string>> = {
+  rep: 'ottilie@keldermoss.example',
+  assistant: 'pim@keldermoss.example',
+  manager: 'maren@keldermoss.example',
+};
+const clients: Partial<Record<Role, Client>> = {};
+let stranger: Client;
+beforeAll(async () => {
+  for (const [role, email] of Object.entries(ACCOUNTS)) clients[role as Role] = await Client.signedIn(email);
+  stranger = await Client.signedIn('juno@tarnmoorpack.example', 'fruit-crate');
+});
+
+/** Sends what no route would do anything with, and does not wait for a stream. */
+async function statusOf(client: Client, route: DeclaredRoute, address = addressOf(route)): Promise<number> {
+  const gone = new AbortController();
+  const response = await fetch(process.env.DOSSIER_TEST_ADDRESS! + address, {
+    method: route.method,
+    headers: { cookie: client.cookie, 'content-type': 'application/json' },
+    body: route.method === 'GET' || route.method === 'DELETE' ? undefined : '{"nothing": true}',
+    signal: gone.signal,
+  });
+  gone.abort();
+  return response.status;
+}
+
+describe('every route', () => {
+  it('is there, and asks for an act that somebody may do', () => {
+    expect(routes.length).toBeGreaterThan(50);
+    expect(new Set(routes.map(({ method, path }) => `${method} ${path}`)).size).toBe(routes.length);
+    for (const { act } of routes) expect(Object.keys(ALLOWED)).toContain(act);
+  });
+
+  it.each(routes.map((route) => [route.method, route.path, route] as const))(
+    'is closed to strangers: %s %s',
+    async (_method, _path, route) => expect(await statusOf(new Client(), route)).toBe(401),
+  );
+
+  describe.each(Object.keys(ACCOUNTS) as Role[])('for a %s', (role) => {
+    // What ends or begins something for the whole workspace is tried by those who may not do it alone.
+    const harmless = routes.filter(
+      (route) => !may(role, route.act) || !/sweeps|duplicates\/merge|past/.test(route.path),
+    );
+    it.each(harmless.map((route) => [route.method, route.path, route] as const))(
+      '%s %s',
+      async (_method, _path, route) => {
+        const status = await statusOf(clients[role]!, route);
+        if (may(role, route.act)) expect(status).not.toBe(403);
+        else expect(status).toBe(403);
+        expect(status).toBeLessThan(500);
+      },
+    );
+  });
+});
+
+describe('what belongs to another workspace', () => {
+  /** One of everything that has an id, made by somebody of Kelder & Moss. */
+  const made: Record<string, string> = {};
+  beforeAll(async () => {
+    const rep = clients.rep!;
+    made.people = await rep.filed({ familyName: 'Ownworkspace', emails: ['own@workspace.example'] });
+    made.cards = await rep.typedCard('Own Workspace\nown@quay.example');
+    made.occasions = randomUUID();
+    await rep.send('PUT', `/occasions/${made.occasions}`, { name: 'Ours alone' });
+    await rep.send('POST', `/people/${made.people}/consents`, { channels: ['email'], scope: 'offers', how: 'spoken' });
+    made.consents = (await rep.person(made.people)).consents[0]!.id;
+    made.photos = randomUUID();
+    const { default: sharp } = await import('sharp');
+    const picture = sharp({ create: { width: 60, height: 40, channels: 3, background: '#aaa' } });
+    await rep.sendPhoto(made.photos, await picture.png().toBuffer());
+    const twin = await rep.filed({ familyName: 'Ownworkspace', emails: ['own@workspace.example'] });
+    const merged = await rep.send<{ mergeId: string }>('POST', '/merges', {
+      into: { id: made.people, version: (await rep.person(made.people)).version },
+      others: [{ id: twin, version: 1 }],
+    });
+    made.merges = merged.body.mergeId;
+    const { items } = (await rep.get<{ items: { id: string }[] }>('/learned')).body;
+    made.learned = items[0]!.id;
+  });
+
+  const named = routes.filter(({ path }) => path.includes(':id'));
+  it.each(named.map((route) => [route.method, route.path, route] as const))(
+    'is not there for it: %s %s',
+    async (_method, path, route) => {
+      const id = made[path.split('/')[1]!];
+      expect(id).toBeDefined();
+      const before = JSON.stringify(await stateOf());
+      const status = await statusOf(stranger, route, path.replace(':id', id!));
+      // Refused for what was sent, or as something that is not there: never a word about what is.
+      expect([400, 404, 409, 413, 415, 422]).toContain(status);
+      expect(JSON.stringify(await stateOf())).toBe(before);
+    },
+  );
+
+  async function stateOf(): Promise<unknown> {
+    const rep = clients.rep!;
+    const paths = [`/people/${made.people}`, `/cards/${made.cards}`, '/occasions', '/learned'];
+    return Promise.all(paths.map(async (path) => (await rep.get(path)).body));
+  }
+});
+
+describe('acts', () => {
+  it('are all in use', () => {
+    const used = new Set(routes.map(({ act }) => act));
+    expect((Object.keys(ALLOWED) as Act[]).filter((act) => !used.has(act))).toEqual([]);
+  });
+});
