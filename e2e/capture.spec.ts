@@ -21,7 +21,7 @@ test('releases by itself for each new card, once, under the occasion that is set
   await page.getByRole('button', { name: 'Set this occasion' }).click();
 
   await showToCamera(page, frames.table());
-  await page.getByRole('checkbox', { name: 'Release by itself' }).click();
+  await page.getByRole('checkbox', { name: 'Take it for me when it is sharp' }).click();
   await expect(page.locator('[data-live-outline="none"]')).toBeAttached();
   await showToCamera(page, frames.card('skerry'));
   await expect(page.getByText('Kept', { exact: true })).toBeVisible();
@@ -31,7 +31,7 @@ test('releases by itself for each new card, once, under the occasion that is set
   await expect(page.getByText('2 kept')).toBeVisible();
 
   await page.reload();
-  await expect(page.getByRole('checkbox', { name: 'Release by itself' })).toBeChecked();
+  await expect(page.getByRole('checkbox', { name: 'Take it for me when it is sharp' })).toBeChecked();
   await expect(page.getByRole('button', { name: /Fruit growers/ })).toBeVisible();
   await goTo(page, 'Tray');
   await cards(page, /Tobias Skerritt/).click();
@@ -58,7 +58,7 @@ test('takes the back of the card before, retakes it, and joins the two', async (
   await showToCamera(page, frames.card('table'));
   await release(page).click();
   await expect(page.getByText('2 kept')).toBeVisible();
-  await page.getByRole('button', { name: /^The last picture/ }).click();
+  await page.getByRole('button', { name: 'What to do with the last picture' }).click();
   await page.getByRole('button', { name: 'Retake' }).click();
   await showToCamera(page, frames.card('quillan'));
   await release(page).click();
@@ -98,7 +98,7 @@ test('finds eight cards on a sheet, and borders are set right by hand', async ({
     }),
   );
   await page.getByRole('button', { name: 'Remove' }).click();
-  await page.getByRole('button', { name: 'Keep these' }).click();
+  await page.getByRole('button', { name: 'Save the borders' }).click();
   await expect(marsh).toHaveCount(1);
 
   await marsh.click();
@@ -119,7 +119,7 @@ test('finds eight cards on a sheet, and borders are set right by hand', async ({
 test('reads pasted text as a card, and several cards are set aside together and brought back', async ({ page }) => {
   await signIn(page, 'capture', '/photograph');
   for (const name of ['Ingrid Halvorsen', 'Sefa Brack']) {
-    await page.getByRole('button', { name: 'No picture' }).click();
+    await page.getByRole('button', { name: 'Paste or type' }).click();
     await page
       .getByLabel('E-mail signature or any text')
       .fill(`Best regards\n${name}\nHead of Purchasing\nTarn Valley Dairies Ltd\nT +44 1632 960417`);

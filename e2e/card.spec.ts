@@ -27,15 +27,15 @@ test('a card goes from the camera to a filed person, and a second time updates t
 
   // A correction, a field left out and an added one survive a reload.
   await page.getByRole('textbox', { name: 'Title' }).fill('Head of Dispatch');
-  await page.getByRole('textbox', { name: 'Form of address' }).focus();
-  await page.getByRole('button', { name: 'Leave out Form of address' }).click();
+  await page.getByRole('textbox', { name: 'Before the name' }).focus();
+  await page.getByRole('button', { name: 'Leave out Before the name' }).click();
   await page.getByRole('button', { name: 'Add a field' }).click();
   await page.getByRole('group', { name: 'Add a field' }).getByRole('button', { name: 'Department' }).click();
   await page.getByRole('textbox', { name: 'Department' }).fill('Cold Chain');
   await page.reload();
   await expect(page.getByRole('textbox', { name: 'Title' })).toHaveValue('Head of Dispatch');
   await expect(page.getByRole('textbox', { name: 'Department' })).toHaveValue('Cold Chain');
-  await expect(page.getByRole('button', { name: 'Take back Form of address' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Take back Before the name' })).toBeVisible();
 
   await page.getByRole('button', { name: 'Go on to file' }).click();
   await expect(page.getByText('This will be somebody new.')).toBeVisible();
@@ -73,10 +73,10 @@ test('a card goes from the camera to a filed person, and a second time updates t
   await page.getByRole('button', { name: 'Go on to file' }).click();
   await expect(page.getByText('same e-mail, nella@harrowfield.example')).toBeVisible();
   await page.getByRole('radio', { name: /^Title: keep Head of Dispatch/ }).click();
-  await page.getByRole('radio', { name: /^Form of address: take Dr\./ }).click();
+  await page.getByRole('radio', { name: /^Before the name: take Dr\./ }).click();
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Update Nella Harrowfield-Voss' }).click();
-  await expect(page.getByText('Form of address: nothing → Dr.')).toBeVisible();
+  await expect(page.getByText('Before the name: nothing → Dr.')).toBeVisible();
   await expect(page.getByText('Head of Dispatch', { exact: false }).first()).toBeVisible();
 
   await goTo(page, 'People');

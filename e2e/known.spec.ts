@@ -97,7 +97,7 @@ test('records that are there twice are found, merged one by one or all at once, 
     await fileUnseen(page, ['Somebody', fields.emails[0]!], { ...fields, title: 'Head buyer', locality: 'Tarnmoor' });
   }
   await page.goto('/people');
-  await page.getByRole('link', { name: 'Twice in the records' }).click();
+  await page.getByRole('link', { name: 'Same person twice' }).click();
   await page.getByRole('button', { name: /^Look (through all people|once more)$/ }).click();
   const group = page.getByRole('group', { name: 'Tamsin Ostlund' });
   await expect(group.getByText('same e-mail, tamsin@halyard.example')).toBeVisible();
@@ -198,7 +198,7 @@ test('two cards of one person in the tray are pointed out, and cards filed by th
   }).toPass();
   await expect(page.locator('[data-strip]').first()).toBeVisible();
   await expectAccessible(page);
-  await page.getByRole('button', { name: 'Take all back into the tray' }).click();
+  await page.getByRole('button', { name: 'Send all back to the tray' }).click();
   await expect(page.getByText('Nothing to look at')).toBeVisible();
   await page.goto('/account');
   await page.getByRole('checkbox', { name: 'File cards without any doubt by itself' }).click();

@@ -87,9 +87,9 @@ test('letters after a name and a department are moved, names swapped, a text giv
 }) => {
   await openCard(page, project.name, 'skerry', /Tobias Skerritt/);
   await field(page, 'Family name').fill('Skerritt MBA');
-  await page.getByRole('button', { name: 'Move “MBA” to Letters after' }).click();
+  await page.getByRole('button', { name: 'Move “MBA” to After the name' }).click();
   await expect(field(page, 'Family name')).toHaveValue('Skerritt');
-  await expect(field(page, 'Letters after')).toHaveValue('MBA');
+  await expect(field(page, 'After the name')).toHaveValue('MBA');
   await field(page, 'Title').fill('Auction Manager, Purchasing');
   await page.getByRole('button', { name: 'Move “Purchasing” to Department' }).click();
   await expect(field(page, 'Department')).toHaveValue('Purchasing');
@@ -233,7 +233,7 @@ test('ten cards are filed one after the other by keyboard alone, the last filing
   await goTo(page, 'Tray');
   await expect(page.getByText(/^All \d+ photographs are read/)).toBeVisible();
   await page.getByRole('button', { name: 'Close' }).click();
-  await page.getByRole('button', { name: 'Prove the first' }).click();
+  await page.getByRole('button', { name: /^Prove the cards one after another/ }).click();
   for (let card = 1; card <= 10; card++) {
     await expect(shown(page, `${card} of 12`)).toBeVisible();
     await expect(shown(page, /doubts? left|\d doubts?$/)).toBeVisible();

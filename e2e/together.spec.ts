@@ -65,7 +65,7 @@ test('several fronts and their backs in two pictures are matched by position and
 
 test('chosen cards are read again as cards of another country', async ({ page }) => {
   await signIn(page, 'capture', '/photograph');
-  await page.getByRole('button', { name: 'No picture' }).click();
+  await page.getByRole('button', { name: 'Paste or type' }).click();
   await page
     .getByLabel('E-mail signature or any text')
     .fill('Solvei Aamodt\nHead of Purchasing\nAamodt Fruit\nTel. 0632 960 417');
@@ -88,7 +88,7 @@ test('a code before the camera becomes a card', async ({ page }) => {
   await installCamera(page);
   await signIn(page, 'capture', '/photograph');
   await showToCamera(page, frames.table());
-  await page.getByRole('button', { name: 'Read a code' }).click();
+  await page.getByRole('button', { name: 'Scan a QR code' }).click();
   await expect(page.getByText('Hold the code before the camera')).toBeVisible();
   const person =
     'BEGIN:VCARD\nVERSION:3.0\nN:Lindqvist;Signe\nORG:Bramblewick Cold Store\nEMAIL:signe@bramblewick.example\nEND:VCARD';

@@ -57,7 +57,7 @@ test('a picture without a card waits for a person, with its picture', async ({ p
   });
   await pickFiles(page, { name: 'table.png', mimeType: 'image/png', buffer: Buffer.from(plain, 'base64') });
   await goTo(page, 'Tray');
-  await page.getByRole('link', { name: /needs a person/ }).click();
+  await page.getByRole('link', { name: /to type in/ }).click();
   await expect(page.getByText('Nothing could be read here. Write what the picture shows.')).toBeVisible();
   await expect(page.getByRole('img', { name: 'The card' })).toBeVisible();
   await page.getByRole('button', { name: 'Remove this card from the tray' }).click();

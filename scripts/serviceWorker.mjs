@@ -12,12 +12,15 @@ const ANSWERS = ({ url, request }) =>
   /^\/api\/v1\/(session|team|tray|occasions|learned|people|cards\/[0-9a-f-]{36}|photos\/[0-9a-f-]{36}\/outlines)(\?|$|\/[0-9a-f-]{36}$)/.test(
     url.pathname,
   );
-const PICTURES = ({ url }) => /^\/api\/v1\/(cards|photos)\/[0-9a-f-]{36}\/picture$/.test(url.pathname);
+const PICTURE = /^\/api\/v1\/(cards|photos)\/[0-9a-f-]{36}\/picture$/;
+/** A picture asked for by its own name never changes; one asked for by its card's may be another one by now. */
+const NAMED_PICTURES = ({ url }) => PICTURE.test(url.pathname) && url.searchParams.has('of');
+const PICTURES = ({ url }) => PICTURE.test(url.pathname);
 
 /**
  * Writes the service worker of an exported application: its own files are kept at once, answers and
  * pictures as they are seen, so that it opens and shows what it has shown without a network. The caches
- * `answers` and `pictures` are emptied when somebody signs in or out.
+ * `answers`, `pictures` and `other-pictures` are emptied when somebody signs in or out.
  */
 export async function writeServiceWorker(folder) {
   const { warnings } = await generateSW({
@@ -51,11 +54,20 @@ export async function writeServiceWorker(folder) {
         options: { cacheName: 'codes' },
       },
       {
-        urlPattern: PICTURES,
+        urlPattern: NAMED_PICTURES,
         handler: 'CacheFirst',
         options: {
           cacheName: 'pictures',
           expiration: { maxEntries: 300, maxAgeSeconds: 14 * DAY, purgeOnQuotaError: true },
+        },
+      },
+      {
+        urlPattern: PICTURES,
+        handler: 'NetworkFirst',
+        options: {
+          cacheName: 'other-pictures',
+          networkTimeoutSeconds: 8,
+          expiration: { maxEntries: 150, maxAgeSeconds: 14 * DAY, purgeOnQuotaError: true },
         },
       },
     ],

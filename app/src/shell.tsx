@@ -1,5 +1,5 @@
 import { Slot, usePathname } from 'expo-router';
-import { Suspense, useEffect, useState } from 'react';
+import { Suspense, useEffect, useState, type CSSProperties } from 'react';
 import { View } from 'react-native';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { Provider } from 'react-redux';
@@ -9,6 +9,7 @@ import { FiledStrip } from '@/features/proof';
 import { useTrayCount, WordStrip } from '@/features/reading';
 import { hasStatus, problemText } from '@/lib/api';
 import { preloadScreens } from '@/lib/lazyScreen';
+import { titleOfPath, usePageTitle } from '@/lib/pageTitle';
 import { useWide } from '@/lib/useWide';
 import { BottomBar, MarginColumn } from '@/navigation';
 import { useServiceWorker } from '@/lib/serviceWorker';
@@ -32,13 +33,24 @@ export function RootScreen() {
 
 function Gate() {
   const { data, error, refetch } = useSessionQuery();
-  if (hasStatus(error, 401))
+  const isOut = hasStatus(error, 401);
+  usePageTitle(isOut ? 'Sign in' : undefined);
+  if (isOut || data)
     return (
-      <Suspense fallback={<View role="status" aria-label="Loading" />}>
-        <SignInScreen />
-      </Suspense>
+      <>
+        {/* Under the sign-in page everything stays as it was, for whoever comes back. */}
+        {data ? (
+          <div style={isOut ? COVERED : OPEN} inert={isOut}>
+            <Desk key={data.user.id} name={data.user.name} accountId={data.user.id} isOut={isOut} />
+          </div>
+        ) : null}
+        {isOut ? (
+          <Suspense fallback={<View role="status" aria-label="Loading" />}>
+            <SignInScreen returning={data?.user} />
+          </Suspense>
+        ) : null}
+      </>
     );
-  if (data) return <Desk name={data.user.name} accountId={data.user.id} />;
   if (error) {
     return (
       <EmptyState title="Dossier cannot be reached" action={<Button onPress={() => void refetch()}>Try again</Button>}>
@@ -48,6 +60,10 @@ function Gate() {
   }
   return <View role="status" aria-label="Loading" />;
 }
+
+const OPEN: CSSProperties = { display: 'flex', flexDirection: 'column', flex: 1, minHeight: 0 };
+/** Still laid out: what was scrolled stays so. */
+const COVERED: CSSProperties = { ...OPEN, position: 'absolute', inset: 0, visibility: 'hidden' };
 
 const Place = () => (
   <Suspense
@@ -66,10 +82,11 @@ const Place = () => (
 const WITH_PORTRAIT = /^\/(tray|people|account|occasions|learned|clean)$/;
 const WITHOUT_BOTTOM_BAR = /^\/(proof|file|photos)\//;
 
-function Desk({ name, accountId }: { name: string; accountId: string }) {
+function Desk({ name, accountId, isOut }: { name: string; accountId: string; isOut: boolean }) {
   const wide = useWide();
   const path = usePathname();
   const trayCount = useTrayCount();
+  usePageTitle(isOut ? undefined : titleOfPath(path));
   useSending(accountId);
   useEffect(() => {
     const gone = new AbortController();

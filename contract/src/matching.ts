@@ -31,6 +31,7 @@ export const KnownPerson = Person.pick({
   rating: true,
   version: true,
 }).extend({
+  ownerId: z.uuid(),
   /** Fields that somebody changed by hand last: they beat what is only read. */
   settled: z.array(z.string()),
 });

@@ -74,7 +74,10 @@ export const DraftContent = z.object({
     fields: z.array(DraftField).max(120),
     nextId: z.number().int(),
     /** Fields that a person deleted, and when. */
-    deleted: z.array(z.object({ id: z.string().max(40), at: z.iso.datetime() })).max(240).optional(),
+    deleted: z
+      .array(z.object({ id: z.string().max(40), at: z.iso.datetime() }))
+      .max(240)
+      .optional(),
   }),
   note: z.string().max(4000),
   readingId: z.uuid(),
@@ -120,7 +123,9 @@ export const ProofCard = z.object({
   /** The card whose back this is, when it is attached to one. */
   frontCardId: z.uuid().nullable(),
   /** The back joined to this card, read with it as one. */
-  back: z.object({ cardId: z.uuid(), picture: z.boolean(), pictureId: z.uuid().nullable(), reading: Reading }).nullable(),
+  back: z
+    .object({ cardId: z.uuid(), picture: z.boolean(), pictureId: z.uuid().nullable(), reading: Reading })
+    .nullable(),
   personId: z.uuid().nullable(),
   /** Which models and methods read it. */
   engine: z.string(),

@@ -40,8 +40,15 @@ export const TrayQuery = z.object({
   occasion: z.union([z.uuid(), z.literal('none')]).optional(),
   /** `open` is everything still to be worked on, without what was set aside; `forMe` what one is asked to look at. */
   show: z.enum(['all', 'open', 'toProve', 'needsPerson', 'setAside', 'forMe']).default('all'),
+  /** Only what one has photographed or written oneself. */
+  mine: z.literal('1').optional(),
+  order: z.enum(['newest', 'oldest']).default('oldest'),
 });
 export type TrayQuery = z.infer<typeof TrayQuery>;
+
+/** The cards of a part of the tray that are proved one after another: their ids, in its order. */
+export const TrayRun = z.object({ ids: z.array(z.uuid()) });
+export type TrayRun = z.infer<typeof TrayRun>;
 
 /** Several cards of the tray taken out, set aside or put back at once. */
 export const CardsChange = z.object({

@@ -31,6 +31,13 @@ export function measureQuality(
         0.5,
       ),
     ),
+    softness: round(
+      quantile(
+        measured.flatMap((m) => (m.blur === undefined ? [] : Math.max(m.blur, m.across ?? 0))),
+        0.5,
+      ),
+    ),
+    highlight: round(highlightOf(card) / 255),
     glare: round(glareOver(card, lines)),
     exposure: round(meanBrightness(card) / 255),
     textContrast: round(
@@ -55,7 +62,10 @@ function quantile(values: ArrayLike<number>, share: number): number {
  * Contrast and blur of a line: its brightness along rows through the middle, the span between its
  * dark and light ends, and that span over the steepest change, which is how wide an edge is.
  */
-function measureLine(card: Pixels, quad: Quad): { contrast: number; blur?: number } | undefined {
+function measureLine(
+  card: Pixels,
+  quad: Quad,
+): { contrast: number; blur?: number; across?: number } | undefined {
   const height = (distance(quad[0], quad[3]) + distance(quad[1], quad[2])) / 2;
   const width = distance(quad[0], quad[1]);
   if (height < 4 || width < height) return undefined;
@@ -72,7 +82,36 @@ function measureLine(card: Pixels, quad: Quad): { contrast: number; blur?: numbe
   const contrast = quantile(profiles, 0.97) - quantile(profiles, 0.03);
   const steepest = quantile(changes, 0.98);
   // Where hardly anything is to be seen there is no edge whose width could be told.
-  return contrast < FAINT ? { contrast } : { contrast, blur: contrast / Math.max(1, steepest) / (height / 1.5) };
+  if (contrast < FAINT) return { contrast };
+  const widthOf = (change: number) => contrast / Math.max(1, change) / (height / 1.5);
+  return { contrast, blur: widthOf(steepest), across: widthOf(steepestAcross(card, quad, width, height)) };
+}
+
+/** Columns looked at along a line. */
+const COLUMNS = 60;
+
+/** The steepest change from the upper to the lower side of a line: shake along it leaves these edges, shake across it the others. */
+function steepestAcross(card: Pixels, quad: Quad, width: number, height: number): number {
+  const columns = Math.min(COLUMNS, Math.floor(width));
+  const steps = Math.max(2, Math.floor(height));
+  const changes = new Float32Array(columns * (steps - 1));
+  for (let column = 0, c = 0; column < columns; column++) {
+    let before = brightnessAt(card, pointIn(quad, (column + 0.5) / columns, 0));
+    for (let step = 1; step < steps; step++, c++) {
+      const now = brightnessAt(card, pointIn(quad, (column + 0.5) / columns, step / (steps - 1)));
+      changes[c] = Math.abs(now - before);
+      before = now;
+    }
+  }
+  return quantile(changes, 0.98);
+}
+
+/** Brightness of the lightest twentieth of the card, be it paper or print. */
+function highlightOf(card: Pixels, step = 7): number {
+  const samples: number[] = [];
+  for (let y = 0; y < card.height; y += step)
+    for (let x = 0; x < card.width; x += step) samples.push(brightnessAt(card, [x, y]));
+  return quantile(samples, 0.98);
 }
 
 function pointIn(quad: Quad, across: number, down: number): readonly [number, number] {

@@ -1,5 +1,14 @@
 import { randomUUID } from 'node:crypto';
-import type { OccasionList, PastPictures, Person, PhotoOutlines, ProofCard, Session, Team, TrayItem } from '@dossier/contract';
+import type {
+  OccasionList,
+  PastPictures,
+  Person,
+  PhotoOutlines,
+  ProofCard,
+  Session,
+  Team,
+  TrayItem,
+} from '@dossier/contract';
 import { createDataSource } from '../src/dataSource';
 import { removePicturesTask } from '../src/features/reading/removePictures';
 import { createLogger } from '../src/platform/logger';

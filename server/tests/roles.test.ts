@@ -79,7 +79,11 @@ describe('what belongs to another workspace', () => {
   const made: Record<string, string> = {};
   beforeAll(async () => {
     const rep = clients.rep!;
-    made.people = await rep.filed({ familyName: 'Ownworkspace', emails: ['own@workspace.example'] });
+    made.people = await rep.filed({
+      familyName: 'Ownworkspace',
+      company: 'Workspace Moorings',
+      emails: ['own@workspacemoorings.example'],
+    });
     made.cards = await rep.typedCard('Own Workspace\nown@quay.example');
     made.occasions = randomUUID();
     await rep.send('PUT', `/occasions/${made.occasions}`, { name: 'Ours alone' });

@@ -1,14 +1,20 @@
 import { useRouter } from 'expo-router';
-import { Button, EmptyState } from '@/ui';
+import { usePageTitle } from '@/lib/pageTitle';
+import { Button, EmptyPage } from '@/ui';
 
 export default function NotFound() {
   const router = useRouter();
+  usePageTitle('No such page');
   return (
-    <EmptyState
+    <EmptyPage
       title="There is no such page"
-      action={<Button onPress={() => router.replace('/tray')}>Go to the tray</Button>}
+      action={
+        <Button look="ink" onPress={() => router.replace('/tray')}>
+          Go to the tray
+        </Button>
+      }
     >
-      The address may be old or mistyped.
-    </EmptyState>
+      The link may be old or mistyped.
+    </EmptyPage>
   );
 }

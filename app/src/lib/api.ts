@@ -5,13 +5,27 @@ export const API = '/api/v1';
 
 const request = fetchBaseQuery({ baseUrl: API });
 
-/** Anything refused for want of a session has the session asked for again: its answer leads to the sign-in page. */
+/** What waits for somebody to be signed in again. */
+let waiting: ((isSame: boolean) => void)[] = [];
+
+const signedInAgain = (): Promise<boolean> => new Promise((resolve) => waiting.push(resolve));
+
+/** Somebody has signed in. @param isSame whoever was here before: what they were doing goes on */
+export function tellSignedIn(isSame: boolean): void {
+  const told = waiting;
+  waiting = [];
+  for (const resolve of told) resolve(isSame);
+}
+
+/**
+ * Anything refused for want of a session has the session asked for again: its answer leads to the sign-in page. What somebody was
+ * doing is done once they have signed in again; what was only asked for is asked for anew then.
+ */
 const requestAsSomebody: typeof request = async (call, store, extra) => {
   const answer = await request(call, store, extra);
-  if (answer.error?.status === 401 && store.endpoint !== 'session' && store.endpoint !== 'signIn') {
-    store.dispatch(api.util.invalidateTags(['Session']));
-  }
-  return answer;
+  if (answer.error?.status !== 401 || ['session', 'signIn', 'signOut'].includes(store.endpoint)) return answer;
+  store.dispatch(api.util.invalidateTags(['Session']));
+  return store.type === 'mutation' && (await signedInAgain()) ? request(call, store, extra) : answer;
 };
 
 /** The one API; each room injects its endpoints. */
@@ -22,9 +36,10 @@ export const api = createApi({
   endpoints: () => ({}),
 });
 
-/** Parts of what the tag `Tray` stands for: its rows, how far the batch is, which cards are there twice. */
+/** Parts of what the tag `Tray` stands for: its rows, the cards to be proved in one go, how far the batch is, which cards are there twice. */
 export const TRAY_ROWS = { type: 'Tray', id: 'rows' } as const;
 export const TRAY_BATCH = { type: 'Tray', id: 'batch' } as const;
+export const TRAY_RUN = { type: 'Tray', id: 'run' } as const;
 export const TRAY_TWINS = { type: 'Tray', id: 'twins' } as const;
 
 /** There was no answer: no network, or no server. */

@@ -35,6 +35,8 @@ interface DeviceSchema extends DBSchema {
       version?: number;
       /** Whether it has changes that the server does not have. */
       unsaved?: boolean;
+      /** What was chosen on the last step, before filing. */
+      filing?: unknown;
     };
   };
 }

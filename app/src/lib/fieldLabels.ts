@@ -2,11 +2,11 @@ import type { FieldName } from '@dossier/core/reading/fields';
 
 /** What fields are called everywhere. */
 export const FIELD_LABELS: Record<FieldName, string> = {
-  prefix: 'Form of address',
+  prefix: 'Before the name',
   givenName: 'Given name',
   middleName: 'Middle name',
   familyName: 'Family name',
-  suffix: 'Letters after',
+  suffix: 'After the name',
   title: 'Title',
   department: 'Department',
   company: 'Company',

@@ -61,12 +61,44 @@ export async function meaningOf(response: Response | undefined, whenUnclear: str
   return { refusal: problem.success ? problem.data.detail : whenUnclear };
 }
 
-async function send({ method, path, headers, body }: WaitingRequest): Promise<Answer> {
-  const response = await fetch(API + path, {
-    method,
-    headers: { 'Content-Type': 'application/json', ...headers },
-    body: JSON.stringify(body),
-  }).catch(() => undefined);
+const asSent = ({ method, headers, body }: WaitingRequest): RequestInit => ({
+  method,
+  headers: { 'Content-Type': 'application/json', ...headers },
+  body: JSON.stringify(body),
+});
+
+/** So much may be on its way when a page is closed (Fetch standard, 4.5 "in-flight keepalive bytes"). */
+const MOST_AT_CLOSING = 60_000;
+
+/**
+ * The page is being closed: what was held back so that it could be undone is sent now, as far as the browser lets it go out. It stays on
+ * this device as well until a later visit learns that it has arrived: sending it twice is sending it once.
+ */
+export function sendHeldAtClosing(waiting: readonly WaitingRequest[]): void {
+  let bytes = 0;
+  const sent: string[] = [];
+  for (const request of waiting.filter(isHeld)) {
+    const init = asSent(request);
+    bytes += (init.body as string).length;
+    if (bytes > MOST_AT_CLOSING) break;
+    void fetch(API + request.path, { ...init, keepalive: true }).catch(() => undefined);
+    sent.push(request.id);
+  }
+  // The only store that is written before the page is gone.
+  if (sent.length > 0) localStorage.setItem(SENT_AT_CLOSING, sent.join());
+}
+
+const SENT_AT_CLOSING = 'dossier.sentAtClosing';
+
+/** What was sent as an earlier visit ended can no longer be taken back: it is not offered any more. */
+function releaseSentAtClosing<T extends { id: string; notBefore?: number }>(kept: readonly T[]): T[] {
+  const sent = new Set(localStorage.getItem(SENT_AT_CLOSING)?.split(','));
+  localStorage.removeItem(SENT_AT_CLOSING);
+  return kept.map((request) => (sent.has(request.id) ? { ...request, notBefore: undefined } : request));
+}
+
+async function send(request: WaitingRequest): Promise<Answer> {
+  const response = await fetch(API + request.path, asSent(request)).catch(() => undefined);
   return meaningOf(response, 'This was not accepted. Do it once more.');
 }
 
@@ -139,7 +171,10 @@ export const sendRequestAgain =
 export const findKeptRequests =
   (accountId: string) =>
   async (dispatch: Dispatch): Promise<void> => {
-    const kept = await (await deviceStore()).getAllFromIndex('requests', 'byAccount', accountId);
+    const store = await deviceStore();
+    const found = await store.getAllFromIndex('requests', 'byAccount', accountId);
+    const kept = releaseSentAtClosing(found);
+    for (const [i, request] of kept.entries()) if (request !== found[i]) await store.put('requests', request);
     dispatch(requestsFound(kept.map(({ accountId: _, ...request }) => request).sort((a, b) => (a.id < b.id ? -1 : 1))));
   };
 

@@ -1,7 +1,7 @@
 import { useEffect } from 'react';
 
 /** Caches of the service worker that hold what somebody has seen. */
-const PERSONAL = ['answers', 'pictures'];
+const PERSONAL = ['answers', 'pictures', 'other-pictures'];
 
 /** Lets the application open without a network: its files and what it has shown are kept by a service worker. */
 export function useServiceWorker(): void {

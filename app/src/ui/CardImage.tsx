@@ -1,7 +1,14 @@
 import { API } from '@/lib/api';
 
-export const cardPicture = (cardId: string, size: 'full' | 'thumbnail' = 'full'): string =>
-  `${API}/cards/${cardId}/picture?size=${size}`;
+/**
+ * Where the picture of a card is. With the name of the picture itself it is kept by the browser; without, the browser asks each time
+ * whether it is still the same.
+ */
+export const cardPicture = (
+  cardId: string,
+  size: 'full' | 'thumbnail' = 'full',
+  pictureId: string | null = null,
+): string => `${API}/cards/${cardId}/picture?size=${size}${pictureId ? `&of=${pictureId}` : ''}`;
 
 interface Props {
   src: string;

@@ -1,13 +1,28 @@
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
-import { Serif, Soft } from './Text';
+import { Heading, Serif, Soft } from './Text';
+
+interface Props {
+  title: string;
+  children: string;
+  action?: ReactNode;
+}
 
 /** An empty place that says what to do next. */
-export const EmptyState = ({ title, children, action }: { title: string; children: string; action?: ReactNode }) => (
+export const EmptyState = ({ title, children, action }: Props) => (
   <View className="mx-auto max-w-[440px] items-center gap-3 px-6 py-16">
     <Serif className="text-center text-[23px] leading-[30px]">{title}</Serif>
     <Soft className="text-center">{children}</Soft>
     {action ? <View className="pt-3">{action}</View> : null}
+  </View>
+);
+
+/** A page that has nothing else to say: what happened, and how to go on. */
+export const EmptyPage = ({ title, children, action }: Props) => (
+  <View role="main" className="mx-auto max-w-[440px] flex-1 items-center gap-3 px-6 py-16">
+    <Heading className="text-center text-[23px] leading-[30px]">{title}</Heading>
+    <Soft className="text-center">{children}</Soft>
+    {action ? <View className="flex-row flex-wrap justify-center gap-3 pt-3">{action}</View> : null}
   </View>
 );
 

@@ -1,4 +1,5 @@
 import { brightnessOf, type Frame } from './framePlanes';
+import { applyHomography, homographyBetween } from './homography';
 import { liveOutline } from './liveOutline';
 import { area, contains, type Point, type Quad } from './quad';
 
@@ -14,7 +15,10 @@ export interface FrameView {
   glare: number;
   /** Steepest changes on the card in grey levels a pixel: print in focus gives high ones. */
   sharpness: number;
-  /** Mean brightness of the places of a coarse grid, to tell whether something else is before the camera. */
+  /**
+   * Brightness of the places of a coarse grid over the card, or over the whole frame without one: whether something else is before the
+   * camera. That of a card stays the same when the camera moves.
+   */
   scene: Uint8Array;
 }
 
@@ -37,7 +41,7 @@ export function viewFrame(frame: Frame): FrameView {
     brightness: mean / 255,
     glare: quad && mean < LIGHT_PAPER ? inside.burnt / Math.max(1, inside.count) : 0,
     sharpness: quantile(inside.changes, 0.97),
-    scene: sceneOf(plane, width, height),
+    scene: quad ? cardScene(plane, width, quad) : sceneOf(plane, width, height),
   };
 }
 
@@ -78,6 +82,30 @@ function quantile(values: readonly number[], share: number): number {
   return sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))] ?? 0;
 }
 
+/** Samples along each side of a place of the grid. */
+const SAMPLES = 3;
+
+/** As `sceneOf`, over the card alone, its perspective taken out. */
+function cardScene(plane: Uint8Array, width: number, quad: Quad): Uint8Array {
+  const scene = new Uint8Array(SCENE_COLUMNS * SCENE_ROWS);
+  const [right, bottom] = [SCENE_COLUMNS * SAMPLES, SCENE_ROWS * SAMPLES];
+  const toFrame = homographyBetween([[0, 0], [right, 0], [right, bottom], [0, bottom]], quad); // prettier-ignore
+  const height = plane.length / width;
+  for (let place = 0; place < scene.length; place++) {
+    const [row, column] = [Math.floor(place / SCENE_COLUMNS), place % SCENE_COLUMNS];
+    let sum = 0;
+    for (let i = 0; i < SAMPLES * SAMPLES; i++) {
+      const at: Point = [column * SAMPLES + (i % SAMPLES) + 0.5, row * SAMPLES + Math.floor(i / SAMPLES) + 0.5];
+      const [x, y] = applyHomography(toFrame, at);
+      sum += plane[clampTo(y, height) * width + clampTo(x, width)]!;
+    }
+    scene[place] = sum / (SAMPLES * SAMPLES);
+  }
+  return scene;
+}
+
+const clampTo = (value: number, size: number): number => Math.max(0, Math.min(size - 1, Math.floor(value)));
+
 function sceneOf(plane: Uint8Array, width: number, height: number): Uint8Array {
   const scene = new Uint8Array(SCENE_COLUMNS * SCENE_ROWS);
   for (let row = 0; row < SCENE_ROWS; row++) {
@@ -95,9 +123,9 @@ function sceneOf(plane: Uint8Array, width: number, height: number): Uint8Array {
   return scene;
 }
 
-/** Mean difference of two scenes in grey levels. */
+/** Mean difference of two scenes in grey levels; more or less light on all of it is none. */
 export function sceneChange(a: Uint8Array, b: Uint8Array): number {
-  let sum = 0;
-  for (let i = 0; i < a.length; i++) sum += Math.abs(a[i]! - b[i]!);
-  return sum / Math.max(1, a.length);
+  const n = Math.max(1, a.length);
+  const lighter = a.reduce((sum, value, i) => sum + value - b[i]!, 0) / n;
+  return a.reduce((sum, value, i) => sum + Math.abs(value - b[i]! - lighter), 0) / n;
 }

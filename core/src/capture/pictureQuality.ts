@@ -10,6 +10,10 @@ export interface PictureQuality {
    * above 0.2 strokes run together.
    */
   blur: number;
+  /** As `blur`, of the direction in which the edges are wider: a shaken hand widens those of one direction. Not in older readings. */
+  softness?: number;
+  /** Brightness of the lightest part of the card, paper or print, 0–1. Not in older readings. */
+  highlight?: number;
   /** Share of the area of text lines that is burnt out to white by glare, 0–1. */
   glare: number;
   /** Mean brightness of the card, 0 (black) to 1 (white). */

@@ -13,6 +13,8 @@ export interface LiveState {
   lostSince: number;
   /** What was photographed last: released by itself again only when something else is before the camera. */
   taken?: Uint8Array;
+  /** Since when something else has been there without a break. */
+  otherSince?: number;
   advice?: LiveAdvice;
   /** Since when the advice has been the one that the frames call for. */
   advisedSince: number;
@@ -34,7 +36,10 @@ const GLARE = 0.035;
 const SMALL = 0.16;
 /** Print in focus changes by at least so many grey levels over two pixels of the small frame. */
 const SHARP = 22;
-const OTHER_SCENE = 9;
+const OTHER_SCENE = 7;
+/** Another card has lain there for so long, or none at all: what a moved hand or a finger does is shorter. */
+const OTHER_FOR_MS = 400;
+const NONE_FOR_MS = 700;
 
 export interface Watched {
   state: LiveState;
@@ -51,7 +56,12 @@ export function watchFrame(before: LiveState, frame: FrameView, at: number): Wat
   const still = outline && before.outline ? moved(before.outline, outline) < STILL : false;
   const stillSince = still ? before.stillSince : at;
   const lostSince = outline ? at : before.lostSince;
-  const fresh = !before.taken || sceneChange(before.taken, frame.scene) > OTHER_SCENE;
+  const isOther = outline !== undefined && before.taken !== undefined && sceneChange(before.taken, frame.scene) > OTHER_SCENE; // prettier-ignore
+  const otherSince = isOther ? (before.otherSince ?? at) : undefined;
+  const fresh =
+    !before.taken ||
+    (otherSince !== undefined && at - otherSince >= OTHER_FOR_MS) ||
+    at - before.lostSince >= NONE_FOR_MS;
   const wanted = adviceOn(frame, { fresh, still, lost: at - lostSince > LOST_FOR_MS });
   const advisedSince = wanted === before.wanted ? before.advisedSince : at;
   const said = at - advisedSince >= ADVISE_AFTER_MS ? wanted : before.advice;
@@ -62,6 +72,7 @@ export function watchFrame(before: LiveState, frame: FrameView, at: number): Wat
     stillSince,
     lostSince,
     taken: fresh ? undefined : before.taken,
+    otherSince,
     advice: said,
     advisedSince,
     wanted,
@@ -69,10 +80,14 @@ export function watchFrame(before: LiveState, frame: FrameView, at: number): Wat
   return { state, release };
 }
 
+/** The picture was taken back: the same card may be taken again. */
+export const tookBack = (state: LiveState, at: number): LiveState => ({ ...startWatching(at), outline: state.outline });
+
 /** A picture was released, by itself or by hand: the same card is not taken again by itself. */
 export const tookPicture = (state: LiveState, scene: Uint8Array): LiveState => ({
   ...state,
   taken: scene,
+  otherSince: undefined,
   advice: undefined,
 });
 

@@ -46,7 +46,8 @@ describe('a person', () => {
     expect(addressLines(asa)).toEqual(['Hamngatan 8', '411 06 Göteborg']);
     expect(addressLines({ ...asa, country: 'GB', locality: 'Port Ellery', postalCode: 'PE4 7QX' })).toEqual([
       'Hamngatan 8',
-      'Port Ellery PE4 7QX',
+      'Port Ellery',
+      'PE4 7QX',
     ]);
     expect(addressLines(emptyPersonFields())).toEqual([]);
   });

@@ -216,17 +216,20 @@ describe('a draft that grew apart on two devices', () => {
       text: fc.constantFrom('one', 'two', 'three'),
     });
     const grown = (device: string, acts: readonly { what: string; id: string; text: string }[], from: number): Draft =>
-      acts.reduce((draft, { what, id, text }, i) => {
-        const after =
-          what === 'add'
-            ? addField(draft, 'website', `${text}.${device}.example`)
-            : what === 'delete'
-              ? deleteField(draft, id)
-              : what === 'leaveOut'
-                ? leaveOut(draft, id, true)
-                : editField(draft, id, { value: text });
-        return after === draft ? draft : settledBy(draft, after, device, at(from + 2 * i));
-      }, on(device) as Draft);
+      acts.reduce(
+        (draft, { what, id, text }, i) => {
+          const after =
+            what === 'add'
+              ? addField(draft, 'website', `${text}.${device}.example`)
+              : what === 'delete'
+                ? deleteField(draft, id)
+                : what === 'leaveOut'
+                  ? leaveOut(draft, id, true)
+                  : editField(draft, id, { value: text });
+          return after === draft ? draft : settledBy(draft, after, device, at(from + 2 * i));
+        },
+        on(device) as Draft,
+      );
     fc.assert(
       fc.property(fc.array(act, { maxLength: 6 }), fc.array(act, { maxLength: 6 }), (a, b) => {
         const [mine, theirs] = [grown('x', a, 0), grown('y', b, 1)];

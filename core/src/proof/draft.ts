@@ -132,9 +132,7 @@ export function withBackOf(draft: Draft, proposals: readonly FieldProposal[]): D
   const isOfBack = (f: FieldProposal) => f.sources.some((s) => s.side === 'back');
   const kept = draft.fields.filter((f) => !isOfBack(f) || f.confidence === 1);
   const known = (p: FieldProposal) => kept.some((f) => f.field === p.field && fold(f.value) === fold(p.value));
-  return proposals
-    .filter((p) => isOfBack(p) && !known(p))
-    .reduce<Draft>(withProposal, { ...draft, fields: kept });
+  return proposals.filter((p) => isOfBack(p) && !known(p)).reduce<Draft>(withProposal, { ...draft, fields: kept });
 }
 
 /**
@@ -192,11 +190,14 @@ export function mergedDrafts(mine: Draft, theirs: Draft): Draft {
   const here = new Set(mine.fields.map((field) => field.id));
   const added = theirs.fields.filter((field) => !here.has(field.id) && field.settled && !isDeleted(field));
   const nextId = Math.max(mine.nextId, theirs.nextId);
-  const isSame =
-    added.length === 0 && own.length === mine.fields.length && own.every((field, i) => field === mine.fields[i]);
-  if (isSame && deletedAt.size === (mine.deleted ?? []).length) return mine;
   const standing = new Set([...own, ...added].map(({ id }) => id));
   const deleted = [...deletedAt].map(([id, at]) => ({ id, at })).filter(({ id }) => !standing.has(id));
+  const isSame =
+    added.length === 0 &&
+    own.length === mine.fields.length &&
+    own.every((field, i) => field === mine.fields[i]) &&
+    deleted.every(({ id, at }) => mine.deleted?.some((known) => known.id === id && known.at === at));
+  if (isSame) return mine;
   return added.reduce((draft, field) => ({ ...draft, fields: insertInOrder(draft.fields, field) }), {
     ...mine,
     fields: own,

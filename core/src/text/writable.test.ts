@@ -19,10 +19,13 @@ describe('text that can be kept', () => {
 
   it('is all that is left, whatever comes', () => {
     fc.assert(
-      fc.property(fc.string({ unit: fc.integer({ min: 0, max: 0xffff }).map((c) => String.fromCharCode(c)) }), (text) => {
-        expect(isWritable(writable(text))).toBe(true);
-        expect(Buffer.from(writable(text), 'utf8').toString('utf8')).toBe(writable(text));
-      }),
+      fc.property(
+        fc.string({ unit: fc.integer({ min: 0, max: 0xffff }).map((c) => String.fromCharCode(c)) }),
+        (text) => {
+          expect(isWritable(writable(text))).toBe(true);
+          expect(Buffer.from(writable(text), 'utf8').toString('utf8')).toBe(writable(text));
+        },
+      ),
     );
   });
 

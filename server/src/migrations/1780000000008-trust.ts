@@ -24,6 +24,12 @@ alter table workspace add clear_to jsonb;
 grant update (clear_at, clear_to) on workspace to dossier_serving;
 `;
 
+/** Whose photograph or text a card was made from. */
+const MADE_BY = `
+alter table card add made_by uuid;
+update card set made_by = photo.taken_by from photo where photo.id = card.photo_id;
+`;
+
 /** Small pictures of photographs are made once. */
 const SMALL_PICTURES = `
 alter table photo add thumbnail_id uuid;
@@ -64,7 +70,7 @@ create index person_deleted on person (workspace_id, deleted_at) where deleted_a
 /** Retention by card, small pictures kept, what was learned from whom, firms by legal form, one job at a time. */
 export class Trust1780000000008 implements MigrationInterface {
   async up(runner: QueryRunner): Promise<void> {
-    await runner.query(RETENTION + SMALL_PICTURES + LESSONS + scoped('learned_source') + RECORDS);
+    await runner.query(RETENTION + MADE_BY + SMALL_PICTURES + LESSONS + scoped('learned_source') + RECORDS);
     const firms = (await runner.query('select id, name from company')) as { id: string; name: string }[];
     await runner.query(
       `update company set legal_form = made.form from unnest($1::uuid[], $2::text[]) as made(id, form) where made.id = company.id`,

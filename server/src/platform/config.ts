@@ -45,7 +45,9 @@ export function readConfig(environment: NodeJS.ProcessEnv = process.env): Config
     appFolder: e.DOSSIER_APP_FOLDER,
     log: e.DOSSIER_LOG,
     signInLimit: e.DOSSIER_SIGN_IN_LIMIT,
-    trustedProxies: e.DOSSIER_TRUSTED_PROXIES.split(',').map((one) => one.trim()).filter(Boolean),
+    trustedProxies: e.DOSSIER_TRUSTED_PROXIES.split(',')
+      .map((one) => one.trim())
+      .filter(Boolean),
     readingLanes: e.DOSSIER_READING_LANES,
   };
 }

@@ -11,7 +11,12 @@ export function decodeKeyset<T>(word: string, shape: z.ZodType<T>): T {
   const text = Buffer.from(word, 'base64url').toString('utf8');
   const place = shape.safeParse(isWritable(text) ? parsed(text) : undefined);
   if (place.success) return place.data;
-  throw new ProblemError(400, 'no-such-page', 'Not readable', 'This page of the list is not there. Load the list again.');
+  throw new ProblemError(
+    400,
+    'no-such-page',
+    'Not readable',
+    'This page of the list is not there. Load the list again.',
+  );
 }
 
 function parsed(text: string): unknown {

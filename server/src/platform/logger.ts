@@ -14,7 +14,8 @@ export function loggedError(error: unknown): object {
     constraint?: string;
     routine?: string;
   } & Error;
-  if (!isOfDatabase(error)) return { type: error.name, code: codeOf(error), message: error.message, stack: error.stack };
+  if (!isOfDatabase(error))
+    return { type: error.name, code: codeOf(error), message: error.message, stack: error.stack };
   return {
     type: error.name,
     code: codeOf(error),

@@ -1,23 +1,21 @@
 import { useState, type ReactNode } from 'react';
-import { useDispatch } from 'react-redux';
 import { View } from 'react-native';
-import { api, problemText } from '@/lib/api';
+import { problemText } from '@/lib/api';
 import { forgetAnswers } from '@/lib/serviceWorker';
 import { Button, Heading, Notice, Page, Rule, Serif, Soft } from '@/ui';
-import { accountApi, useSessionQuery, useSignOutMutation } from './api';
+import { useSessionQuery, useSignOutMutation } from './api';
 
 /** @param settings what the rooms let a person set for the workspace */
 export function AccountScreen({ settings }: { settings: ReactNode }) {
   const { data: session } = useSessionQuery();
   const [signOut, { isLoading }] = useSignOutMutation();
   const [problem, setProblem] = useState<string>();
-  const dispatch = useDispatch();
   const leave = async () => {
     const result = await signOut();
     if (result.error) return setProblem(problemText(result.error));
     await forgetAnswers();
-    dispatch(api.util.resetApiState());
-    void dispatch(accountApi.endpoints.session.initiate(undefined, { forceRefetch: true }) as never);
+    // Begun anew: nothing of what was open stays in the memory of this page.
+    globalThis.location.assign('/');
   };
   if (!session) return null;
   return (

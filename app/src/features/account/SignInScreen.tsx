@@ -2,12 +2,13 @@ import { SignIn } from '@dossier/contract';
 import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { problemText } from '@/lib/api';
-import { Button, Heading, Notice, Soft, TextField } from '@/ui';
+import { Button, Heading, Notice, Soft, Text, TextField } from '@/ui';
 import { useSignInMutation } from './api';
 
-export function SignInScreen() {
+/** @param returning whose session has ended: what they had open is below, as they left it */
+export function SignInScreen({ returning }: { returning?: { name: string; email: string } }) {
   const [signIn, { isLoading, error }] = useSignInMutation();
-  const [email, setEmail] = useState('');
+  const [email, setEmail] = useState(returning?.email ?? '');
   const [password, setPassword] = useState('');
   const [complaints, setComplaints] = useState<Partial<Record<string, string>>>({});
   const submit = () => {
@@ -20,7 +21,13 @@ export function SignInScreen() {
       <View role="main" className="w-full max-w-[400px] gap-6 self-center px-6 py-12">
         <View className="gap-2">
           <Heading className="text-[40px] leading-[48px]">Dossier</Heading>
-          <Soft>Business cards, proved and filed.</Soft>
+          {returning ? (
+            <Text role="status">
+              {`Your session has ended, ${returning.name}. Sign in again: everything you typed is still here, and what you were doing goes on.`}
+            </Text>
+          ) : (
+            <Soft>Business cards, proved and filed.</Soft>
+          )}
         </View>
         <TextField
           label="E-mail"
@@ -30,7 +37,7 @@ export function SignInScreen() {
           autoComplete="username"
           inputMode="email"
           autoCapitalize="none"
-          autoFocus
+          autoFocus={!returning}
         />
         <TextField
           label="Password"
@@ -40,6 +47,7 @@ export function SignInScreen() {
           complaint={complaints.password}
           autoComplete="current-password"
           secureTextEntry
+          autoFocus={Boolean(returning)}
         />
         {error ? <Notice fault>{problemText(error)}</Notice> : null}
         <Button look="ink" busy={isLoading} onPress={submit}>

@@ -1,18 +1,25 @@
 import type { Session, SignIn, Team } from '@dossier/contract';
-import { api } from '@/lib/api';
+import { api, tellSignedIn } from '@/lib/api';
 import { forgetAnswers } from '@/lib/serviceWorker';
+
+/** All that is shown, as it was before the session ended. */
+const EVERYTHING = ['Tray', 'Card', 'Person', 'Learned', 'Occasion', 'Photo'] as const;
 
 export const accountApi = api.injectEndpoints({
   endpoints: (build) => ({
     session: build.query<Session, void>({ query: () => '/session', providesTags: ['Session'] }),
     signIn: build.mutation<Session, SignIn>({
       query: (body) => ({ url: '/session', method: 'POST', body }),
-      async onQueryStarted(_body, { dispatch, queryFulfilled }) {
+      async onQueryStarted(_body, { dispatch, getState, queryFulfilled }) {
+        const before = accountApi.endpoints.session.select()(getState() as never).data?.user.id;
         const { data } = await queryFulfilled.catch(() => ({ data: undefined }));
         if (!data) return;
+        const isSame = before === data.user.id;
         // What was kept for whoever was here before is not theirs.
-        await forgetAnswers();
+        if (!isSame) await forgetAnswers();
         dispatch(accountApi.util.upsertQueryData('session', undefined, data));
+        tellSignedIn(isSame);
+        if (isSame) dispatch(api.util.invalidateTags([...EVERYTHING]));
       },
     }),
     team: build.query<Team, void>({ query: () => '/team', providesTags: ['Session'] }),

@@ -80,7 +80,7 @@ export function BorderDrawing({ src, borders, complaints, dispatch }: Props) {
         onPointerCancel={end}
       >
         <image href={src} width={width} height={height} preserveAspectRatio="none" />
-        {borders.list.map((border, i) => (
+        {borders.list.flatMap((border, i) => [
           <g
             key={border.key}
             role="button"
@@ -112,25 +112,26 @@ export function BorderDrawing({ src, borders, complaints, dispatch }: Props) {
               strokeLinejoin="round"
               strokeDasharray={border.fixed || complaints.has(border.key) ? `${6 * unit} ${5 * unit}` : undefined}
             />
-          </g>
-        ))}
-        {selected && !selected.fixed
-          ? selected.quad.map(([x, y], corner) => (
-              <g
-                key={corner}
-                role="button"
-                tabIndex={0}
-                aria-label={`${CORNERS[corner]} corner`}
-                data-corner={corner}
-                onPointerDown={(event) => begin(event, corner)}
-                onKeyDown={(event) => step(event, (by) => ({ kind: 'corner', corner, to: [x + by[0], y + by[1]] }))}
-                style={{ cursor: 'grab' }}
-              >
-                <circle cx={x} cy={y} r={GRIP * unit} fill="rgb(255 254 249 / 0.001)" />
-                <circle cx={x} cy={y} r={9 * unit} fill="#fffef9" stroke="#1e242b" strokeWidth={2 * unit} />
-              </g>
-            ))
-          : null}
+          </g>,
+          // Right behind their border: the next key press reaches them, and not the next border.
+          ...(border.key === borders.selected && !border.fixed
+            ? border.quad.map(([x, y], corner) => (
+                <g
+                  key={`${border.key} ${corner}`}
+                  role="button"
+                  tabIndex={0}
+                  aria-label={`${CORNERS[corner]} corner`}
+                  data-corner={corner}
+                  onPointerDown={(event) => begin(event, corner)}
+                  onKeyDown={(event) => step(event, (by) => ({ kind: 'corner', corner, to: [x + by[0], y + by[1]] }))}
+                  style={{ cursor: 'grab' }}
+                >
+                  <circle cx={x} cy={y} r={GRIP * unit} fill="rgb(255 254 249 / 0.001)" />
+                  <circle cx={x} cy={y} r={9 * unit} fill="#fffef9" stroke="#1e242b" strokeWidth={2 * unit} />
+                </g>
+              ))
+            : []),
+        ])}
       </svg>
       {drag?.corner !== undefined && selected ? (
         <Magnifier src={src} size={borders.size} border={selected} corner={drag.corner} unit={unit} />

@@ -1,9 +1,9 @@
 import type { PhotoOutlines } from '@dossier/contract';
 import { useRouter } from 'expo-router';
-import { useMemo, useReducer, useState } from 'react';
+import { useEffect, useMemo, useReducer, useState } from 'react';
 import { View } from 'react-native';
 import { API, problemText } from '@/lib/api';
-import { Button, EmptyState, Heading, LoadingLines, Notice, Soft } from '@/ui';
+import { Button, EmptyPage, Heading, LoadingLines, Notice, Soft } from '@/ui';
 import { useChangeOutlinesMutation, usePhotoOutlinesQuery } from './api';
 import { BorderDrawing } from './BorderDrawing';
 import {
@@ -20,36 +20,51 @@ import {
 
 /** A photograph's borders, set right by hand; only what changed is read again. */
 export function BordersScreen({ photoId }: { photoId: string }) {
+  const router = useRouter();
   const { data, error, refetch } = usePhotoOutlinesQuery(photoId, { refetchOnMountOrArgChange: true });
   if (error)
     return (
-      <EmptyState
+      <EmptyPage
         title="This photograph cannot be shown"
-        action={<Button onPress={() => void refetch()}>Try again</Button>}
+        action={
+          <>
+            <Button onPress={() => void refetch()}>Try again</Button>
+            <Button look="ink" onPress={() => router.replace('/tray')}>
+              Go to the tray
+            </Button>
+          </>
+        }
       >
         {problemText(error)}
-      </EmptyState>
+      </EmptyPage>
     );
   if (!data) return <LoadingLines lines={4} />;
   if (data.reading)
     return (
-      <EmptyState title="Being read" action={<Button onPress={() => void refetch()}>Look again</Button>}>
+      <EmptyPage title="Being read" action={<Button onPress={() => void refetch()}>Look again</Button>}>
         Its borders can be changed when that is done.
-      </EmptyState>
+      </EmptyPage>
     );
   if (!data.picture || !data.width)
     return (
-      <EmptyState title="The photograph is no longer kept">
+      <EmptyPage title="The photograph is no longer kept">
         Its cards are in the tray as they were cut out; their borders stay.
-      </EmptyState>
+      </EmptyPage>
     );
   return <SetBorders key={photoId} photoId={photoId} outlines={data} />;
 }
 
+/** Borders that somebody changed and left unsaved, by photograph: they are as they were left when that is opened again. */
+const unfinished = new Map<string, Borders>();
+
 function SetBorders({ photoId, outlines }: { photoId: string; outlines: PhotoOutlines }) {
   const router = useRouter();
   const before = useMemo(() => bordersOf(outlines), [outlines]);
-  const [borders, dispatch] = useReducer(changeBorders, before);
+  const [borders, dispatch] = useReducer(changeBorders, before, (begun) => unfinished.get(photoId) ?? begun);
+  useEffect(() => {
+    if (isChanged(borders, before)) unfinished.set(photoId, borders);
+    else unfinished.delete(photoId);
+  }, [borders, before, photoId]);
   const [joining, setJoining] = useState(false);
   const [save, { isLoading, error }] = useChangeOutlinesMutation();
   const complaints = complaintsAbout(borders);
@@ -64,7 +79,9 @@ function SetBorders({ photoId, outlines }: { photoId: string; outlines: PhotoOut
   };
   const done = async () => {
     const answer = await save({ photoId, ...changeOf(borders) });
-    if (!answer.error) router.replace('/tray');
+    if (answer.error) return;
+    unfinished.delete(photoId);
+    router.replace('/tray');
   };
 
   return (
@@ -72,7 +89,7 @@ function SetBorders({ photoId, outlines }: { photoId: string; outlines: PhotoOut
       <View className="flex-row items-center justify-between gap-3 border-b border-rule px-4 py-2">
         <Heading className="text-[21px] leading-[27px]">Borders</Heading>
         <Button look="bare" className="-mr-4" onPress={() => router.back()}>
-          Leave as it was
+          Close
         </Button>
       </View>
       <View className="min-h-0 flex-1 bg-table p-3">
@@ -102,7 +119,7 @@ function SetBorders({ photoId, outlines }: { photoId: string; outlines: PhotoOut
             disabled={complaints.size > 0 || !isChanged(borders, before)}
             onPress={() => void done()}
           >
-            {anew === 0 ? 'Keep these' : anew === 1 ? 'Read 1 card' : `Read ${anew} cards`}
+            {anew === 0 ? 'Save the borders' : anew === 1 ? 'Save and read 1 card' : `Save and read ${anew} cards`}
           </Button>
         </View>
       </View>
@@ -154,7 +171,7 @@ const Acts = ({ borders, joining, onJoin, act }: ActsProps) => {
         Split in two
       </Button>
       <Button look={joining ? 'ink' : 'plain'} disabled={off || borders.list.length < 2} onPress={onJoin}>
-        Join
+        Join with another
       </Button>
       <Button look="brick" disabled={off} onPress={() => act({ kind: 'remove' })}>
         Remove

@@ -4,9 +4,8 @@ import TurnIcon from 'lucide-react-native/icons/switch-camera';
 import SoundIcon from 'lucide-react-native/icons/volume-2';
 import SoundOffIcon from 'lucide-react-native/icons/volume-x';
 import { Pressable, View } from 'react-native';
-import { IconButton, Text, Toggle } from '@/ui';
+import { IconButton, Toggle } from '@/ui';
 import type { CameraAbilities } from './useCamera';
-import type { LastShot } from './useShots';
 
 const INK = 'rgb(var(--ink))';
 
@@ -25,7 +24,7 @@ interface OptionsProps {
 export const CameraOptions = (props: OptionsProps) => (
   <View className="flex-row items-center justify-between gap-2">
     <View className="min-w-0 flex-1">
-      <Toggle label="Release by itself" on={props.byItself} onChange={props.onByItself} />
+      <Toggle label="Take it for me when it is sharp" on={props.byItself} onChange={props.onByItself} />
     </View>
     {props.abilities.torch ? (
       <IconButton label={props.torch ? 'Torch off' : 'Torch on'} onPress={() => props.onTorch(!props.torch)}>
@@ -55,31 +54,3 @@ export const Release = ({ onPress, busy }: { onPress: () => void; busy: boolean 
     <View className="h-[58px] w-[58px] rounded-full bg-ink" />
   </Pressable>
 );
-
-/** The picture taken last and how many there are; pressing it opens what can be done with it. */
-export const LastPicture = ({
-  last,
-  count,
-  onPress,
-}: {
-  last: LastShot | undefined;
-  count: number;
-  onPress: () => void;
-}) =>
-  last ? (
-    <Pressable
-      role="button"
-      aria-label={`The last picture, ${count} taken`}
-      onPress={onPress}
-      className="flex-row items-center gap-2 active:opacity-70"
-    >
-      <div
-        style={{ width: 72, height: 54, borderRadius: 4, overflow: 'hidden', boxShadow: '0 0 0 1px rgb(var(--rule))' }}
-      >
-        <img src={last.thumbnail} alt="" style={{ width: '100%', height: '100%', objectFit: 'cover' }} />
-      </div>
-      <Text className="tabular min-w-[20px]">{String(count)}</Text>
-    </Pressable>
-  ) : (
-    <View className="w-[100px]">{count > 0 ? <Text className="tabular">{String(count)}</Text> : null}</View>
-  );

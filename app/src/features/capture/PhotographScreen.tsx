@@ -1,21 +1,22 @@
 import { Link } from 'expo-router';
-import { lazy, Suspense, useCallback, useState, type DragEvent } from 'react';
+import { lazy, Suspense, useCallback, useRef, useState, type DragEvent } from 'react';
 import { Pressable, View } from 'react-native';
 import { useSelector } from 'react-redux';
 import { useDeviceSetting } from '@/lib/deviceSetting';
 import { Button, HiddenHeading, Notice, Serif, Soft, Text } from '@/ui';
-import { CameraOptions, LastPicture, Release } from './CameraBar';
+import { CameraOptions, Release } from './CameraBar';
 import { CameraTrouble } from './CameraTrouble';
+import { LastShots } from './LastShots';
 import { LiveOverlay } from './LiveOverlay';
 import { OccasionChooser } from './OccasionChooser';
 import { soundSafe } from './safeSound';
-import { selectWaitingPhotos } from './slice';
+import { selectWaitingPhotos, type Shot } from './slice';
 import { useCamera, type Facing } from './useCamera';
 import { useLive } from './useLive';
 import { useOccasions } from './useOccasions';
 import { usePickFiles } from './usePickFiles';
 import { useRoom } from './useRoom';
-import { useShots, type LastShot } from './useShots';
+import { useShots } from './useShots';
 import { WithoutPicture } from './WithoutPicture';
 
 /** Knows web addresses by their endings: heavy, and few people read codes. */
@@ -41,13 +42,18 @@ export function PhotographScreen({ accountId }: { accountId: string }) {
 
   const { takePicture } = camera;
   const { keep } = shots;
+  // One press after the other, however fast they come: a state is set only with the next rendering.
+  const releasing = useRef(false);
   const release = useCallback(async () => {
+    if (releasing.current) return;
+    releasing.current = true;
     setBusy(true);
     const shot = await takePicture();
     if (shot && (await keep(shot.bytes, shot.thumbnail)) && sound) soundSafe();
     setBusy(false);
+    releasing.current = false;
   }, [keep, sound, takePicture]);
-  const { sight, taken } = useLive(camera.video, live && watching && panel !== 'code', () => {
+  const { sight, taken, again } = useLive(camera.video, live && watching && panel !== 'code', () => {
     if (!byItself || panel) return false;
     void release();
     return true;
@@ -116,20 +122,29 @@ export function PhotographScreen({ accountId }: { accountId: string }) {
                   shots.setBackNext(!shots.backNext);
                   setPanel(undefined);
                 }}
-                onRetake={() => void shots.retake().then(() => setPanel(undefined))}
+                onRetake={() => {
+                  again();
+                  void shots.retake().then(() => setPanel(undefined));
+                }}
                 onClose={() => setPanel(undefined)}
               />
             ) : null}
             {shots.count > 0 && panel !== 'code' ? <KeptLine count={shots.count} backNext={shots.backNext} /> : null}
+            {panel === 'code' ? null : <LastShots shots={shots.shots} onLast={() => setPanel('last')} />}
             {live && panel !== 'code' ? (
               <>
                 <View className="flex-row items-center justify-between">
                   <View className="w-[120px]">
-                    <LastPicture
-                      last={shots.last}
-                      count={shots.count}
-                      onPress={() => setPanel(panel === 'last' ? undefined : 'last')}
-                    />
+                    {shots.last ? (
+                      <Button
+                        look="bare"
+                        className="-ml-4"
+                        label="What to do with the last picture"
+                        onPress={() => setPanel(panel === 'last' ? undefined : 'last')}
+                      >
+                        Last picture
+                      </Button>
+                    ) : null}
                   </View>
                   <Release
                     busy={busy}
@@ -152,7 +167,11 @@ export function PhotographScreen({ accountId }: { accountId: string }) {
                 </View>
                 <CameraOptions
                   byItself={byItself}
-                  onByItself={setByItself}
+                  onByItself={(on) => {
+                    // What lies there was taken by hand already.
+                    if (on && shots.count > 0) taken();
+                    setByItself(on);
+                  }}
                   sound={sound}
                   onSound={setSound}
                   abilities={camera.abilities}
@@ -207,19 +226,19 @@ const OtherWays = ({
       Pick files
     </Button>
     <Button look="bare" className="px-2" onPress={onFolder}>
-      A folder
+      Pick a folder
     </Button>
-    <Button look="bare" className="px-2" label="Read a code" onPress={onCode}>
-      A code
+    <Button look="bare" className="px-2" onPress={onCode}>
+      Scan a QR code
     </Button>
     <Button look="bare" className="px-2" onPress={onText}>
-      No picture
+      Paste or type
     </Button>
   </View>
 );
 
 interface LastShotPanelProps {
-  last: LastShot;
+  last: Shot;
   backNext: boolean;
   onBackNext: () => void;
   onRetake: () => void;
@@ -250,7 +269,9 @@ function KeptLine({ count, backNext }: { count: number; backNext: boolean }) {
   return (
     <View role="status" className="flex-row flex-wrap items-baseline justify-between gap-x-4">
       <View className="flex-row items-baseline gap-2">
-        <Serif className="text-[18px]">{backNext ? 'Now the back' : count === 1 ? 'Kept' : `${count} kept`}</Serif>
+        <Serif className="text-[18px]">
+          {backNext ? 'Now the back' : count === 1 ? 'Picture safe' : `${count} pictures safe`}
+        </Serif>
         <Soft>{rest}</Soft>
       </View>
       <Link href="/tray">

@@ -1,5 +1,5 @@
-import type { OccasionList, OutlinesChange, PhotoOutlines } from '@dossier/contract';
-import { api } from '@/lib/api';
+import type { OccasionList, OutlinesChange, PhotoOutlines, PhotosOnTheWay } from '@dossier/contract';
+import { api, TRAY_ROWS } from '@/lib/api';
 
 const captureApi = api.injectEndpoints({
   endpoints: (build) => ({
@@ -12,6 +12,11 @@ const captureApi = api.injectEndpoints({
       query: ({ photoId, outlines }) => ({ url: `/photos/${photoId}/outlines`, method: 'PUT', body: { outlines } }),
       invalidatesTags: (_result, _error, { photoId }) => ['Tray', { type: 'Photo', id: photoId }],
     }),
+    /** @param ids with commas between */
+    photosOnTheWay: build.query<PhotosOnTheWay, string>({
+      query: (ids) => ({ url: '/photos', params: { ids } }),
+      providesTags: [TRAY_ROWS],
+    }),
     photoOutlines: build.query<PhotoOutlines, string>({
       query: (photoId) => `/photos/${photoId}/outlines`,
       providesTags: (_result, _error, id) => [{ type: 'Photo', id }],
@@ -19,5 +24,10 @@ const captureApi = api.injectEndpoints({
   }),
 });
 
-export const { useChangeOutlinesMutation, useDiscardPhotoMutation, useOccasionsQuery, usePhotoOutlinesQuery } =
-  captureApi;
+export const {
+  useChangeOutlinesMutation,
+  useDiscardPhotoMutation,
+  useOccasionsQuery,
+  usePhotoOutlinesQuery,
+  usePhotosOnTheWayQuery,
+} = captureApi;

@@ -1,7 +1,14 @@
 import { configureStore } from '@reduxjs/toolkit';
 import { api } from '@/lib/api';
 import { deviceStore } from '@/lib/deviceStore';
-import { findKeptRequests, keepForLater, outboxSlice, sendOrKeep, sendRequestAgain } from '@/lib/outbox';
+import {
+  findKeptRequests,
+  keepForLater,
+  outboxSlice,
+  sendHeldAtClosing,
+  sendOrKeep,
+  sendRequestAgain,
+} from '@/lib/outbox';
 import { findKeptPhotos, forgetPhoto, keepPhoto, sendAnyway } from './keepPhoto';
 import { forgetWhatIsGone, sendEverythingKept } from './sendPhotos';
 import { captureSlice } from './slice';
@@ -183,9 +190,7 @@ describe('something that goes wrong at the server each time', () => {
     await keepForLater('ottilie', { ...filing, cardId: BROKEN })(store.dispatch);
     const photo = await keepPhoto('ottilie', picture())(store.dispatch);
     await keepForLater('ottilie', filing)(store.dispatch);
-    fetched().mockImplementation((url: unknown) =>
-      Promise.resolve(answer(String(url).includes(BROKEN) ? 500 : 201)),
-    );
+    fetched().mockImplementation((url: unknown) => Promise.resolve(answer(String(url).includes(BROKEN) ? 500 : 201)));
     expect(await sendEverythingKept('ottilie')(store.dispatch)).toBe('tryLater');
     expect(await onDevice()).not.toContain(photo);
     expect(store.getState().outbox.waiting.map(({ path, cardId }) => [path, cardId])).toEqual([
@@ -214,5 +219,24 @@ describe('something that goes wrong at the server each time', () => {
     expect(await onDevice()).toEqual([broken]);
     expect(store.getState().capture.waiting).toMatchObject([{ id: broken, refusal: expect.stringMatching(/several/) }]);
     expect(await onDevice()).not.toContain(whole);
+  });
+});
+
+describe('a page that is closed while a filing can still be undone', () => {
+  it('sends it on its way, and the next visit no longer offers to take it back', async () => {
+    const held = { method: 'POST' as const, path: '/people', body: { cardId: 'c1' }, words: 'File Ann', cardId: 'c1' };
+    await keepForLater('ottilie', { ...held, notBefore: Date.now() + 60_000 })(store.dispatch);
+    fetched().mockResolvedValue(answer(201));
+    sendHeldAtClosing(store.getState().outbox.waiting);
+    expect(fetched()).toHaveBeenCalledWith(
+      '/api/v1/people',
+      expect.objectContaining({ method: 'POST', keepalive: true }),
+    );
+    const next = createStore();
+    await findKeptRequests('ottilie')(next.dispatch);
+    expect(next.getState().outbox.waiting[0]!.notBefore).toBeUndefined();
+    // It may not have arrived: it is sent once more, and is the same filing.
+    expect(await sendEverythingKept('ottilie')(next.dispatch)).toBe('done');
+    expect(next.getState().outbox.waiting).toEqual([]);
   });
 });

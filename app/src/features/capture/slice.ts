@@ -10,6 +10,18 @@ export interface WaitingPhoto {
   refusal: string | null;
 }
 
+/** A picture taken in this visit, as the camera shows it. */
+export interface Shot {
+  id: string;
+  /** A small picture, as a data URL. */
+  thumbnail: string;
+  /** It is the back of the one before. */
+  isBack: boolean;
+}
+
+/** So many of the last pictures are shown beside the camera. */
+const SHOWN_SHOTS = 8;
+
 interface CaptureState {
   waiting: WaitingPhoto[];
   /** The photograph on its way, and how much of it has arrived, 0–1. */
@@ -18,11 +30,24 @@ interface CaptureState {
   lastSent: string | null;
   /** The occasion that what comes next belongs to. */
   occasionId: string | null;
+  /** The last pictures, the latest last, and how many there were in all. */
+  shots: Shot[];
+  shotCount: number;
+  /** The next picture is the back of the last front. */
+  backNext: boolean;
 }
 
 export const captureSlice = createSlice({
   name: 'capture',
-  initialState: { waiting: [], sending: null, lastSent: null, occasionId: null } as CaptureState,
+  initialState: {
+    waiting: [],
+    sending: null,
+    lastSent: null,
+    occasionId: null,
+    shots: [],
+    shotCount: 0,
+    backNext: false,
+  } as CaptureState,
   reducers: {
     photosFound(state, { payload }: PayloadAction<WaitingPhoto[]>) {
       state.waiting = payload;
@@ -44,6 +69,24 @@ export const captureSlice = createSlice({
     photoForgotten(state, { payload }: PayloadAction<string>) {
       state.waiting = state.waiting.filter((photo) => photo.id !== payload);
     },
+    shotTaken(state, { payload }: PayloadAction<Shot>) {
+      state.shots = [...state.shots, payload].slice(-SHOWN_SHOTS);
+      state.shotCount++;
+      state.backNext = false;
+    },
+    /** Pictures that came otherwise: picked files. */
+    othersKept(state, { payload }: PayloadAction<number>) {
+      state.shotCount += payload;
+    },
+    /** The last picture is to be taken again. */
+    shotTakenBack(state) {
+      const last = state.shots.pop();
+      if (last) state.shotCount--;
+      if (last?.isBack) state.backNext = true;
+    },
+    backAwaited(state, { payload }: PayloadAction<boolean>) {
+      state.backNext = payload;
+    },
     occasionSet(state, { payload }: PayloadAction<string | null>) {
       state.occasionId = payload;
     },
@@ -59,4 +102,5 @@ export const selectSending = (state: WithCapture) => state.capture.sending;
 /** Whether a photograph is being sent from here at this moment, or has just been. */
 export const isSentFromHere = ({ capture }: WithCapture, photoId: string): boolean =>
   capture.sending?.id === photoId || capture.lastSent === photoId;
+export const selectShots = (state: WithCapture): Shot[] => state.capture.shots;
 export const selectOccasionId = (state: WithCapture): string | null => state.capture.occasionId;

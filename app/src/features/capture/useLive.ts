@@ -1,6 +1,7 @@
 import {
   LIVE_LONG_SIDE,
   startWatching,
+  tookBack,
   tookPicture,
   watchFrame,
   type FrameView,
@@ -40,6 +41,7 @@ export function useLive(video: RefObject<HTMLVideoElement | null>, active: boole
     if (!active || typeof Worker === 'undefined' || typeof OffscreenCanvas === 'undefined') return undefined;
     const worker = new Worker(require.unstable_resolveWorker('./live.worker'));
     let stopped = false;
+    // What was taken before the camera was put away is still taken.
     state.current = { ...startWatching(performance.now()), taken: state.current.taken };
     const look = async () => {
       const { current } = video;
@@ -75,5 +77,10 @@ export function useLive(video: RefObject<HTMLVideoElement | null>, active: boole
     if (latest.current) state.current = tookPicture(state.current, latest.current.scene);
   }, []);
 
-  return { sight, taken };
+  /** The last picture was taken back: the card before the camera is the one to be taken. */
+  const again = useCallback(() => {
+    state.current = tookBack(state.current, performance.now());
+  }, []);
+
+  return { sight, taken, again };
 }

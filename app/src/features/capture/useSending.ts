@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 import { useDispatch, useSelector, useStore } from 'react-redux';
-import { findKeptRequests, selectWaitingRequests, type WithOutbox } from '@/lib/outbox';
+import { findKeptRequests, selectWaitingRequests, sendHeldAtClosing, type WithOutbox } from '@/lib/outbox';
 import { findKeptPhotos } from './keepPhoto';
 import { forgetWhatIsGone, sendEverythingKept } from './sendPhotos';
 import { selectWaitingPhotos, type WithCapture } from './slice';
@@ -44,11 +44,14 @@ export function useSending(accountId: string | undefined): void {
     // What is held back so that it can be undone goes out when its time has come.
     const held = Number.isFinite(heldUntil) ? setTimeout(atOnce, Math.max(0, heldUntil - Date.now()) + 20) : undefined;
     window.addEventListener('online', atOnce);
+    const atClosing = () => sendHeldAtClosing(selectWaitingRequests(getState()));
+    window.addEventListener('pagehide', atClosing);
     return () => {
       stopped = true;
       clearTimeout(timer);
       clearTimeout(held);
       window.removeEventListener('online', atOnce);
+      window.removeEventListener('pagehide', atClosing);
     };
   }, [accountId, dispatch, getState, toSend, heldUntil]);
 }

@@ -1,40 +1,35 @@
-import { useCallback, useRef, useState } from 'react';
-import { useDispatch, useStore } from 'react-redux';
+import { useCallback, useState } from 'react';
+import { useDispatch, useSelector, useStore } from 'react-redux';
 import { problemText } from '@/lib/api';
 import { useDiscardPhotoMutation } from './api';
 import { forgetPhoto, keepPhoto } from './keepPhoto';
-import { selectSending, type WithCapture } from './slice';
+import { captureSlice, selectSending, selectShots, type WithCapture } from './slice';
 
 const MOMENT_MS = 150;
+const { backAwaited, othersKept, shotTaken, shotTakenBack } = captureSlice.actions;
 
-/** The picture taken last, as the screen shows it. */
-export interface LastShot {
-  id: string;
-  thumbnail: string;
-  /** It is the back of the one before. */
-  isBack: boolean;
-}
-
-/** Keeps one photograph after another, without waiting for anything but the device's own store. */
+/**
+ * Keeps one photograph after another, without waiting for anything but the device's own store. What was taken, and that a back is to
+ * come, is still so when somebody comes back from another page.
+ */
 export function useShots(accountId: string, occasionId: string | null) {
   const dispatch = useDispatch();
   const store = useStore<WithCapture>();
   const [discard] = useDiscardPhotoMutation();
-  const [count, setCount] = useState(0);
-  const [last, setLast] = useState<LastShot>();
-  const [backNext, setBackNext] = useState(false);
+  const shots = useSelector(selectShots);
+  const count = useSelector(({ capture }: WithCapture) => capture.shotCount);
+  const backNext = useSelector(({ capture }: WithCapture) => capture.backNext);
   const [problem, setProblem] = useState<string>();
-  const front = useRef<string>(undefined);
+  const last = shots.at(-1);
 
   const keep = useCallback(
     async (bytes: Blob, thumbnail: string): Promise<boolean> => {
-      const backOf = backNext ? (front.current ?? null) : null;
+      const { capture } = store.getState();
+      const front = capture.shots.findLast((shot) => !shot.isBack);
+      const backOf = capture.backNext ? (front?.id ?? null) : null;
       try {
         const id = await keepPhoto(accountId, { bytes, occasionId, backOf })(dispatch);
-        if (!backOf) front.current = id;
-        setLast({ id, thumbnail, isBack: backOf !== null });
-        setCount((n) => n + 1);
-        setBackNext(false);
+        dispatch(shotTaken({ id, thumbnail, isBack: backOf !== null }));
         setProblem(undefined);
         return true;
       } catch {
@@ -42,7 +37,7 @@ export function useShots(accountId: string, occasionId: string | null) {
         return false;
       }
     },
-    [accountId, backNext, dispatch, occasionId],
+    [accountId, dispatch, occasionId, store],
   );
 
   /** Takes the last picture back, wherever it is by now, so that it can be taken again. */
@@ -53,11 +48,10 @@ export function useShots(accountId: string, occasionId: string | null) {
     const here = await forgetPhoto(last.id)(dispatch);
     const answer = here ? undefined : await discard(last.id);
     if (answer?.error) return setProblem(problemText(answer.error));
-    if (last.isBack) setBackNext(true);
-    setLast(undefined);
-    setCount((n) => n - 1);
+    dispatch(shotTakenBack());
   }, [discard, dispatch, last, store]);
 
-  const kept = useCallback((more: number) => setCount((n) => n + more), []);
-  return { count, last, backNext, setBackNext, keep, kept, retake, problem };
+  const kept = useCallback((more: number) => dispatch(othersKept(more)), [dispatch]);
+  const setBackNext = useCallback((awaited: boolean) => dispatch(backAwaited(awaited)), [dispatch]);
+  return { shots, count, last, backNext, setBackNext, keep, kept, retake, problem };
 }

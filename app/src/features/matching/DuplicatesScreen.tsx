@@ -2,6 +2,7 @@ import type { DuplicateGroup, Duplicates, Sweep } from '@dossier/contract';
 import { Link } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { Pressable, View } from 'react-native';
+import { useMay } from '@/features/account';
 import { useMergePeopleMutation, useUndoMergeMutation } from '@/features/people';
 import { problemText } from '@/lib/api';
 import { formatWhen } from '@/lib/formatDate';
@@ -33,6 +34,7 @@ const ASK_AGAIN_MS = 1000;
 
 /** Records that are likely of one person: found in all people, looked at one after the other, the certain ones merged in one act. */
 export function DuplicatesScreen() {
+  const may = useMay();
   const { data, error, refetch } = useDuplicatesQuery();
   const searching = isUnderWay(data?.sweep);
   const { data: latest } = useLatestSweepQuery(undefined, { skip: !searching, pollingInterval: ASK_AGAIN_MS });
@@ -59,13 +61,13 @@ export function DuplicatesScreen() {
           <Text className="underline underline-offset-4">People</Text>
         </Link>
         <View className="gap-1">
-          <Heading>Twice in the records</Heading>
+          <Heading>Same person twice</Heading>
           <Soft>{found(data)}</Soft>
         </View>
-        <Search sweep={sweep} searching={searching} />
+        {may('merge') ? <Search sweep={sweep} searching={searching} /> : null}
         {merging.error ? <Notice fault>{problemText(merging.error)}</Notice> : null}
         {merged.length > 0 ? <MergedAll mergeIds={merged} onUndone={() => setUndone([...undone, ...merged])} /> : null}
-        {data.certain > 1 && !searching ? (
+        {data.certain > 1 && !searching && may('merge') ? (
           <View className="items-start">
             <Button look="ink" busy={merging.isLoading} onPress={() => void mergeAll()}>
               {`Merge the ${data.certain} that are certain`}
@@ -134,6 +136,7 @@ function Search({ sweep, searching }: { sweep: Sweep | null | undefined; searchi
 
 /** One group: which record stays, why they are alike, and what is to become of them. */
 function Group({ group: { people, evidence, likelihood, newJob } }: { group: DuplicateGroup }) {
+  const may = useMay();
   const [stays, setStays] = useState(people[0]?.id);
   const [merge, merging] = useMergePeopleMutation();
   const [keepApart, parting] = useNotSameMutation();
@@ -178,16 +181,18 @@ function Group({ group: { people, evidence, likelihood, newJob } }: { group: Dup
               <Soft numberOfLines={2}>{[person.title, person.company].filter(Boolean).join(', ')}</Soft>
               <Soft>{`changed ${formatWhen(person.updatedAt)}`}</Soft>
             </View>
-            {person === into ? <Soft>stays</Soft> : null}
+            {person === into ? <Soft>this one stays</Soft> : null}
           </Pressable>
         ))}
       </View>
       <Reasons evidence={evidence} />
       {problem ? <Notice fault>{problemText(problem)}</Notice> : null}
       <View className="flex-row flex-wrap gap-2 pb-2">
-        <Button look="ink" busy={merging.isLoading} label={`Merge into ${name}`} onPress={() => void mergeThem()}>
-          Merge
-        </Button>
+        {may('merge') ? (
+          <Button look="ink" busy={merging.isLoading} label={`Merge into ${name}`} onPress={() => void mergeThem()}>
+            Merge
+          </Button>
+        ) : null}
         <Button busy={parting.isLoading} label={`${name} and the others are not the same`} onPress={() => void part()}>
           Not the same
         </Button>

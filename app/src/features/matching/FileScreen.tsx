@@ -1,13 +1,12 @@
-import type { CardOccasion, Match, PersonKind } from '@dossier/contract';
-import { compareFields, mergeFields, type Choice as KeepOrTake } from '@dossier/core/matching';
+import type { CardOccasion, Match } from '@dossier/contract';
+import { compareFields, endsWithJob, mergeFields, withoutEndings } from '@dossier/core/matching';
 import { isDoubtful, noteOf, personFieldsOf } from '@dossier/core/proof';
 import { complaintAbout } from '@dossier/core/proof/complaints';
 import { displayName, type PersonFields } from '@dossier/core/people';
-import { Link } from 'expo-router';
-import { useState } from 'react';
+import { Link, useRouter } from 'expo-router';
 import { ScrollView, View } from 'react-native';
 import { useDispatch } from 'react-redux';
-import { CardView, proofActions, useCardQuery, useDraft } from '@/features/proof';
+import { CardView, proofActions, sidesOf, useCardQuery, useDraft, type FilingChoices } from '@/features/proof';
 import { useSessionQuery, useTeamQuery } from '@/features/account';
 import { ConsentFields, consentComplaint, NO_CONSENT, useMatchesQuery, useTagsQuery } from '@/features/people';
 import { isUnreachable, problemText } from '@/lib/api';
@@ -15,7 +14,7 @@ import { useWide } from '@/lib/useWide';
 import {
   Button,
   Choice,
-  EmptyState,
+  EmptyPage,
   Heading,
   LoadingLines,
   Notice,
@@ -29,6 +28,7 @@ import {
 } from '@/ui';
 import { useNotSameMutation } from './api';
 import { CompareFields } from './CompareFields';
+import { EndsWithJob } from './EndsWithJob';
 import { KnownPeople } from './KnownPeople';
 import { useFiling } from './useFiling';
 
@@ -39,9 +39,38 @@ const KINDS = [
 
 /** The last step of a card: who is already known, what to keep and take, as what to file, and the note. */
 export function FileScreen({ cardId }: { cardId: string }) {
+  const router = useRouter();
   const { data: card, error } = useCardQuery(cardId);
   const cardDraft = useDraft(card);
-  if (error) return <EmptyState title="This card cannot be shown">{problemText(error)}</EmptyState>;
+  if (error)
+    return (
+      <EmptyPage
+        title="This card cannot be shown"
+        action={
+          <Button look="ink" onPress={() => router.replace('/tray')}>
+            Go to the tray
+          </Button>
+        }
+      >
+        {problemText(error)}
+      </EmptyPage>
+    );
+  if (card && (card.state === 'filed' || card.state === 'discarded'))
+    return (
+      <EmptyPage
+        title={card.state === 'filed' ? 'This card is filed' : 'This card was taken out of the tray'}
+        action={
+          <Button
+            look="ink"
+            onPress={() => router.replace(card.personId ? `/people/${card.personId}` : `/proof/${cardId}`)}
+          >
+            {card.personId ? 'Open the person' : 'See the card'}
+          </Button>
+        }
+      >
+        {card.state === 'filed' ? 'Its person keeps the picture and the history.' : 'It can be put back from there.'}
+      </EmptyPage>
+    );
   if (!card || !cardDraft) return <LoadingLines lines={5} />;
   const fields = personFieldsOf(cardDraft.draft);
   const wrong = cardDraft.draft.fields.map(complaintAbout).filter((c) => c !== undefined);
@@ -56,7 +85,8 @@ export function FileScreen({ cardId }: { cardId: string }) {
       wrong={wrong}
       doubts={doubts}
       occasion={card.occasion}
-      picture={<CardView cardId={cardId} reading={card.reading} picture={card.picture} maxHeight="60vh" />}
+      chosen={cardDraft.filing ?? {}}
+      picture={<CardView {...sidesOf(card).front} maxHeight="60vh" />}
     />
   );
 }
@@ -73,44 +103,58 @@ interface FilingProps {
   doubts: number;
   /** Where the card comes from: what is filed begins with its kind, tags and owner. */
   occasion: CardOccasion | null;
+  /** What was chosen here before, also when one went back to the desk in between. */
+  chosen: FilingChoices;
   picture: React.ReactNode;
 }
 
-function Filing({ cardId, fields, note, ownNote, settledOnCard, wrong, doubts, occasion, picture }: FilingProps) {
+function Filing({
+  cardId,
+  fields,
+  note,
+  ownNote,
+  settledOnCard,
+  wrong,
+  doubts,
+  occasion,
+  chosen,
+  picture,
+}: FilingProps) {
   const wide = useWide();
   const dispatch = useDispatch();
-  const [kind, setKind] = useState<PersonKind>();
-  const [tags, setTags] = useState(occasion?.tags ?? []);
-  const [ownerId, setOwnerId] = useState(occasion?.ownerId ?? '');
+  const choose = (change: FilingChoices) => dispatch(proofActions.filingChosen({ cardId, change }));
+  const { kind, rating, newJob } = chosen;
+  const tags = chosen.tags ?? occasion?.tags ?? [];
+  const choices = chosen.fields ?? {};
+  const consent = chosen.consent ?? NO_CONSENT;
+  const stays = chosen.stays ?? [];
   const { data: team } = useTeamQuery();
   const { data: session } = useSessionQuery();
   const ratings = session?.workspace.ratings ?? [];
   const knownTags = useTagsQuery().data?.items.map(({ tag }) => tag) ?? [];
-  const [chosenId, setChosenId] = useState<string | null>();
-  const [choices, setChoices] = useState<Partial<Record<keyof PersonFields, KeepOrTake>>>({});
   const { data, error: matchError, isFetching, refetch } = useMatchesQuery({ fields, cardId });
   const [keepApart, { error: apartError }] = useNotSameMutation();
-  const [newJob, setNewJob] = useState<boolean>();
-  const [rating, setRating] = useState<string | null>();
-  const [consent, setConsent] = useState(NO_CONSENT);
   const { submit, isLoading, error } = useFiling(cardId);
   // Without a network nobody can be compared with: the server does it when the card arrives.
   const unreachable = isUnreachable(matchError);
   const matches = data?.matches ?? [];
   // Whoever is likelier the same person than not is offered first; others are there to be chosen.
   const known: Match | undefined =
-    chosenId === null
+    chosen.knownId === null
       ? undefined
-      : (matches.find((m) => m.person.id === chosenId) ?? matches.find((m) => m.likelihood >= 0.5));
-  const differences = known
-    ? compareFields(known.person.fields, fields, { onCard: settledOnCard, inRecord: new Set(known.person.settled) })
-    : [];
+      : (matches.find((m) => m.person.id === chosen.knownId) ?? matches.find((m) => m.likelihood >= 0.5));
   const inNewJob = known ? (newJob ?? known.newJob) : false;
+  const endings = known && inNewJob ? endsWithJob(known.person.fields, fields) : [];
+  const before = known && withoutEndings(known.person.fields, endings.filter(({ key }) => !stays.includes(key))); // prettier-ignore
+  const differences = before
+    ? compareFields(before, fields, { onCard: settledOnCard, inRecord: new Set(known.person.settled) })
+    : [];
+  const ownerId = chosen.ownerId ?? (known ? known.person.ownerId : (occasion?.ownerId ?? ''));
   const choiceOf = (field: keyof PersonFields) =>
     choices[field] ?? differences.find((d) => d.field === field)?.suggestion;
   const filedKind = kind ?? known?.person.kind ?? occasion?.kind ?? 'contact';
-  const merged = known
-    ? mergeFields(known.person.fields, fields, Object.fromEntries(differences.map((d) => [d.field, choiceOf(d.field)])))
+  const merged = before
+    ? mergeFields(before, fields, Object.fromEntries(differences.map((d) => [d.field, choiceOf(d.field)])))
     : fields;
   const consentProblem = consent.channels.length > 0 ? consentComplaint(consent) : undefined;
   const file = () =>
@@ -163,11 +207,9 @@ function Filing({ cardId, fields, note, ownNote, settledOnCard, wrong, doubts, o
             <KnownPeople
               matches={matches}
               chosen={known?.person.id ?? null}
-              onChoose={(id) => {
-                setChosenId(id);
-                setChoices({});
-                setNewJob(undefined);
-              }}
+              onChoose={(knownId) =>
+                choose({ knownId, fields: {}, newJob: undefined, stays: [], ownerId: undefined, rating: undefined })
+              }
               onNotSame={(personId) => void keepApart({ ids: [cardId, personId] })}
             />
           )}
@@ -176,53 +218,54 @@ function Filing({ cardId, fields, note, ownNote, settledOnCard, wrong, doubts, o
             <Toggle
               label={`A new job: ${known.person.fields.company || 'the old one'} goes into the history`}
               on={inNewJob}
-              onChange={setNewJob}
+              onChange={(on) => choose({ newJob: on })}
             />
+          ) : null}
+          {endings.length > 0 ? (
+            <EndsWithJob endings={endings} stays={stays} onChange={(next) => choose({ stays: next })} />
           ) : null}
           {known ? (
             <CompareFields
               differences={differences}
               choiceOf={choiceOf}
-              onChoose={(field, choice) => setChoices({ ...choices, [field]: choice })}
+              onChoose={(field, choice) => choose({ fields: { ...choices, [field]: choice } })}
             />
           ) : null}
         </View>
         <View className="gap-2">
           <Subheading>File as</Subheading>
-          <Choice label="File as" options={KINDS} value={filedKind} onChange={setKind} />
+          <Choice label="File as" options={KINDS} value={filedKind} onChange={(next) => choose({ kind: next })} />
           {occasion ? <Soft>{`From ${occasion.name}`}</Soft> : null}
         </View>
-        <TagField label="Tags" tags={tags} onChange={setTags} known={knownTags} />
+        <TagField label="Tags" tags={tags} onChange={(next) => choose({ tags: next })} known={knownTags} />
         {ratings.length > 0 ? (
           <View className="items-start gap-1">
             <Text aria-hidden>Rating</Text>
             <Select
               label="Rating"
               value={(rating === undefined ? known?.person.rating : rating) ?? ''}
-              onChange={(value) => setRating(value || null)}
+              onChange={(value) => choose({ rating: value || null })}
               options={[{ value: '', label: 'None' }, ...ratings.map((value) => ({ value, label: value }))]}
             />
           </View>
         ) : null}
         <View className="gap-2">
           <Subheading>May be written to or called</Subheading>
-          <ConsentFields consent={consent} onChange={setConsent} />
+          <ConsentFields consent={consent} onChange={(next) => choose({ consent: next })} />
           {consentProblem ? <Notice fault>{consentProblem}</Notice> : null}
         </View>
-        {known ? null : (
-          <View className="items-start gap-1">
-            <Text aria-hidden>Owner</Text>
-            <Select
-              label="Owner"
-              value={ownerId}
-              onChange={setOwnerId}
-              options={[
-                { value: '', label: 'Me' },
-                ...(team?.items ?? []).map(({ id, name }) => ({ value: id, label: name })),
-              ]}
-            />
-          </View>
-        )}
+        <View className="items-start gap-1">
+          <Text aria-hidden>Owner</Text>
+          <Select
+            label="Owner"
+            value={ownerId}
+            onChange={(next) => choose({ ownerId: next })}
+            options={[
+              ...(known ? [] : [{ value: '', label: 'Me' }]),
+              ...(team?.items ?? []).map(({ id, name }) => ({ value: id, label: name })),
+            ]}
+          />
+        </View>
         <TextField
           label="Note"
           hint="What was said, what was promised."

@@ -1,32 +1,38 @@
 import type { FiledByItself } from '@dossier/contract';
 import { draftOf } from '@dossier/core/proof';
-import { Link } from 'expo-router';
+import { Link, useRouter } from 'expo-router';
 import { View } from 'react-native';
 import { useAnswerFiledMutation, useFiledByItselfQuery } from '@/features/people';
 import { sidesOf, Strip, useCardQuery } from '@/features/proof';
 import { problemText } from '@/lib/api';
 import { formatWhen } from '@/lib/formatDate';
-import { Button, EmptyState, Heading, LoadingLines, Notice, Page, Serif, Soft, Text } from '@/ui';
+import { Button, EmptyPage, Heading, LoadingLines, Notice, Page, Serif, Soft, Text } from '@/ui';
 
 /** What Dossier filed without a person, for a glance: each name over its strip, taken back or found right, one by one or all. */
 export function FiledByItselfScreen() {
+  const router = useRouter();
   const { data, error, refetch } = useFiledByItselfQuery();
   const [answer, answering] = useAnswerFiledMutation();
   if (error && !data) {
     return (
-      <EmptyState title="This cannot be shown" action={<Button onPress={() => void refetch()}>Try again</Button>}>
+      <EmptyPage title="This cannot be shown" action={<Button onPress={() => void refetch()}>Try again</Button>}>
         {problemText(error)}
-      </EmptyState>
+      </EmptyPage>
     );
   }
   if (!data) return <LoadingLines />;
   if (data.total === 0) {
     return (
-      <Page measure={760}>
-        <EmptyState title="Nothing to look at">
-          Whatever Dossier files by itself is gathered here until somebody has looked at it.
-        </EmptyState>
-      </Page>
+      <EmptyPage
+        title="Nothing to look at"
+        action={
+          <Button look="ink" onPress={() => router.replace('/tray')}>
+            Go to the tray
+          </Button>
+        }
+      >
+        Whatever Dossier files for you is gathered here until somebody has looked at it.
+      </EmptyPage>
     );
   }
   const personIds = data.items.map((item) => item.personId);
@@ -34,17 +40,17 @@ export function FiledByItselfScreen() {
     <Page measure={760}>
       <View className="gap-4">
         <View className="gap-1">
-          <Heading>Filed by itself</Heading>
+          <Heading>Filed for you</Heading>
           <Soft>
             {data.total === 1 ? 'One card, waiting for a glance.' : `${data.total} cards, waiting for a glance.`}
           </Soft>
         </View>
         <View className="flex-row flex-wrap gap-2">
           <Button look="ink" busy={answering.isLoading} onPress={() => void answer({ personIds, answer: 'seen' })}>
-            All right
+            All are right
           </Button>
           <Button busy={answering.isLoading} onPress={() => void answer({ personIds, answer: 'take-back' })}>
-            Take all back into the tray
+            Send all back to the tray
           </Button>
         </View>
         {answering.error ? <Notice fault>{problemText(answering.error)}</Notice> : null}
@@ -87,8 +93,8 @@ function Filed({
         <Button label={`${item.fullName} is right`} onPress={() => onAnswer('seen')}>
           Right
         </Button>
-        <Button look="bare" label={`Take ${item.fullName} back into the tray`} onPress={() => onAnswer('take-back')}>
-          Take back
+        <Button look="bare" label={`Send ${item.fullName} back to the tray`} onPress={() => onAnswer('take-back')}>
+          Send back
         </Button>
       </View>
     </View>

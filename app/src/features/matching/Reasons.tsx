@@ -3,6 +3,10 @@ import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { Soft, Text } from '@/ui';
 
+/** How much a reason counts. @param weight in bits: one more makes it twice as likely or unlikely */
+const weighs = (weight: number): string =>
+  Math.abs(weight) >= 5 ? 'counts much' : Math.abs(weight) >= 1.5 ? 'counts' : 'counts a little';
+
 /** So many reasons are said at once. */
 const AT_FIRST = 3;
 
@@ -18,7 +22,7 @@ export function Reasons({ evidence }: { evidence: readonly Evidence[] }) {
           <Text className={`min-w-0 flex-1 text-[15px] leading-[22px] ${weight > 0 ? '' : 'text-soft'}`}>
             {weight > 0 ? words : `but ${words}`}
           </Text>
-          {all ? <Soft className="tabular">{`${weight > 0 ? '+' : '−'}${Math.abs(weight).toFixed(1)}`}</Soft> : null}
+          {all ? <Soft>{weighs(weight)}</Soft> : null}
         </View>
       ))}
       {told.length > AT_FIRST || all ? (
@@ -30,9 +34,7 @@ export function Reasons({ evidence }: { evidence: readonly Evidence[] }) {
           }}
           className="min-h-[32px] justify-center self-start"
         >
-          <Soft className="underline underline-offset-4">
-            {all ? 'Fewer' : `All ${told.length}, with their weight in bits`}
-          </Soft>
+          <Soft className="underline underline-offset-4">{all ? 'Fewer' : `All ${told.length} reasons`}</Soft>
         </Pressable>
       ) : null}
     </View>

@@ -35,7 +35,7 @@ function Note({ item, twin }: { item: TrayItem; twin: TrayTwin }) {
         label={`Take this card of ${item.name ?? 'nobody'} out of the tray`}
         onPress={() => void change({ cardIds: [item.id], state: 'discarded' })}
       >
-        Take this one out
+        Remove this one
       </Button>
       <Button
         look="bare"
@@ -43,7 +43,7 @@ function Note({ item, twin }: { item: TrayItem; twin: TrayTwin }) {
         label={`${item.name ?? 'This card'} is somebody else`}
         onPress={() => void keepApart({ ids: twin.cardIds })}
       >
-        They are two
+        Two different people
       </Button>
       {problem ? <Soft role="alert">{problemText(problem)}</Soft> : null}
     </View>

@@ -8,8 +8,8 @@ export const CHANNELS: readonly { value: Channel; label: string }[] = [
   { value: 'post', label: 'By post' },
 ];
 export const HOW = [
-  { value: 'spoken', label: 'Said so' },
-  { value: 'written', label: 'Wrote so' },
+  { value: 'spoken', label: 'Said it' },
+  { value: 'written', label: 'Wrote it' },
   { value: 'onScreen', label: 'Agreed on the screen' },
 ] as const;
 
@@ -51,7 +51,7 @@ export function ConsentFields({ consent, onChange }: Props) {
             maxLength={200}
           />
           <TextField
-            label="Words shown or said"
+            label="What exactly was asked, word for word"
             value={wording}
             onChangeText={(text) => onChange({ ...consent, wording: text })}
             maxLength={1000}

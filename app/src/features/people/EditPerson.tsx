@@ -1,9 +1,9 @@
 import type { Person, PersonEdit, PersonKind } from '@dossier/contract';
-import { formatPhone, type PersonFields, type PhoneEntry } from '@dossier/core/people';
+import { ADDRESS_FIELDS, addressOrder, formatPhone, type PersonFields, type PhoneEntry } from '@dossier/core/people';
 import { typedPhone } from '@dossier/core/people/typedPhone';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useSessionQuery } from '@/features/account';
+import { useSessionQuery, useTeamQuery } from '@/features/account';
 import { hasStatus, problemText } from '@/lib/api';
 import { personFieldLabel } from '@/lib/fieldLabels';
 import { Button, Choice, Notice, Select, Subheading, TagField, Text, TextField } from '@/ui';
@@ -14,7 +14,6 @@ const KINDS = [
   { value: 'lead', label: 'Lead' },
 ] as const;
 const TEXTS = ['prefix', 'givenName', 'middleName', 'familyName', 'suffix', 'title', 'department', 'company'] as const;
-const PLACE = ['street', 'postalCode', 'locality', 'region', 'country'] as const;
 const PHONE_KINDS = [
   { value: 'mobile', label: 'mobile' },
   { value: 'work', label: 'work' },
@@ -38,7 +37,9 @@ export function EditPerson({ person, onDone }: { person: Person; onDone: () => v
     kind: person.kind,
     tags: person.tags,
     rating: person.rating,
+    ownerId: person.owner.id,
   });
+  const { data: team } = useTeamQuery();
   const [save, { isLoading, error }] = useEditPersonMutation();
   const set = (fields: Partial<PersonFields>) => setEdit({ ...edit, fields: { ...edit.fields, ...fields } });
   const { fields } = edit;
@@ -75,7 +76,7 @@ export function EditPerson({ person, onDone }: { person: Person; onDone: () => v
       <Phones phones={fields.phones} onChange={(phones) => set({ phones })} />
       <TextList label="Web" inputMode="url" values={fields.websites} onChange={(websites) => set({ websites })} />
       <View className="gap-3">
-        {PLACE.map((field) => (
+        {addressOrder(fields.country).map((field) => (
           <TextField
             key={field}
             label={personFieldLabel(field)}
@@ -100,6 +101,20 @@ export function EditPerson({ person, onDone }: { person: Person; onDone: () => v
           ]}
         />
       </View>
+      <View className="items-start gap-1">
+        <Text aria-hidden>Owner</Text>
+        <Select
+          label="Owner"
+          value={edit.ownerId ?? person.owner.id}
+          onChange={(ownerId) => setEdit({ ...edit, ownerId })}
+          options={[
+            ...(team?.items ?? []).map(({ id, name }) => ({ value: id, label: name })),
+            ...(team?.items.some(({ id }) => id === person.owner.id)
+              ? []
+              : [{ value: person.owner.id, label: person.owner.name }]),
+          ]}
+        />
+      </View>
       {changedMeanwhile ? (
         <ChangedMeanwhile before={seen} now={person} mine={edit.fields} onKeepMine={() => setSeen(person)} />
       ) : error ? (
@@ -110,7 +125,7 @@ export function EditPerson({ person, onDone }: { person: Person; onDone: () => v
           Save
         </Button>
         <Button look="bare" onPress={onDone}>
-          Leave as it was
+          Close without saving
         </Button>
       </View>
     </View>
@@ -129,7 +144,7 @@ function ChangedMeanwhile({
   mine: PersonFields;
   onKeepMine: () => void;
 }) {
-  const fields = [...TEXTS, ...PLACE].filter((field) => now.fields[field] !== before.fields[field]);
+  const fields = [...TEXTS, ...ADDRESS_FIELDS].filter((field) => now.fields[field] !== before.fields[field]);
   const by = now.history[0]?.actor ?? 'Somebody';
   return (
     <View role="alert" className="gap-2 border-l-2 border-brick pl-3">

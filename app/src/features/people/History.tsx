@@ -58,5 +58,11 @@ const WORDS: Record<Action, (actor: string) => string> = {
   erased: (actor) => `Erased by ${actor}`,
 };
 
-const LABELS: Readonly<Record<string, string>> = { kind: 'Kind', tags: 'Tags', rating: 'Rating', consent: 'Consent' };
+const LABELS: Readonly<Record<string, string>> = {
+  kind: 'Kind',
+  tags: 'Tags',
+  rating: 'Rating',
+  owner: 'Owner',
+  consent: 'Consent',
+};
 const labelOf = (field: string): string => LABELS[field] ?? personFieldLabel(field);

@@ -50,8 +50,8 @@ export function PeopleList({ chosen, beside }: { chosen?: string; beside?: boole
           className="min-h-touch rounded-[4px] border border-rule bg-sheet px-3 py-2 font-sans text-[17px] text-ink"
         />
         <View className="flex-row flex-wrap gap-x-5">
-          <ListLink href="/duplicates">Twice in the records</ListLink>
-          {unseen > 0 ? <ListLink href="/filed-by-itself">{`Filed by itself (${unseen})`}</ListLink> : null}
+          <ListLink href="/duplicates">Same person twice</ListLink>
+          {unseen > 0 ? <ListLink href="/filed-by-itself">{`Filed for you (${unseen})`}</ListLink> : null}
         </View>
         {error ? (
           <Notice fault action={<Button onPress={() => void refetch()}>Try again</Button>}>

@@ -1,16 +1,17 @@
 import type { Person } from '@dossier/contract';
 import { addressLines } from '@dossier/core/people';
-import { Link } from 'expo-router';
+import { Link, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { hasStatus, problemText } from '@/lib/api';
 import { formatWhen } from '@/lib/formatDate';
+import { usePageTitle } from '@/lib/pageTitle';
 import { useWide } from '@/lib/useWide';
 import {
   Button,
   CardImage,
   cardPicture,
-  EmptyState,
+  EmptyPage,
   Heading,
   LoadingLines,
   Page,
@@ -26,6 +27,7 @@ import { DeletedNotice, EndOfRecord } from './EndOfRecord';
 import { History } from './History';
 import { Merges } from './Merges';
 import { ReachLinks } from './ReachLinks';
+import { SendBack } from './SendBack';
 import { VcardDownload } from './VcardDownload';
 
 /** Somebody's dossier. */
@@ -33,14 +35,25 @@ export function PersonScreen({ personId }: { personId: string }) {
   const wide = useWide();
   const { data: person, error, refetch } = usePersonQuery(personId);
   const [editing, setEditing] = useState(false);
+  const router = useRouter();
+  usePageTitle(person?.fullName);
   if (error) {
     return (
-      <EmptyState
-        title={hasStatus(error, 404) ? 'This person is not here' : 'This person cannot be shown'}
-        action={<Button onPress={() => void refetch()}>Try again</Button>}
+      <EmptyPage
+        title={
+          hasStatus(error, 404) || hasStatus(error, 400) ? 'This person is not here' : 'This person cannot be shown'
+        }
+        action={
+          <>
+            <Button onPress={() => void refetch()}>Try again</Button>
+            <Button look="ink" onPress={() => router.replace('/people')}>
+              Go to people
+            </Button>
+          </>
+        }
       >
         {problemText(error)}
-      </EmptyState>
+      </EmptyPage>
     );
   }
   if (!person) return <LoadingLines lines={4} />;
@@ -56,7 +69,7 @@ export function PersonScreen({ personId }: { personId: string }) {
         <Who person={person} />
         {person.deletedAt ? null : (
           <View className="items-start">
-            <Button onPress={() => setEditing(!editing)}>{editing ? 'Close without saving' : 'Change'}</Button>
+            {editing ? null : <Button onPress={() => setEditing(true)}>Change</Button>}
           </View>
         )}
         {editing ? <EditPerson person={person} onDone={() => setEditing(false)} /> : null}
@@ -72,6 +85,7 @@ export function PersonScreen({ personId }: { personId: string }) {
         <VcardDownload person={person} />
         <Rule />
         <Merges person={person} />
+        <SendBack person={person} />
         <History changes={person.history} cardIds={person.cardIds} />
         <Rule />
         <EndOfRecord person={person} />

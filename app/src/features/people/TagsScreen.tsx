@@ -2,6 +2,7 @@ import { Tag } from '@dossier/contract';
 import { Link } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
+import { useMay } from '@/features/account';
 import { problemText } from '@/lib/api';
 import { Button, EmptyState, Heading, LoadingLines, Notice, Page, Soft, Text, TextField } from '@/ui';
 import { useRenameTagMutation, useTagsQuery } from './api';
@@ -10,6 +11,7 @@ import { useRenameTagMutation, useTagsQuery } from './api';
 export function TagsScreen() {
   const { data, error, refetch } = useTagsQuery();
   const [open, setOpen] = useState<string>();
+  const may = useMay();
   if (error) {
     return (
       <EmptyState title="The tags cannot be shown" action={<Button onPress={() => void refetch()}>Try again</Button>}>
@@ -40,9 +42,11 @@ export function TagsScreen() {
                 {tag}
               </Text>
               <Soft className="tabular">{people === 1 ? '1 person' : `${people} people`}</Soft>
-              <Button look="bare" label={`Rename ${tag}`} onPress={() => setOpen(tag)}>
-                Rename
-              </Button>
+              {may('merge') ? (
+                <Button look="bare" label={`Rename ${tag}`} onPress={() => setOpen(tag)}>
+                  Rename
+                </Button>
+              ) : null}
             </View>
           ),
         )}
@@ -83,7 +87,7 @@ function Rename({ tag, known, onDone }: { tag: string; known: readonly string[];
           {merges ? 'Make one of both' : 'Rename'}
         </Button>
         <Button look="bare" onPress={onDone}>
-          Leave it
+          Keep the word
         </Button>
       </View>
     </View>

@@ -11,7 +11,7 @@ export function VcardDownload({ person }: { person: Person }) {
   const href = `${API}/people/${person.id}/vcard?version=${version}&picture=${picture ? 1 : 0}`;
   return (
     <View className="gap-3">
-      <Subheading>For other address books</Subheading>
+      <Subheading>Save to an address book</Subheading>
       <View className="flex-row flex-wrap items-center gap-x-5 gap-y-3">
         <Choice
           label="Version of the vCard"

@@ -1,5 +1,6 @@
 import type {
   ConsentGiven,
+  DeletedPeople,
   FileCard,
   Filed,
   FiledByItself,
@@ -17,6 +18,16 @@ import type {
   TagRename,
 } from '@dossier/contract';
 import { api } from '@/lib/api';
+import { forgetAnswers } from '@/lib/serviceWorker';
+
+/** Once it is done and whoever did it has been led away from the page about it, which would be asked for in vain. */
+async function afterwards(done: Promise<unknown>, then: () => unknown): Promise<void> {
+  const isDone = await done.then(
+    () => true,
+    () => false,
+  );
+  if (isDone) setTimeout(() => void then(), 0);
+}
 
 export const peopleApi = api.injectEndpoints({
   endpoints: (build) => ({
@@ -47,13 +58,31 @@ export const peopleApi = api.injectEndpoints({
       // Also when it was refused: what somebody else changed is shown then.
       invalidatesTags: ['Person'],
     }),
+    /** A filing undone: the card lies in the tray again. */
+    sendBack: build.mutation<void, string>({
+      query: (id) => ({ url: `/people/${id}/take-back`, method: 'POST' }),
+      async onQueryStarted(_id, { dispatch, queryFulfilled }) {
+        await afterwards(queryFulfilled, () =>
+          dispatch(api.util.invalidateTags(['Person', 'Tray', 'Card', 'Learned'])),
+        );
+      },
+    }),
+    deletedPeople: build.query<DeletedPeople, void>({ query: () => '/deleted-people', providesTags: ['Person'] }),
     /** Deletes a person, brings it back, or forgets it for good. */
     changePresence: build.mutation<void, { id: string; to: 'deleted' | 'restored' | 'erased' }>({
       query: ({ id, to }) =>
         to === 'deleted'
           ? { url: `/people/${id}`, method: 'DELETE' }
           : { url: `/people/${id}/${to === 'erased' ? 'erase' : 'restore'}`, method: 'POST' },
-      invalidatesTags: (_result, error, { to }) => (error ? [] : to === 'erased' ? ['Tray'] : ['Person']),
+      invalidatesTags: (_result, error, { to }) => (error || to === 'erased' ? [] : ['Person']),
+      async onQueryStarted({ to }, { dispatch, queryFulfilled }) {
+        if (to !== 'erased') return;
+        await afterwards(queryFulfilled, async () => {
+          // Neither shown again without a network, nor from what was fetched before.
+          await forgetAnswers();
+          dispatch(api.util.invalidateTags(['Person', 'Tray', 'Card', 'Photo', 'Learned']));
+        });
+      },
     }),
     giveConsent: build.mutation<void, { id: string; consent: ConsentGiven }>({
       query: ({ id, consent }) => ({ url: `/people/${id}/consents`, method: 'POST', body: consent }),
@@ -92,6 +121,8 @@ export const peopleApi = api.injectEndpoints({
 export const {
   useAnswerFiledMutation,
   useChangePresenceMutation,
+  useDeletedPeopleQuery,
+  useSendBackMutation,
   useEditPersonMutation,
   useFiledByItselfQuery,
   useGiveConsentMutation,

@@ -21,7 +21,12 @@ function JoinedBack({ card }: { card: ProofCard }) {
     <View className="items-start gap-2 px-4 pt-8">
       <Subheading>Back of this card</Subheading>
       {card.back!.picture ? (
-        <CardImage src={cardPicture(card.back!.cardId)} alt="The back of the card" width={260} natural />
+        <CardImage
+          src={cardPicture(card.back!.cardId, 'full', card.back!.pictureId)}
+          alt="The back of the card"
+          width={260}
+          natural
+        />
       ) : null}
       <Button look="bare" className="-ml-4" busy={isLoading} onPress={() => void takeOff(card.id)}>
         Take the back off
@@ -68,7 +73,7 @@ function Backs({ card }: { card: ProofCard }) {
             onPress={() => void join({ id: card.id, cardId: item.id })}
             className="min-h-touch flex-row items-center gap-3 border-b border-rule py-2 hover:bg-table"
           >
-            <CardImage src={cardPicture(item.id, 'thumbnail')} alt="" width={84} />
+            <CardImage src={cardPicture(item.id, 'thumbnail', item.pictureId)} alt="" width={84} />
             <View className="min-w-0 flex-1">
               <Text numberOfLines={1}>{name}</Text>
               <Soft>{formatWhen(item.takenAt)}</Soft>

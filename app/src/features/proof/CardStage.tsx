@@ -33,7 +33,7 @@ let lastRoom: { width: number; height: number } | undefined;
  * or the wheel; a word touched leads to its field, words swept over are picked.
  */
 export function CardStage(props: Props) {
-  const { cardId, reading, picture, spans, words, picking, onWord, onPick } = props;
+  const { cardId, reading, picture, pictureId, spans, words, picking, onWord, onPick } = props;
   const [room, setRoom] = useState(lastRoom);
   const card = useMemo(() => ({ width: reading.width, height: reading.height }), [reading.width, reading.height]);
   const area = useMemo(() => areaOfSpans(reading, spans), [reading, spans]);
@@ -65,7 +65,7 @@ export function CardStage(props: Props) {
           onSweep={(from, to) => onPick(wordsWithin(words, from, to), from, to)}
         >
           <img
-            src={cardPicture(cardId)}
+            src={cardPicture(cardId, 'full', pictureId)}
             alt="The card"
             decoding="async"
             draggable={false}
@@ -192,6 +192,8 @@ function Movable({ card, room, area, picking, onTap, onSweep, children }: Movabl
     <div
       ref={holder}
       data-stage
+      // The mouse event that follows a touch would take the focus away from the field that the touch gave it to.
+      onMouseDown={(event) => event.preventDefault()}
       onPointerDown={down}
       onPointerMove={move}
       onPointerUp={up}

@@ -8,12 +8,12 @@ interface Props extends CardSide {
 }
 
 /** The card as photographed, flat and upright and whole; its text where there is no picture. */
-export function CardView({ cardId, reading, picture, maxHeight }: Props) {
+export function CardView({ cardId, reading, picture, pictureId, maxHeight }: Props) {
   if (!picture) return <TextSheet reading={reading} spans={[]} maxHeight={maxHeight} />;
   const aspect = reading.width / reading.height;
   return (
     <img
-      src={cardPicture(cardId)}
+      src={cardPicture(cardId, 'full', pictureId)}
       alt="The card"
       style={{
         display: 'block',

@@ -15,7 +15,7 @@ import { complaintAbout } from '@dossier/core/proof/complaints';
 import { otherCase, partsToMove } from '@dossier/core/proof/wording';
 import type { FieldName, SourceSpan } from '@dossier/core/reading/fields';
 import { useRouter } from 'expo-router';
-import { Suspense, useCallback, useMemo, useRef, useState } from 'react';
+import { Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { useDispatch } from 'react-redux';
 import { useMatchesQuery } from '@/features/people';
@@ -119,6 +119,24 @@ export function Desk({ card, cardDraft, run, onGo }: DeskProps) {
     const at = doubtful.findIndex((f) => f.id === focusedId);
     focusField(doubtful[(at + 1) % doubtful.length]?.id);
   };
+  // One doubt settled, the next one is asked about by itself; after the last one the field stays in focus.
+  const latest = useRef(draft.fields);
+  useEffect(() => {
+    latest.current = draft.fields;
+  });
+  const goOn = useCallback(
+    (id: string) => {
+      requestAnimationFrame(() =>
+        requestAnimationFrame(() => {
+          const fields = latest.current;
+          const at = fields.findIndex((f) => f.id === id);
+          const next = [...fields.slice(at + 1), ...fields.slice(0, Math.max(0, at))].find(isDoubtful);
+          focusField(next?.id ?? id);
+        }),
+      );
+    },
+    [focusField],
+  );
   const fileAndGo = async () => {
     if (empty) return;
     if (known.length > 0) return router.push(`/file/${cardId}`);
@@ -143,7 +161,13 @@ export function Desk({ card, cardDraft, run, onGo }: DeskProps) {
   const acts = {
     file: empty ? undefined : () => void fileAndGo(),
     nextDoubt: doubtful.length > 0 ? nextDoubt : undefined,
-    settle: focused && isDoubtful(focused) ? () => void dispatch(proofActions.fieldSettled({ cardId, id })) : undefined,
+    settle:
+      focused && isDoubtful(focused)
+        ? () => {
+            dispatch(proofActions.fieldSettled({ cardId, id }));
+            goOn(id);
+          }
+        : undefined,
     alternative1: offers[0] && (() => void edit(offers[0]!.value)),
     alternative2: offers[1] && (() => void edit(offers[1]!.value)),
     alternative3: offers[2] && (() => void edit(offers[2]!.value)),
@@ -234,6 +258,7 @@ export function Desk({ card, cardDraft, run, onGo }: DeskProps) {
               country={country}
               onFocus={onFocus}
               onEnter={onEnter}
+              onSettled={goOn}
               register={register}
             />
           );
@@ -249,6 +274,7 @@ export function Desk({ card, cardDraft, run, onGo }: DeskProps) {
           cardId={cardId}
           reading={card.reading}
           picture={card.picture}
+          pictureId={card.pictureId}
           lines={looseLines(draft, card.reading.lines.length)}
           onPoint={setLooseLine}
         />

@@ -17,10 +17,12 @@ interface Props {
   reading: Reading;
   label: string;
   country: string | null;
+  /** A doubt was settled with one of these buttons: on to the next one. */
+  onSettled: (id: string) => void;
 }
 
 /** What can be done with the field in focus: what it could be instead first, each by one touch. */
-export function FieldActions({ cardId, field, reading, label, country }: Props) {
+export function FieldActions({ cardId, field, reading, label, country, onSettled }: Props) {
   const dispatch = useDispatch();
   const draft = useSelector(selectDraft(cardId))?.draft;
   const [giving, setGiving] = useState(false);
@@ -37,7 +39,10 @@ export function FieldActions({ cardId, field, reading, label, country }: Props) 
             <Button
               look="bare"
               label={`${label} is right as it is`}
-              onPress={() => dispatch(proofActions.fieldSettled({ cardId, id }))}
+              onPress={() => {
+                dispatch(proofActions.fieldSettled({ cardId, id }));
+                onSettled(id);
+              }}
             >
               Right as it is
             </Button>
@@ -47,7 +52,10 @@ export function FieldActions({ cardId, field, reading, label, country }: Props) 
               key={offer.value}
               look="bare"
               label={`Make ${label} “${offer.value}”, ${offer.reason}`}
-              onPress={() => edit(offer.value)}
+              onPress={() => {
+                edit(offer.value);
+                if (isDoubtful(field)) onSettled(id);
+              }}
             >
               {`Take “${offer.value}”`}
             </Button>
@@ -69,10 +77,10 @@ export function FieldActions({ cardId, field, reading, label, country }: Props) 
           {draft && putFirst(draft, id) !== draft ? (
             <Button
               look="bare"
-              label={`Make ${label} the main one`}
+              label={`Put ${label} first`}
               onPress={() => dispatch(proofActions.fieldPutFirst({ cardId, id }))}
             >
-              Main one
+              Put it first
             </Button>
           ) : null}
           {hasCase ? (

@@ -27,6 +27,7 @@ interface Props {
   country: string | null;
   onFocus: (id: string) => void;
   onEnter: (id: string) => void;
+  onSettled: (id: string) => void;
   register: (id: string, element: HTMLTextAreaElement | null) => void;
 }
 
@@ -60,6 +61,7 @@ export const FieldRow = memo(function FieldRow({
   country,
   onFocus,
   onEnter,
+  onSettled,
   register,
 }: Props) {
   const dispatch = useDispatch();
@@ -103,7 +105,7 @@ export const FieldRow = memo(function FieldRow({
         <div
           className={`line-clamp-2 w-[84px] shrink-0 self-end pb-[8px] ${NOTE} ${doubtful ? 'text-ink' : 'text-soft'}`}
         >
-          {isMain ? `${nameOfField(field)}, main` : nameOfField(field)}
+          {isMain ? `${nameOfField(field)}, first` : nameOfField(field)}
         </div>
         <div className="min-w-0 flex-1">
           {shown.slice(0, MOST_STRIPS).map((span) => (
@@ -130,7 +132,14 @@ export const FieldRow = memo(function FieldRow({
       </div>
       {words ? <div className={`pb-1 pl-[96px] ${NOTE} ${doubtful ? 'text-ink' : 'text-soft'}`}>{words}</div> : null}
       {focused || leftOut ? (
-        <FieldActions cardId={cardId} field={field} reading={side.reading} label={label} country={country} />
+        <FieldActions
+          cardId={cardId}
+          field={field}
+          reading={side.reading}
+          label={label}
+          country={country}
+          onSettled={onSettled}
+        />
       ) : null}
     </div>
   );

@@ -18,7 +18,7 @@ interface Props extends CardSide {
 export const LOOSE_LINE = 'application/x-dossier-line';
 
 /** Lines that no field claims; a tap opens where they can be given to, a second one gives them. */
-export function LooseLines({ cardId, reading, picture, lines, onPoint }: Props) {
+export function LooseLines({ cardId, reading, picture, pictureId, lines, onPoint }: Props) {
   const dispatch = useDispatch();
   const [open, setOpen] = useState<number>();
   if (lines.length === 0) return null;
@@ -35,7 +35,7 @@ export function LooseLines({ cardId, reading, picture, lines, onPoint }: Props) 
   };
   return (
     <View className="gap-2 px-4 pt-6">
-      <Subheading>Loose lines</Subheading>
+      <Subheading>Not in any field yet</Subheading>
       <Soft>Nothing claims these. Tap one to give it to a field, or drag it there.</Soft>
       {lines.map((line) => {
         const { text } = reading.lines[line]!;
@@ -54,7 +54,13 @@ export function LooseLines({ cardId, reading, picture, lines, onPoint }: Props) 
               className="min-h-touch gap-1 px-3 py-2"
             >
               {picture ? (
-                <Strip cardId={cardId} reading={reading} picture span={{ line, from: 0, to: text.length }} />
+                <Strip
+                  cardId={cardId}
+                  reading={reading}
+                  picture
+                  pictureId={pictureId}
+                  span={{ line, from: 0, to: text.length }}
+                />
               ) : null}
               <Raw>{text}</Raw>
             </Pressable>

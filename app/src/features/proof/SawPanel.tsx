@@ -24,7 +24,9 @@ export function SawPanel({ card, draft, onClose }: { card: ProofCard; draft: Dra
           Close
         </Button>
       </View>
-      <Soft>{`Read by ${card.engine}, ${formatWhen(card.takenAt)}`}</Soft>
+      <Soft>
+        {card.engine === 'text' ? `From text, ${formatWhen(card.takenAt)}` : `Photographed ${formatWhen(card.takenAt)}`}
+      </Soft>
       {reading.quality ? (
         <View className="gap-1">
           <Text>{qualityWords(reading.quality)}</Text>
@@ -51,7 +53,7 @@ export function SawPanel({ card, draft, onClose }: { card: ProofCard; draft: Dra
             <Soft>
               {field.settled
                 ? `settled by ${field.settled.by}, ${formatWhen(field.settled.at)}`
-                : [...field.reasons, `right with ${percent(field.confidence)}`].join(' · ')}
+                : [...field.reasons, `${percent(field.confidence)} sure`].join(' · ')}
             </Soft>
           </View>
         ))}

@@ -7,7 +7,7 @@ const TALLEST = 30;
 const LARGEST_SCALE = 1.6;
 
 /** The strip of the card picture that a text was read from, scaled to fit; the text itself without a picture. */
-export function Strip({ cardId, reading, picture, span }: CardSide & { span: SourceSpan }) {
+export function Strip({ cardId, reading, picture, pictureId, span }: CardSide & { span: SourceSpan }) {
   if (!picture)
     return <Raw className="text-soft">{reading.lines[span.line]?.text.slice(span.from, span.to) ?? ''}</Raw>;
   const area = spanArea(reading, span);
@@ -29,7 +29,7 @@ export function Strip({ cardId, reading, picture, span }: CardSide & { span: Sou
       }}
     >
       <img
-        src={cardPicture(cardId)}
+        src={cardPicture(cardId, 'full', pictureId)}
         alt=""
         decoding="async"
         style={{

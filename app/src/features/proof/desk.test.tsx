@@ -68,12 +68,13 @@ function Rows() {
     <FieldRow
       key={field.id}
       cardId="c1"
-      sides={{ front: { cardId: 'c1', reading, picture: true } }}
+      sides={{ front: { cardId: 'c1', reading, picture: true, pictureId: null } }}
       field={field}
       focused={i === 0}
       country="GB"
       onFocus={nothing}
       onEnter={nothing}
+      onSettled={nothing}
       register={nothing}
     />
   ));
@@ -145,7 +146,14 @@ describe('loose lines', () => {
   it('are given to a field with a tap, and point at their place meanwhile', () => {
     const pointed: (number | undefined)[] = [];
     const { fields } = openDesk(
-      <LooseLines cardId="c1" reading={reading} picture lines={[1]} onPoint={(line) => pointed.push(line)} />,
+      <LooseLines
+        cardId="c1"
+        reading={reading}
+        picture
+        pictureId={null}
+        lines={[1]}
+        onPoint={(line) => pointed.push(line)}
+      />,
     );
     fireEvent.click(screen.getByRole('button', { name: 'Give “Since 1921” to a field' }));
     const choices = within(screen.getByRole('group', { name: 'Give “Since 1921” to' }));
@@ -160,7 +168,7 @@ describe('loose lines', () => {
 
   it('are not mentioned when there are none', () => {
     const { container } = renderInStore(
-      <LooseLines cardId="c1" reading={reading} picture lines={[]} onPoint={nothing} />,
+      <LooseLines cardId="c1" reading={reading} picture pictureId={null} lines={[]} onPoint={nothing} />,
     );
     expect(container.textContent).toBe('');
   });

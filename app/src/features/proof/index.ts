@@ -8,5 +8,5 @@ export { useDeskFiling } from './useDeskFiling';
 export { ContactSheet, ProofScreen } from './screens';
 export { sidesOf } from './sides';
 export { Strip } from './Strip';
-export { proofActions, proofSlice, selectDraft } from './slice';
+export { proofActions, proofSlice, selectDraft, type FilingChoices } from './slice';
 export { forgetDraft, useDraft } from './useDraft';

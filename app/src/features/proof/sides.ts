@@ -7,6 +7,8 @@ export interface CardSide {
   reading: Reading;
   /** Whether there is a picture of it; else its text stands for it. */
   picture: boolean;
+  /** Names the picture itself. */
+  pictureId: string | null;
 }
 
 /** The two sides of a card on the desk; most have only a front. */
@@ -15,8 +17,8 @@ export interface CardSides {
   back?: CardSide;
 }
 
-export const sidesOf = ({ id, reading, picture, back }: ProofCard): CardSides => ({
-  front: { cardId: id, reading, picture },
+export const sidesOf = ({ id, reading, picture, pictureId, back }: ProofCard): CardSides => ({
+  front: { cardId: id, reading, picture, pictureId },
   back: back ?? undefined,
 });
 

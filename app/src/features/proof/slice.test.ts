@@ -9,10 +9,9 @@ const proposal: FieldProposal = {
   confidence: 0.5,
   reasons: [],
 };
-const open = {
-  cardId: 'c1',
-  cardDraft: cardDraftOf({ draft: draftOf([proposal]), note: '', readingId: 'r1' }, 3, 'Ottilie Brandt'),
-};
+const begun = cardDraftOf({ draft: draftOf([proposal]), note: '', readingId: 'r1' }, 3, 'Ottilie Brandt');
+// What is added here has plain ids.
+const open = { cardId: 'c1', cardDraft: { ...begun, draft: { ...begun.draft, mark: undefined } } };
 const run = (...actions: Parameters<typeof proofSlice.reducer>[1][]) =>
   selectDraft('c1')({
     proof: actions.reduce(proofSlice.reducer, proofSlice.reducer(undefined, proofActions.draftOpened(open))),
@@ -94,13 +93,13 @@ describe('drafts on the proof desk', () => {
       readingId: 'r1',
     };
     const fetched = (version: number) => proofActions.draftFetched({ cardId: 'c1', version, kept });
-    expect(run(fetched(1))?.draft.fields.map(({ value }) => value)).toEqual(['Head of purchasing']);
+    expect(run(fetched(4))?.draft.fields.map(({ value }) => value)).toEqual(['Head of purchasing']);
     // An answer that was overtaken changes nothing.
-    const later = run(fetched(2), proofActions.fieldEdited({ cardId: 'c1', id: 'p0', value: 'Mine' }), fetched(2));
+    const later = run(fetched(5), proofActions.fieldEdited({ cardId: 'c1', id: 'p0', value: 'Mine' }), fetched(5));
     expect(later?.draft.fields[0]!.value).toBe('Mine');
-    const added = run(proofActions.fieldAdded({ cardId: 'c1', field: 'email', value: 'a@b.example' }), fetched(1));
+    const added = run(proofActions.fieldAdded({ cardId: 'c1', field: 'email', value: 'a@b.example' }), fetched(4));
     expect(added?.draft.fields.map(({ value }) => value)).toEqual(['Buyer', 'a@b.example']);
-    expect(added).toMatchObject({ version: 1, unsaved: true });
+    expect(added).toMatchObject({ version: 4, unsaved: true });
   });
 
   it('are still to be sent when something was changed while the last change was on its way', () => {
@@ -108,9 +107,9 @@ describe('drafts on the proof desk', () => {
     const saved = (...meanwhile: Parameters<typeof run>) => {
       const typed = proofActions.fieldEdited({ cardId: 'c1', id: 'p0', value: 'Buy' });
       const sent = run(typed)!;
-      return run(typed, ...meanwhile, proofActions.draftKept({ cardId: 'c1', version: 1, sent }));
+      return run(typed, ...meanwhile, proofActions.draftKept({ cardId: 'c1', version: 4, sent }));
     };
     expect(edited.unsaved).toBe(true);
-    expect(saved(proofActions.fieldDeleted({ cardId: 'c1', id: 'p0' }))).toMatchObject({ version: 1, unsaved: true });
+    expect(saved(proofActions.fieldDeleted({ cardId: 'c1', id: 'p0' }))).toMatchObject({ version: 4, unsaved: true });
   });
 });

@@ -1,3 +1,5 @@
+import type { ConsentGiven, PersonKind } from '@dossier/contract';
+import type { PersonFields } from '@dossier/core/people';
 import { createSlice, original, type Draft as Writable, type PayloadAction } from '@reduxjs/toolkit';
 import {
   addAddress,
@@ -33,11 +35,29 @@ export interface CardDraft {
   unsaved: boolean;
   /** Name of whoever works on it here. */
   actor: string;
+  /** What was chosen on the last step, before filing. */
+  filing?: FilingChoices;
   /** States to go back to, the latest last, and those gone back from. Only for this visit. */
   past: Draft[];
   future: Draft[];
   /** Field that was typed in last: a run of letters is undone as one. */
   typing?: string;
+}
+
+/** What somebody has chosen on the last step of a card; what is not here is as it would be by itself. */
+export interface FilingChoices {
+  kind?: PersonKind;
+  tags?: string[];
+  ownerId?: string;
+  rating?: string | null;
+  consent?: ConsentGiven;
+  /** Whom to update; null for somebody new. */
+  knownId?: string | null;
+  newJob?: boolean;
+  /** Field by field: keep, take, or both. */
+  fields?: Partial<Record<keyof PersonFields, 'keep' | 'take' | 'both'>>;
+  /** Keys of what stays although the old job ends. */
+  stays?: string[];
 }
 
 /** What is kept of it on this device and on the server. */
@@ -49,7 +69,12 @@ const freshMark = (): string => uuidv4().slice(0, 6);
 /** States that can be gone back to. */
 const UNDO_STEPS = 80;
 
-export const cardDraftOf = (kept: KeptDraft, version: number, actor: string, unsaved = false): CardDraft => ({
+export const cardDraftOf = (
+  kept: KeptDraft & Pick<CardDraft, 'filing'>,
+  version: number,
+  actor: string,
+  unsaved = false,
+): CardDraft => ({
   ...kept,
   draft: { ...kept.draft, mark: freshMark() },
   version,
@@ -136,6 +161,10 @@ export const proofSlice = createSlice({
     ),
     undone: step('past', 'future'),
     redone: step('future', 'past'),
+    filingChosen(state, { payload }: PayloadAction<{ cardId: string; change: FilingChoices }>) {
+      const card = state[payload.cardId];
+      if (card) card.filing = { ...card.filing, ...payload.change } as Writable<FilingChoices>;
+    },
     noteEdited(state, { payload }: PayloadAction<{ cardId: string; note: string }>) {
       const card = state[payload.cardId];
       if (!card) return;

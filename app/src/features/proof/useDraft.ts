@@ -84,7 +84,8 @@ function useKeptOnServer(cardId: string | undefined, cardDraft: CardDraft | unde
       const { version, draft: fields, note: text, readingId } = now;
       const content = { draft: fields, note: text, readingId } as never;
       const { data, error } = await keep({ cardId, version, content });
-      if (data) dispatch(proofActions.draftKept({ cardId, version: data.version, sent: { draft: fields, note: text } }));
+      if (data)
+        dispatch(proofActions.draftKept({ cardId, version: data.version, sent: { draft: fields, note: text } }));
       if (!hasStatus(error, 409) || !again) return;
       const fresh = await dispatch(proofApi.endpoints.card.initiate(cardId, { forceRefetch: true, subscribe: false }));
       const other = fresh.data?.draft;
@@ -122,7 +123,7 @@ function useOtherTabs(cardId: string | undefined, cardDraft: CardDraft | undefin
 async function readDraft(
   cardId: string,
   accountId: string,
-): Promise<(KeptDraft & { version: number; unsaved: boolean }) | undefined> {
+): Promise<(KeptDraft & Pick<CardDraft, 'filing' | 'version' | 'unsaved'>) | undefined> {
   const kept = await (await deviceStore()).get('drafts', cardId).catch(() => undefined);
   if (kept?.accountId !== accountId) return undefined;
   return {
@@ -131,15 +132,16 @@ async function readDraft(
     readingId: kept.readingId ?? cardId,
     version: kept.version ?? 0,
     unsaved: kept.unsaved ?? true,
+    filing: kept.filing as CardDraft['filing'],
   };
 }
 
 const writeDraft = async (
   cardId: string,
   accountId: string,
-  { draft, note, readingId, version, unsaved }: CardDraft,
+  { draft, note, readingId, version, unsaved, filing }: CardDraft,
 ): Promise<void> => {
-  await (await deviceStore()).put('drafts', { cardId, accountId, draft, note, readingId, version, unsaved });
+  await (await deviceStore()).put('drafts', { cardId, accountId, draft, note, readingId, version, unsaved, filing });
 };
 
 /** The card is filed: its draft has done its work. */

@@ -19,10 +19,11 @@ export function usePrepared(cardIds: readonly string[]): void {
       .split(',')
       .filter(Boolean)
       .map((id) => {
-        new Image().src = cardPicture(id);
         const asked = dispatch(proofApi.endpoints.card.initiate(id));
         void asked.then(({ data: card }) => {
-          if (card && !gone.signal.aborted) void openDraft(card, who, gone.signal)(dispatch);
+          if (!card || gone.signal.aborted) return;
+          if (card.pictureId) new Image().src = cardPicture(id, 'full', card.pictureId);
+          void openDraft(card, who, gone.signal)(dispatch);
         });
         return asked;
       });

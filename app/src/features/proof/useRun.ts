@@ -1,6 +1,6 @@
 import { useEffect, useMemo } from 'react';
 import { useDispatch, useSelector } from 'react-redux';
-import { useTrayInfiniteQuery } from '@/features/reading';
+import { selectTrayPlace, useTrayRunQuery } from '@/features/reading';
 import { selectWaitingRequests } from '@/lib/outbox';
 import { runSlice } from './runSlice';
 import { usePrepared } from './usePrepared';
@@ -16,27 +16,19 @@ export interface Run {
   previous: string | undefined;
 }
 
-/** Where the card on the desk, and any other, stands among those that are proved in one go; loads what comes next. */
+/** Where the card on the desk, and any other, stands among those that are proved in one go: the part of the tray that was looked at. */
 export function useRun(cardId: string): (id: string) => Run {
   const dispatch = useDispatch();
-  const { data, hasNextPage, fetchNextPage, isFetchingNextPage } = useTrayInfiniteQuery({});
+  const { view } = useSelector(selectTrayPlace);
+  const { data } = useTrayRunQuery(view);
+  const of = JSON.stringify(view);
   const ids = useSelector((state: { run: { ids: string[] } }) => state.run.ids);
   const requests = useSelector(selectWaitingRequests);
   const filed = useMemo(() => new Set(requests.filter((r) => !r.refusal).map((r) => r.cardId)), [requests]);
-  const tray = useMemo(
-    () =>
-      (data?.pages ?? [])
-        .flatMap((page) => page.items)
-        .filter((item) => item.kind === 'card' && item.state !== 'setAside')
-        .map((item) => item.id),
-    [data],
-  );
+  const tray = useMemo(() => data?.ids ?? [], [data]);
   useEffect(() => {
-    if (data) dispatch(runSlice.actions.runOpened({ cardId, tray }));
-  }, [cardId, data, dispatch, tray]);
-  useEffect(() => {
-    if (hasNextPage && !isFetchingNextPage) void fetchNextPage();
-  }, [fetchNextPage, hasNextPage, isFetchingNextPage]);
+    if (data) dispatch(runSlice.actions.runOpened({ cardId, tray, of }));
+  }, [cardId, data, dispatch, of, tray]);
 
   const open = useMemo(() => new Set(tray.filter((id) => !filed.has(id))), [tray, filed]);
   const isOpen = (id: string) => open.has(id);

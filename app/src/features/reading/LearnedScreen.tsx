@@ -1,6 +1,7 @@
 import type { LearnedItem } from '@dossier/contract';
 import { Link } from 'expo-router';
 import { View } from 'react-native';
+import { useMay } from '@/features/account';
 import { problemText } from '@/lib/api';
 import { formatWhen } from '@/lib/formatDate';
 import { Button, EmptyState, Heading, LoadingLines, Notice, Page, Soft, Subheading, Text } from '@/ui';
@@ -60,6 +61,7 @@ export function LearnedScreen() {
 
 function LearnedRow({ item }: { item: LearnedItem }) {
   const [revoke, { isLoading, error }] = useRevokeLearnedMutation();
+  const may = useMay();
   const { id, kind, text, domain, times, at, actor, revoked } = item;
   const waits = kind === 'phone' && times < 2 ? '. A number is used once two cards have it' : '';
   const origin = `${times === 1 ? '1 card' : `${times} cards`}, last by ${actor}, ${formatWhen(at)}${waits}`;
@@ -70,14 +72,16 @@ function LearnedRow({ item }: { item: LearnedItem }) {
           <Text className={revoked ? 'text-soft line-through' : ''}>{text}</Text>
           <Soft>{domain ? `${domain} · ${origin}` : origin}</Soft>
         </View>
-        <Button
-          look="bare"
-          busy={isLoading}
-          label={revoked ? `Use ${text} again` : `Forget ${text}`}
-          onPress={() => void revoke({ id, revoked: !revoked })}
-        >
-          {revoked ? 'Use again' : 'Forget'}
-        </Button>
+        {may('settle') ? (
+          <Button
+            look="bare"
+            busy={isLoading}
+            label={revoked ? `Use ${text} again` : `Forget ${text}`}
+            onPress={() => void revoke({ id, revoked: !revoked })}
+          >
+            {revoked ? 'Use again' : 'Forget'}
+          </Button>
+        ) : null}
       </View>
       {error ? <Notice fault>{problemText(error)}</Notice> : null}
     </View>

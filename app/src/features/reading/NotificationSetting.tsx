@@ -14,11 +14,11 @@ export function NotificationSetting() {
   };
   return (
     <View className="gap-1">
-      <Subheading>Word on this device</Subheading>
+      <Subheading>Notifications on this device</Subheading>
       {canNotify() ? (
-        <Toggle label="Tell me when Dossier is not in front" on={on} onChange={(wanted) => void change(wanted)} />
+        <Toggle label="Notify me while I use something else" on={on} onChange={(wanted) => void change(wanted)} />
       ) : (
-        <Soft>This browser shows no word from pages that are not in front.</Soft>
+        <Soft>This browser shows no notifications.</Soft>
       )}
       <Soft>When photographs are read, when a colleague asks for a second look, and when one is done.</Soft>
       {refused ? (

@@ -1,15 +1,24 @@
 import type { Occasion } from '@dossier/contract';
 import { View } from 'react-native';
 import { Select } from '@/ui';
-import type { TrayView } from './api';
+import type { TrayView } from './slice';
 
 const SHOWN = [
   { value: 'all', label: 'Every card' },
   { value: 'open', label: 'Still to be done' },
   { value: 'toProve', label: 'To prove' },
-  { value: 'needsPerson', label: 'Needs a person' },
+  { value: 'needsPerson', label: 'To type in' },
   { value: 'setAside', label: 'Set aside' },
   { value: 'forMe', label: 'For me to look at' },
+] as const;
+
+const WHOSE = [
+  { value: '', label: 'Everybody’s' },
+  { value: '1', label: 'Mine' },
+] as const;
+const ORDERS = [
+  { value: 'oldest', label: 'Oldest first' },
+  { value: 'newest', label: 'Newest first' },
 ] as const;
 
 interface Props {
@@ -26,12 +35,24 @@ export function TrayFilter({ view, onChange, occasions }: Props) {
     { value: 'none', label: 'Without an occasion' },
   ];
   return (
-    <View className="min-w-0 max-w-full flex-row flex-wrap gap-x-6">
+    <View className="min-w-0 max-w-full flex-row flex-wrap gap-x-5">
       <Select
         label="Cards shown"
         options={SHOWN}
         value={view.show ?? 'all'}
         onChange={(show) => onChange({ ...view, show: show === 'all' ? undefined : show })}
+      />
+      <Select
+        label="Whose cards"
+        options={WHOSE}
+        value={view.mine ?? ''}
+        onChange={(mine) => onChange({ ...view, mine: mine || undefined })}
+      />
+      <Select
+        label="Order of the cards"
+        options={ORDERS}
+        value={view.order ?? 'oldest'}
+        onChange={(order) => onChange({ ...view, order: order === 'oldest' ? undefined : order })}
       />
       {occasions.length > 0 ? (
         <Select

@@ -107,7 +107,7 @@ function RowBody({ item }: { item: TrayItem }) {
       {!item.picture ? (
         <NoPicture />
       ) : item.kind === 'card' ? (
-        <CardImage src={cardPicture(item.id, 'thumbnail')} alt="" width={102} />
+        <CardImage src={cardPicture(item.id, 'thumbnail', item.pictureId)} alt="" width={102} />
       ) : (
         <PhotoPicture item={item} />
       )}
@@ -156,7 +156,7 @@ function stateWords(item: TrayItem): string {
   return {
     waiting: 'waiting to be read',
     reading: 'being read',
-    needsPerson: 'needs a person',
+    needsPerson: 'to type in',
     setAside: 'set aside',
     unreadable: 'cannot be opened',
   }[item.state];

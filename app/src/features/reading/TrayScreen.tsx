@@ -1,16 +1,17 @@
 import type { TrayItem } from '@dossier/contract';
 import { useRouter } from 'expo-router';
-import { Suspense, useMemo, useState } from 'react';
+import { Suspense, useMemo, useRef, useState } from 'react';
 import { FlatList, View } from 'react-native';
-import { useSelector } from 'react-redux';
+import { useDispatch, useSelector } from 'react-redux';
 import { useSessionQuery } from '@/features/account';
 import { selectWaitingPhotos, useOccasions } from '@/features/capture';
 import { problemText } from '@/lib/api';
 import { lazyScreen } from '@/lib/lazyScreen';
 import { selectWaitingRequests } from '@/lib/outbox';
 import { Button, EmptyState, Heading, LoadingLines, Notice, Soft } from '@/ui';
-import { useChangeCardsMutation, useTrayInfiniteQuery, type TrayView } from './api';
+import { useChangeCardsMutation, useTrayInfiniteQuery } from './api';
 import { BatchLine } from './BatchLine';
+import { readingSlice, selectTrayPlace, type TrayView } from './slice';
 import { TrayFilter } from './TrayFilter';
 import { TrayRow, type RowParts } from './TrayRow';
 import { useSelection } from './useSelection';
@@ -32,7 +33,13 @@ export function TrayScreen(props: Props) {
 /** The cards that are not filed yet, to be proved one after another or worked on several at a time. */
 function TrayOf({ accountId, isClean, ...parts }: Props & { accountId: string }) {
   const router = useRouter();
-  const [view, setView] = useState<TrayView>({});
+  const dispatch = useDispatch();
+  const { view, offset } = useSelector(selectTrayPlace);
+  const setView = (next: TrayView) => dispatch(readingSlice.actions.viewChosen(next));
+  // Where it was when it was left: read once, then only written.
+  const [begin] = useState(offset);
+  const list = useRef<FlatList<TrayItem>>(null);
+  const placed = useRef(begin === 0);
   const { data, error, isLoading, isFetching, refetch, hasNextPage, fetchNextPage, isFetchingNextPage } =
     useTrayInfiniteQuery(view);
   const { items: occasions } = useOccasions(accountId);
@@ -46,7 +53,7 @@ function TrayOf({ accountId, isClean, ...parts }: Props & { accountId: string })
   const cardIds = useMemo(() => items.filter((item) => item.kind === 'card').map((item) => item.id), [items]);
   const selection = useSelection(cardIds);
   const clean = items.filter(isClean).length;
-  const narrowed = Boolean(view.occasion ?? view.show);
+  const narrowed = Boolean(view.occasion ?? view.show ?? view.mine);
   const first = items.find((item) => item.kind === 'card' && item.state !== 'setAside');
 
   const header = (
@@ -54,8 +61,12 @@ function TrayOf({ accountId, isClean, ...parts }: Props & { accountId: string })
       <View className="flex-row flex-wrap items-center justify-between gap-3">
         <Heading>Tray</Heading>
         {first && !selection.active ? (
-          <Button look="ink" onPress={() => router.push(`/proof/${first.id}`)}>
-            Prove the first
+          <Button
+            look="ink"
+            label="Prove the cards one after another, beginning with the first"
+            onPress={() => router.push(`/proof/${first.id}`)}
+          >
+            Start proving
           </Button>
         ) : null}
       </View>
@@ -115,6 +126,14 @@ function TrayOf({ accountId, isClean, ...parts }: Props & { accountId: string })
   return (
     <View role="main" className="min-h-0 w-full max-w-[820px] flex-1 self-center">
       <FlatList<TrayItem>
+        ref={list}
+        onScroll={({ nativeEvent }) => dispatch(readingSlice.actions.scrolledTo(nativeEvent.contentOffset.y))}
+        scrollEventThrottle={250}
+        onContentSizeChange={(_width, height) => {
+          if (placed.current || height < begin) return;
+          placed.current = true;
+          list.current?.scrollToOffset({ offset: begin, animated: false });
+        }}
         data={items}
         keyExtractor={(item) => item.id}
         renderItem={({ item }) => (

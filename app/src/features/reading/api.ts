@@ -8,14 +8,12 @@ import type {
   SecondLookRequest,
   SecondLooks,
   Tray,
-  TrayQuery,
+  TrayRun,
 } from '@dossier/contract';
 import type { WithCapture } from '@/features/capture';
-import { api, TRAY_BATCH, TRAY_ROWS } from '@/lib/api';
+import { api, TRAY_BATCH, TRAY_ROWS, TRAY_RUN } from '@/lib/api';
 import { followTray } from './followTray';
-
-/** Which part of the tray is looked at; everything without one. */
-export type TrayView = Partial<Pick<TrayQuery, 'occasion' | 'show'>>;
+import type { TrayView } from './slice';
 
 export const readingApi = api.injectEndpoints({
   endpoints: (build) => ({
@@ -27,16 +25,26 @@ export const readingApi = api.injectEndpoints({
       }),
       infiniteQueryOptions: { initialPageParam: null, getNextPageParam: (last) => last.next },
       providesTags: [TRAY_ROWS],
-      async onCacheEntryAdded(_argument, { cacheDataLoaded, cacheEntryRemoved, dispatch, getState, updateCachedData }) {
+      async onCacheEntryAdded(view, { cacheDataLoaded, cacheEntryRemoved, dispatch, getState }) {
+        // The whole tray is always looked at, if only to be counted: one line for events is enough.
+        if (Object.keys(view).length > 0) return;
         await cacheDataLoaded.catch(() => undefined);
         const stop = followTray({
           dispatch,
           getState: () => getState() as unknown as WithCapture,
-          change: updateCachedData,
+          change: (recipe) => {
+            for (const shown of readingApi.util.selectCachedArgsForQuery(getState() as never, 'tray'))
+              dispatch(readingApi.util.updateQueryData('tray', shown, recipe));
+          },
         });
         await cacheEntryRemoved;
         stop();
       },
+    }),
+    /** The cards that are proved one after another, with nothing but their ids. */
+    trayRun: build.query<TrayRun, TrayView>({
+      query: (view) => ({ url: '/tray/run', params: view }),
+      providesTags: [TRAY_RUN],
     }),
     changeCards: build.mutation<void, CardsChange>({
       query: (body) => ({ url: '/cards', method: 'PATCH', body }),
@@ -98,4 +106,5 @@ export const {
   useSecondLooksQuery,
   useSecondLooksSeenMutation,
   useTrayInfiniteQuery,
+  useTrayRunQuery,
 } = readingApi;

@@ -1,7 +1,7 @@
 import { TrayEvent, type Tray } from '@dossier/contract';
 import type { ThunkDispatch, UnknownAction } from '@reduxjs/toolkit';
 import { isSentFromHere, type WithCapture } from '@/features/capture';
-import { API, api, TRAY_BATCH, TRAY_ROWS, TRAY_TWINS } from '@/lib/api';
+import { API, api, TRAY_BATCH, TRAY_ROWS, TRAY_RUN, TRAY_TWINS } from '@/lib/api';
 import { readingSlice } from './slice';
 
 /** Versions of the drafts that are open here. */
@@ -49,7 +49,7 @@ export function followTray({ dispatch, getState, change }: Follower): () => void
         underWay.delete(photoId);
         dispatch(readingSlice.actions.cardRead(cardId ?? null));
         ask(TRAY_ROWS, { type: 'Photo', id: photoId });
-        askLater(TRAY_BATCH, TRAY_TWINS, 'Occasion');
+        askLater(TRAY_BATCH, TRAY_TWINS, TRAY_RUN, 'Occasion');
         return;
       case 'drafted':
         if (cardId) setTimeout(() => askIfNewer(cardId, draftVersion ?? Infinity), LATER_MS);

@@ -72,12 +72,7 @@ export async function fileLocked(
   await closeSecondLook(manager, who, card.id, '');
   // Nobody has proved what was filed by itself: it teaches nothing.
   if (!byItself)
-    await learn(
-      manager,
-      who,
-      { cardId: card.id, personId: filed.personId },
-      lessonsOf(request.fields, card.reading),
-    );
+    await learn(manager, who, { cardId: card.id, personId: filed.personId }, lessonsOf(request.fields, card.reading));
   await removePicturesSoon(manager, who.workspaceId);
   await announce(manager, who.workspaceId, { photoId: card.photoId ?? card.id, state: 'changed', progress: null });
   return filed;

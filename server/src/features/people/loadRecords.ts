@@ -10,6 +10,7 @@ export interface PersonRecord {
   fullName: string;
   version: number;
   rating: string | null;
+  ownerId: string;
   fields: PersonFields;
   features: Features;
 }
@@ -28,6 +29,7 @@ interface Row {
   sort_name: string;
   version: number;
   rating: string | null;
+  owner_id: string;
   prefix: string;
   given_name: string;
   middle_name: string;
@@ -54,7 +56,7 @@ interface ReachRow {
 }
 
 const PEOPLE = `
-  select p.id, p.kind, p.full_name, p.sort_name, p.version, p.rating, p.prefix, p.given_name, p.middle_name, p.family_name, p.suffix, p.street,
+  select p.id, p.kind, p.full_name, p.sort_name, p.version, p.rating, p.owner_id, p.prefix, p.given_name, p.middle_name, p.family_name, p.suffix, p.street,
     p.postal_code, p.locality, p.region, p.country, p.more, e.title, e.department, c.name as company,
     array(select distinct k.occasion_id from card k where k.person_id = p.id and k.occasion_id is not null) as occasions
   from person p
@@ -69,9 +71,9 @@ export async function loadRecords(manager: EntityManager, ids: readonly string[]
   if (ids.length === 0) return [];
   const rows = await manager.query<Row[]>(`${PEOPLE} and p.id = any($1)`, [ids]);
   const records = await recordsOf(manager, rows);
-  return rows.map(({ kind, full_name: fullName, version, rating }, i) => {
+  return rows.map(({ kind, full_name: fullName, version, rating, owner_id: ownerId }, i) => {
     const { id, fields, known } = records[i]!;
-    return { id, kind, fullName, version, rating, fields, features: featuresOf(fields, undefined, known) };
+    return { id, kind, fullName, version, rating, ownerId, fields, features: featuresOf(fields, undefined, known) };
   });
 }
 

@@ -133,13 +133,19 @@ async function joinJobs(
     told.add(key);
     if (isTwice) await manager.delete(Employment, { id: job.id });
     // The old job ends before the new one begins: there is never more than one.
-    else if (isFormer) await manager.update(Employment, { id: job.id }, { personId: intoId, endedAt: job.endedAt ?? at });
+    else if (isFormer)
+      await manager.update(Employment, { id: job.id }, { personId: intoId, endedAt: job.endedAt ?? at });
   }
   if (stays && !own(stays)) await manager.update(Employment, { id: stays.id }, { personId: intoId });
 }
 
 /** The jobs that a merge ended or told once, of somebody who was changed since: they come back unless another is current now. */
-async function putOwnJobsBack(manager: EntityManager, intoId: string, own: readonly Row[], mergedAt: Date): Promise<void> {
+async function putOwnJobsBack(
+  manager: EntityManager,
+  intoId: string,
+  own: readonly Row[],
+  mergedAt: Date,
+): Promise<void> {
   const now = await manager.findBy(Employment, { personId: intoId });
   const isThere = new Set(now.map(({ id }) => id));
   await putBack(

@@ -69,8 +69,6 @@ async function touchedSince(manager: EntityManager, ids: readonly string[]): Pro
       .map(({ personId, at }) => [personId, at.getTime()]),
   );
   return new Set(
-    entries
-      .filter(({ personId, at }) => at.getTime() !== filedAt.get(personId))
-      .map(({ personId }) => personId),
+    entries.filter(({ personId, at }) => at.getTime() !== filedAt.get(personId)).map(({ personId }) => personId),
   );
 }

@@ -32,7 +32,12 @@ export function cardToProve(database: DataSource, who: SignedIn, id: string): Pr
       proposals: card.proposals as ProofCard['proposals'],
       country: card.country,
       frontCardId: card.frontCardId,
-      back: back && { cardId: back.id, picture: back.fileId !== null, pictureId: back.fileId, reading: back.reading as ProofCard['reading'] },
+      back: back && {
+        cardId: back.id,
+        picture: back.fileId !== null,
+        pictureId: back.fileId,
+        reading: back.reading as ProofCard['reading'],
+      },
     };
   });
 }

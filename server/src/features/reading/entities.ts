@@ -85,6 +85,9 @@ export class Card {
   /** Who it was filed as. */
   @Column({ name: 'person_id', type: 'uuid', nullable: true })
   personId!: string | null;
+  /** Who photographed it, or typed or pasted its text; null when that is not known any more. */
+  @Column({ name: 'made_by', type: 'uuid', nullable: true })
+  madeBy!: string | null;
   @Column({ name: 'taken_at', type: 'timestamptz' })
   takenAt!: Date;
   @Column({ name: 'discarded_at', type: 'timestamptz', nullable: true })

@@ -103,7 +103,11 @@ async function endReading(manager: EntityManager, { id: photoId, workspaceId }: 
   const hasCards = await manager.existsBy(Card, { photoId });
   if (hasCards) await photoStates.move(manager, photoId, 'read', { progress: 1 });
   else await photoStates.move(manager, photoId, 'discarded', { discardedAt: new Date() });
-  await announce(manager, workspaceId, { photoId, state: hasCards ? 'read' : 'changed', progress: hasCards ? 1 : null });
+  await announce(manager, workspaceId, {
+    photoId,
+    state: hasCards ? 'read' : 'changed',
+    progress: hasCards ? 1 : null,
+  });
 }
 
 /** The cards of a photograph that was read before stay as they were; one that never was is shown to a person. */
@@ -114,9 +118,7 @@ async function fail(manager: EntityManager, workspaceId: string, photoId: string
 }
 
 const giveToPerson = (database: DataSource, workspaceId: string, photoId: string): Promise<void> =>
-  inWorkspace(database, workspaceId, (manager) =>
-    markUnreadable(manager, workspaceId, photoId, NOT_READ),
-  );
+  inWorkspace(database, workspaceId, (manager) => markUnreadable(manager, workspaceId, photoId, NOT_READ));
 
 const NOT_READ = 'Dossier could not read this picture. Take it again, or send another copy of it.';
 

@@ -72,7 +72,11 @@ async function removeSome(manager: EntityManager, workspaceId: string): Promise<
      order by card.id limit ${BATCH} for update of card skip locked`,
     [workspaceId],
   );
-  await manager.update(Photo, { id: In(photos.map((p) => p.id)) }, { fileId: null, thumbnailId: null, displayId: null });
+  await manager.update(
+    Photo,
+    { id: In(photos.map((p) => p.id)) },
+    { fileId: null, thumbnailId: null, displayId: null },
+  );
   await manager.update(Card, { id: In(cards.map((c) => c.id)) }, { fileId: null, thumbnailId: null });
   await storage.remove(manager, [
     ...cards.flatMap((c) => [c.file_id, c.thumbnail_id]),

@@ -32,7 +32,7 @@ import { readAgain } from './readAgain';
 import { answerSecondLook, askForSecondLook, markSecondLooksSeen, secondLooksOf } from './secondLooks';
 import { keepTextCard } from './textCards';
 import { keepPast, previewPictureSettings, savePictureSettings } from './retention';
-import { listTray } from './tray';
+import { listTray, trayRun } from './tray';
 
 /** Proxies close silent connections after about a minute. */
 const KEEP_ALIVE_MS = 25_000;
@@ -41,6 +41,9 @@ export function trayRoutes(database: DataSource, events: TrayEvents): Routes {
   return new Routes()
     .get('/tray', 'see', async (request, response) => {
       response.json(await listTray(database, whoIs(request), TrayQuery.parse(request.query)));
+    })
+    .get('/tray/run', 'see', async (request, response) => {
+      response.json(await trayRun(database, whoIs(request), TrayQuery.parse(request.query)));
     })
     .get('/tray/events', 'see', (request, response) => {
       const { workspaceId, session } = whoIs(request);

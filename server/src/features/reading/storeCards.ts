@@ -84,7 +84,7 @@ type Placed = Omit<CardRead, 'quad'> & { quad: CardRead['quad'] | null };
 
 async function insertCard(
   manager: EntityManager,
-  { id: photoId, workspaceId, occasionId, takenAt }: Photo,
+  { id: photoId, workspaceId, occasionId, takenAt, takenBy }: Photo,
   card: Placed,
   engine: string,
   expected: ProposeOptions,
@@ -100,6 +100,7 @@ async function insertCard(
     expected: null,
     personId: null,
     frontCardId: null,
+    madeBy: takenBy,
     takenAt,
   });
   return id;

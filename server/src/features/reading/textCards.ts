@@ -28,12 +28,7 @@ async function readText(
  * Puts a card without a picture into the tray, proposed from its text; the same id again changes nothing.
  * @throws ProblemError 422 for text without anything about a person, 409 for an id used elsewhere
  */
-export async function keepTextCard(
-  database: DataSource,
-  who: SignedIn,
-  id: string,
-  request: TextCard,
-): Promise<void> {
+export async function keepTextCard(database: DataSource, who: SignedIn, id: string, request: TextCard): Promise<void> {
   const options = await inWorkspace(database, who.workspaceId, async (manager) =>
     (await manager.existsBy(Card, { id }))
       ? undefined
@@ -70,6 +65,7 @@ export async function keepTextCard(
       engine: 'text',
       personId: null,
       frontCardId: null,
+      madeBy: who.accountId,
       takenAt: new Date(request.takenAt),
     };
     await manager.insert(Card, card).catch((error: unknown) => {

@@ -1,4 +1,4 @@
-import type { OpenSecondLook, Tray, TrayItem, TrayQuery } from '@dossier/contract';
+import type { OpenSecondLook, Tray, TrayItem, TrayQuery, TrayRun } from '@dossier/contract';
 import { countDoubts, guessOf } from '@dossier/core/proof';
 import { In, type DataSource, type ObjectLiteral, type SelectQueryBuilder } from 'typeorm';
 import { z } from 'zod';
@@ -22,17 +22,20 @@ const SHOWN: Record<TrayQuery['show'], readonly Card['state'][]> = {
   forMe: IN_TRAY,
 };
 
-/** Keyset cursor: the place behind the last item, oldest first. */
+/** Keyset cursor: the place behind the last item. */
 interface Cursor {
   takenAt: string;
   id: string;
 }
 
-/** The cards that are not filed yet, oldest first; photographs stand in for cards that are still being read. */
-export function listTray(database: DataSource, who: SignedIn, { cursor, occasion, show }: TrayQuery): Promise<Tray> {
+/** The cards that are not filed yet, in order of time; photographs stand in for cards that are still being read. */
+export function listTray(database: DataSource, who: SignedIn, query: TrayQuery): Promise<Tray> {
+  const { cursor, occasion, show, mine, order } = query;
+  const direction = order === 'newest' ? 'DESC' : 'ASC';
   const after = cursor ? decodeCursor(cursor) : undefined;
   return inSnapshot(database, who.workspaceId, async (manager) => {
-    const behind = (alias: string) => `(${alias}.takenAt, ${alias}.id) > (:takenAt, :id)`;
+    const behind = (alias: string) =>
+      `(${alias}.takenAt, ${alias}.id) ${order === 'newest' ? '<' : '>'} (:takenAt, :id)`;
     const photos = manager
       .createQueryBuilder(Photo, 'photo')
       .leftJoinAndSelect('photo.occasion', 'occasion')
@@ -40,12 +43,24 @@ export function listTray(database: DataSource, who: SignedIn, { cursor, occasion
     const cards = manager
       .createQueryBuilder(Card, 'card')
       .leftJoin('card.occasion', 'occasion')
-      .select(['card.id', 'card.photoId', 'card.fileId', 'card.thumbnailId', 'card.state', 'card.proposals', 'card.takenAt'])
+      .select([
+        'card.id',
+        'card.photoId',
+        'card.fileId',
+        'card.thumbnailId',
+        'card.state',
+        'card.proposals',
+        'card.takenAt',
+      ])
       .addSelect(['occasion.id', 'occasion.name'])
       .where({ state: In([...SHOWN[show]]) });
     ofOccasion(photos, 'photo', occasion);
     ofOccasion(cards, 'card', occasion);
     if (show === 'forMe') askedOf(cards, who.accountId);
+    if (mine) {
+      photos.andWhere('photo.takenBy = :me', { me: who.accountId });
+      cards.andWhere('card.madeBy = :me', { me: who.accountId });
+    }
     const whole = [photos.clone(), cards.clone()] as SelectQueryBuilder<Photo | Card>[];
     if (after) {
       photos.andWhere(behind('photo'), after);
@@ -53,26 +68,54 @@ export function listTray(database: DataSource, who: SignedIn, { cursor, occasion
     }
     // Each row is one card or photograph: limited as rows, while `take` would ask for their ids first.
     const cardRows = await cards
-      .orderBy('card.takenAt')
-      .addOrderBy('card.id')
+      .orderBy('card.takenAt', direction)
+      .addOrderBy('card.id', direction)
       .limit(PAGE + 1)
       .getMany();
     const looks = await openSecondLooks(manager, who.workspaceId, cardRows.map((card) => card.id)); // prettier-ignore
     const items = [
       ...(
         await photos
-          .orderBy('photo.takenAt')
-          .addOrderBy('photo.id')
+          .orderBy('photo.takenAt', direction)
+          .addOrderBy('photo.id', direction)
           .limit(PAGE + 1)
           .getMany()
       ).map(photoItem),
       ...cardRows.map((card) => cardItem(card, looks.get(card.id))),
-    ].sort((a, b) => compare(a.takenAt, b.takenAt) || compare(a.id, b.id));
+    ].sort((a, b) => (order === 'newest' ? -1 : 1) * (compare(a.takenAt, b.takenAt) || compare(a.id, b.id)));
     const page = items.slice(0, PAGE);
     const next = items.length > PAGE ? encodeCursor(page[PAGE - 1]!) : null;
     // What fits on one page need not be counted.
     const total = after || next ? await countOf(whole) : items.length;
     return { items: page, total, next, backs: after ? [] : await backsToMatch(manager) };
+  });
+}
+
+/** So many cards are proved in one go; a fuller tray is worked off from its beginning. */
+const LONGEST_RUN = 500;
+
+/** The cards of a part of the tray that are proved one after another, in its order. */
+export function trayRun(
+  database: DataSource,
+  who: SignedIn,
+  { occasion, show, mine, order }: TrayQuery,
+): Promise<TrayRun> {
+  return inSnapshot(database, who.workspaceId, async (manager) => {
+    const states = SHOWN[show].filter((state) => show === 'setAside' || state !== 'setAside');
+    const cards = manager
+      .createQueryBuilder(Card, 'card')
+      .select(['card.id'])
+      .where({ state: In(states) });
+    ofOccasion(cards, 'card', occasion);
+    if (show === 'forMe') askedOf(cards, who.accountId);
+    if (mine) cards.andWhere('card.madeBy = :me', { me: who.accountId });
+    const direction = order === 'newest' ? 'DESC' : 'ASC';
+    const rows = await cards
+      .orderBy('card.takenAt', direction)
+      .addOrderBy('card.id', direction)
+      .limit(LONGEST_RUN)
+      .getMany();
+    return { ids: rows.map(({ id }) => id) };
   });
 }
 

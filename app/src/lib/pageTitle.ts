@@ -1,0 +1,31 @@
+import { useEffect } from 'react';
+
+const NAME = 'Dossier';
+
+/** What the window is called while a page is shown: tabs, history and screen readers tell pages apart by it. */
+export function usePageTitle(title: string | undefined): void {
+  useEffect(() => {
+    if (title) document.title = `${title} · ${NAME}`;
+  }, [title]);
+}
+
+/** By the beginning of the path; pages about somebody or something name them themselves once they know. */
+const TITLES: readonly (readonly [RegExp, string])[] = [
+  [/^\/photograph/, 'Photograph'],
+  [/^\/photos\/.*\/backs/, 'Backs and fronts'],
+  [/^\/photos/, 'Borders of a photograph'],
+  [/^\/proof/, 'Prove a card'],
+  [/^\/file\//, 'File a card'],
+  [/^\/clean/, 'Cards without a doubt'],
+  [/^\/duplicates/, 'Same person twice'],
+  [/^\/filed-by-itself/, 'Filed for you'],
+  [/^\/deleted/, 'Deleted people'],
+  [/^\/learned/, 'What Dossier has learned'],
+  [/^\/occasions/, 'Occasions'],
+  [/^\/tags/, 'Tags'],
+  [/^\/account/, 'Your account'],
+  [/^\/people/, 'People'],
+  [/^\/(?:tray)?$/, 'Tray'],
+];
+
+export const titleOfPath = (path: string): string => TITLES.find(([begin]) => begin.test(path))?.[1] ?? 'No such page';
