@@ -28,7 +28,7 @@ test('releases by itself for each new card, once, under the occasion that is set
   await expect(page.getByText('Taken. Lay down the next card.')).toBeVisible();
   await expectAccessible(page);
   await showToCamera(page, frames.card('kestrel'));
-  await expect(page.getByText('2 kept')).toBeVisible();
+  await expect(page.getByText('2 pictures safe')).toBeVisible();
 
   await page.reload();
   await expect(page.getByRole('checkbox', { name: 'Take it for me when it is sharp' })).toBeChecked();
@@ -57,12 +57,12 @@ test('takes the back of the card before, retakes it, and joins the two', async (
   await page.getByRole('button', { name: /^Now the back/ }).click();
   await showToCamera(page, frames.card('table'));
   await release(page).click();
-  await expect(page.getByText('2 kept')).toBeVisible();
+  await expect(page.getByText('2 pictures safe')).toBeVisible();
   await page.getByRole('button', { name: 'What to do with the last picture' }).click();
   await page.getByRole('button', { name: 'Retake' }).click();
   await showToCamera(page, frames.card('quillan'));
   await release(page).click();
-  await expect(page.getByText('2 kept')).toBeVisible();
+  await expect(page.getByText('2 pictures safe')).toBeVisible();
   await goTo(page, 'Tray');
   await cards(page, /Larch/).click();
   await expect(page.getByText('Back of this card', { exact: true })).toBeVisible();

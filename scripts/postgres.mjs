@@ -3,7 +3,7 @@ import { randomBytes } from 'node:crypto';
 import { chmodSync, chownSync, existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { requireFreePort } from './ports.mjs';
-import { runToEnd, startProcess, waitUntil } from './processes.mjs';
+import { keepRunning, runToEnd, startProcess, waitUntil } from './processes.mjs';
 import { requirePostgres } from './systemPackages.mjs';
 
 const HOST = '127.0.0.1';
@@ -38,7 +38,9 @@ export async function startPostgres({ folder, port, setting, fast = false }) {
     };
     const flags = Object.entries(settings).flatMap(([key, value]) => ['-c', `${key}=${value}`]);
     const [command, ...args] = [...asUser, join(bin, 'postgres'), '-D', folder, '-p', String(port), ...flags];
-    server = startProcess('PostgreSQL', command, args, { cwd: '/', stdio: ['ignore', 'ignore', 'inherit'] });
+    server = keepRunning('PostgreSQL', () =>
+      startProcess('PostgreSQL', command, args, { cwd: '/', stdio: ['ignore', 'ignore', 'inherit'] }),
+    );
   }
   const ready = () => spawnSync(join(bin, 'pg_isready'), ['-q', '-h', HOST, '-p', String(actualPort)]).status === 0;
   await waitUntil('PostgreSQL', ready);
@@ -65,6 +67,10 @@ export async function startPostgres({ folder, port, setting, fast = false }) {
       );
       await psql('postgres', `grant create on database ${name} to dossier_serving`);
     },
+    /** @returns what a statement answers, as the database's superuser */
+    psql,
+    /** Ends the database and starts it again after so long, to try out what that does. */
+    awayFor: (ms) => server.awayFor(ms, 'SIGINT'),
     dropDatabase: (name) => psql('postgres', `drop database if exists ${name} with (force)`),
     async stop() {
       if (server) return server.stop('SIGINT');

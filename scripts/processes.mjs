@@ -25,6 +25,53 @@ export function runToEnd(command, args, options = {}) {
 
 export const hasCommand = (name) => spawnSync('sh', ['-c', `command -v ${name}`]).status === 0;
 
+/** A server lets running requests and uploads finish within twenty seconds. */
+const INSIST_AFTER_MS = 25_000;
+const FIRST_PAUSE_MS = 500;
+const LONGEST_PAUSE_MS = 30_000;
+/** What went so long without ending begins with short pauses again. */
+const STEADY_MS = 60_000;
+
+/**
+ * Keeps a part running: one that ends by itself is started again, after growing pauses.
+ * @param {() => ReturnType<typeof startProcess>} start
+ */
+export function keepRunning(name, start) {
+  let current = start();
+  let stopping = false;
+  let held = Promise.resolve();
+  const follow = async () => {
+    for (let pause = FIRST_PAUSE_MS; ; pause = Math.min(2 * pause, LONGEST_PAUSE_MS)) {
+      const since = Date.now();
+      await current.ended;
+      if (stopping) return;
+      if (Date.now() - since > STEADY_MS) pause = FIRST_PAUSE_MS;
+      console.error(`The ${name} has stopped. It is started again in ${pause / 1000} s.`);
+      await new Promise((resolve) => setTimeout(resolve, pause));
+      await held;
+      if (stopping) return;
+      current = start();
+    }
+  };
+  void follow();
+  return {
+    name,
+    get child() {
+      return current.child;
+    },
+    async stop(signal) {
+      stopping = true;
+      await current.stop(signal);
+    },
+    /** For trying out what its absence does: ended now, started again only after so long. */
+    async awayFor(ms, signal = 'SIGTERM') {
+      held = new Promise((resolve) => setTimeout(resolve, ms));
+      await current.stop(signal);
+      await held;
+    },
+  };
+}
+
 /** A long-running child in a process group of its own, so that Ctrl-C reaches it through us alone. */
 export function startProcess(name, command, args, options = {}) {
   const child = spawn(command, args, { stdio: ['ignore', 'inherit', 'inherit'], detached: true, ...options });
@@ -37,12 +84,12 @@ export function startProcess(name, command, args, options = {}) {
       return stopping;
     },
     name,
-    /** Asks politely, insists after ten seconds. */
+    /** Asks politely, insists when what was under way has had its time. */
     async stop(signal = 'SIGTERM') {
       stopping = true;
       if (child.exitCode !== null || child.signalCode !== null) return;
       child.kill(signal);
-      const insist = setTimeout(() => child.kill('SIGKILL'), 10_000);
+      const insist = setTimeout(() => child.kill('SIGKILL'), INSIST_AFTER_MS);
       await ended;
       clearTimeout(insist);
     },

@@ -13,7 +13,7 @@ import { requirePackages } from './npmPackages.mjs';
 import { appFolder, dataFolder, root } from './paths.mjs';
 import { requireFreePort } from './ports.mjs';
 import { startPostgres } from './postgres.mjs';
-import { SetUpError, startProcess } from './processes.mjs';
+import { keepRunning, SetUpError, startProcess } from './processes.mjs';
 import {
   serverEnvironment,
   setUpDatabase,
@@ -43,16 +43,6 @@ async function stopAll(code) {
 }
 for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.once(signal, () => void stopAll(0));
 
-/** A part that ends by itself takes the others with it, with a word why. */
-function watch(service) {
-  running.push(service);
-  void service.ended.then(() => {
-    if (stopping || service.stopping) return;
-    console.error(`The ${service.name} has stopped unexpectedly. See above for the reason.`);
-    void stopAll(1);
-  });
-}
-
 async function start() {
   await requirePackages();
   await requireFreePort(port, host, 'DOSSIER_PORT');
@@ -73,8 +63,11 @@ async function start() {
     await postgres.ensureDatabase(DATABASE);
     await setUpDatabase(env);
   });
-  watch(startServer(env));
-  watch(startWorker(env));
+  // A part that ends by itself is started again; the others go on meanwhile.
+  running.push(
+    keepRunning('server', () => startServer(env)),
+    keepRunning('worker', () => startWorker(env)),
+  );
   const address = `http://127.0.0.1:${port}`;
   await waitForHealth(address);
   greet(address);

@@ -24,6 +24,8 @@ export const ReadLine = z.object({
 const PictureQuality = z.object({
   smallestText: z.number(),
   blur: z.number(),
+  softness: z.number().optional(),
+  highlight: z.number().optional(),
   glare: z.number(),
   exposure: z.number(),
   textContrast: z.number(),

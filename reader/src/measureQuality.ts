@@ -37,7 +37,12 @@ export function measureQuality(
         0.5,
       ),
     ),
-    highlight: round(highlightOf(card) / 255),
+    highlight: round(
+      quantile(
+        measured.map((m) => m.lightest),
+        0.5,
+      ) / 255,
+    ),
     glare: round(glareOver(card, lines)),
     exposure: round(meanBrightness(card) / 255),
     textContrast: round(
@@ -65,7 +70,7 @@ function quantile(values: ArrayLike<number>, share: number): number {
 function measureLine(
   card: Pixels,
   quad: Quad,
-): { contrast: number; blur?: number; across?: number } | undefined {
+): { contrast: number; lightest: number; blur?: number; across?: number } | undefined {
   const height = (distance(quad[0], quad[3]) + distance(quad[1], quad[2])) / 2;
   const width = distance(quad[0], quad[1]);
   if (height < 4 || width < height) return undefined;
@@ -79,12 +84,13 @@ function measureLine(
       if (step > 0) changes[c++] = Math.abs(profiles[p]! - profiles[p - 1]!);
     }
   }
-  const contrast = quantile(profiles, 0.97) - quantile(profiles, 0.03);
+  const lightest = quantile(profiles, 0.97);
+  const contrast = lightest - quantile(profiles, 0.03);
   const steepest = quantile(changes, 0.98);
   // Where hardly anything is to be seen there is no edge whose width could be told.
-  if (contrast < FAINT) return { contrast };
+  if (contrast < FAINT) return { contrast, lightest };
   const widthOf = (change: number) => contrast / Math.max(1, change) / (height / 1.5);
-  return { contrast, blur: widthOf(steepest), across: widthOf(steepestAcross(card, quad, width, height)) };
+  return { contrast, lightest, blur: widthOf(steepest), across: widthOf(steepestAcross(card, quad, width, height)) };
 }
 
 /** Columns looked at along a line. */
@@ -104,14 +110,6 @@ function steepestAcross(card: Pixels, quad: Quad, width: number, height: number)
     }
   }
   return quantile(changes, 0.98);
-}
-
-/** Brightness of the lightest twentieth of the card, be it paper or print. */
-function highlightOf(card: Pixels, step = 7): number {
-  const samples: number[] = [];
-  for (let y = 0; y < card.height; y += step)
-    for (let x = 0; x < card.width; x += step) samples.push(brightnessAt(card, [x, y]));
-  return quantile(samples, 0.98);
 }
 
 function pointIn(quad: Quad, across: number, down: number): readonly [number, number] {

@@ -12,15 +12,13 @@ interface TaggedPhoto {
   cards: readonly unknown[];
 }
 
-/** Below this a letter has too few pixels to be told from another (measured: reading falls off steeply). */
-const SMALL_X_HEIGHT = 7;
+/** Below this a letter has too few pixels for much else to be wrong with the picture. */
+const SMALL_X_HEIGHT = 10;
 
 /** Which photographs call for which advice, by their truth. */
 const CALLS_FOR: Record<Advice['code'], (photo: TaggedPhoto) => boolean> = {
-  glare: ({ tags = [] }) => tags.includes('glare'),
   still: ({ tags = [] }) => tags.includes('motion-blur') || tags.includes('defocus'),
   dark: ({ tags = [] }) => tags.includes('dim'),
-  ground: ({ tags = [] }) => tags.includes('low-contrast-edge'),
   closer: ({ minXHeightPx = Infinity }) => minXHeightPx < SMALL_X_HEIGHT,
 };
 
@@ -37,7 +35,10 @@ export interface MeasuredPhoto {
 }
 
 /** Reads photographs with truth and measures how good their pictures are. Sheets of several cards have advice card by card and are left out. */
-export async function measurePictures(folder: string, tell: (done: number, of: number) => void): Promise<MeasuredPhoto[]> {
+export async function measurePictures(
+  folder: string,
+  tell: (done: number, of: number) => void,
+): Promise<MeasuredPhoto[]> {
   const truth = JSON.parse(readFileSync(join(folder, 'truth.json'), 'utf8')) as TaggedPhoto[];
   const single = truth.filter(({ cards }) => cards.length === 1);
   const pool = new ReadingPool(2);

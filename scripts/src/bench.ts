@@ -5,6 +5,7 @@ import { parseArgs } from 'node:util';
 import { fileURLToPath } from 'node:url';
 import { describeEffort, measureEffort } from './effort';
 import { calibrate, describeCalibration, type TruthPhoto } from './calibration';
+import { describeAdvice, measureAdvice, measurePictures } from './adviceBench';
 import { describeDrawn, measureDrawn } from './drawnBench';
 import { endure } from './endurance';
 import { describeMatching, measureMatching } from './matchingBench';
@@ -18,7 +19,7 @@ import { readFiles, type DeskCard } from './readFiles';
  * way of doing it, and how far confidence can be trusted; how surely records of one person are found.
  *
  *     npm run bench -- [FOLDER] [--no-plain] [--endurance N] [--drawn SEED [--texts FOLDER]]
- *                      [--only reading|matching|drawn|endurance]
+ *                      [--only reading|advice|matching|drawn|endurance]
  *
  * FOLDER holds `truth.json`, `score.mjs` and `photos/`; without it the evaluation set beside the
  * checkout is taken when it is there; always the demo set. `--drawn SEED` draws printed cards in layouts and typefaces that
@@ -117,6 +118,14 @@ for (const { name, photos, truth } of wanted('reading') ? sets : []) {
     console.log(`\n== ${name}: read the plain way (general OCR over the photograph, first matches)`);
     console.log(score(truth, plainly, `${name}-plain`) ?? '');
   }
+}
+if (wanted('advice')) {
+  // Photographs whose truth says what is wrong with them; the demo's does not.
+  const folders = [evaluation, `${evaluation}-traced`].filter((folder) => existsSync(join(folder, 'truth.json')));
+  const measured = [];
+  for (const folder of folders) measured.push(...(await measurePictures(folder, (done, of) => tell('pictures', done, of)))); // prettier-ignore
+  figures.advice = measureAdvice(measured);
+  console.log(`\n== advice about ${measured.length} pictures\n${describeAdvice(measureAdvice(measured))}`);
 }
 if (wanted('matching')) {
   const matching = [10_000, 100_000].map((records) => measureMatching(records, 1));

@@ -12,7 +12,7 @@ export interface PictureQuality {
   blur: number;
   /** As `blur`, of the direction in which the edges are wider: a shaken hand widens those of one direction. Not in older readings. */
   softness?: number;
-  /** Brightness of the lightest part of the card, paper or print, 0–1. Not in older readings. */
+  /** Brightness of what is lightest in a line of text, its paper or its print, 0–1, of the middle one of the lines. Not in older readings. */
   highlight?: number;
   /** Share of the area of text lines that is burnt out to white by glare, 0–1. */
   glare: number;
@@ -24,40 +24,46 @@ export interface PictureQuality {
   groundContrast: number;
 }
 
-/** What a person can do for a better picture. */
-export interface Advice {
-  code: 'closer' | 'still' | 'glare' | 'dark' | 'ground';
-  text: string;
-}
-
 /**
  * Beyond these reading suffers: on photographs with truth ordinary ones stay within all of them, and
  * those taken out of focus or with shake do not.
  */
-export const QUALITY_LIMITS = {
+const POOR = {
   smallestText: 11,
   blur: 0.19,
   glare: 0.25,
   exposure: 0.18,
   textContrast: 0.12,
-  groundContrast: 0.012,
 } as const;
 
-/** What to do, most useful first; empty for a good picture. */
-export function adviceFor(quality: PictureQuality): Advice[] {
+/** Whether a picture is so bad that what was read from it is trusted less. */
+export const isPoorPicture = ({ smallestText, blur, glare, exposure, textContrast }: PictureQuality): boolean =>
+  glare > POOR.glare ||
+  (smallestText > 0 && smallestText < POOR.smallestText) ||
+  blur > POOR.blur ||
+  (exposure < POOR.exposure && textContrast < 2 * POOR.textContrast);
+
+/** What a person can do for a better picture. */
+export interface Advice {
+  code: 'closer' | 'still' | 'dark';
+  text: string;
+}
+
+/**
+ * From here on something would help, as measured on photographs whose truth says what is wrong with them (`npm run bench`, advice):
+ * print less than ten pixels high without its ascenders, edges as wide as a seventh of the letters, and nothing on a line that is at
+ * least half as light as white. Whether light is reflected, or card and table look alike, could not be told well enough.
+ */
+export const ADVICE_LIMITS = { smallestText: 15, softness: 0.14, highlight: 0.48 } as const;
+
+/** What to do, most useful first; empty for a good picture, and for one that was read before this was measured. */
+export function adviceFor({ smallestText, softness = 0, highlight = 1 }: PictureQuality): Advice[] {
   const advice: Advice[] = [];
-  if (quality.glare > QUALITY_LIMITS.glare)
-    advice.push({
-      code: 'glare',
-      text: 'Light is reflected over the text. Tilt the card a little or move away from the lamp.',
-    });
-  if (quality.smallestText > 0 && quality.smallestText < QUALITY_LIMITS.smallestText)
-    advice.push({ code: 'closer', text: 'The smallest print is too small in the picture. Move closer.' });
-  if (quality.blur > QUALITY_LIMITS.blur)
-    advice.push({ code: 'still', text: 'The print is blurred. Hold still and let the camera focus.' });
-  if (quality.exposure < QUALITY_LIMITS.exposure && quality.textContrast < 2 * QUALITY_LIMITS.textContrast)
+  if (highlight > 0 && highlight < ADVICE_LIMITS.highlight)
     advice.push({ code: 'dark', text: 'The picture is too dark. Find more light.' });
-  if (quality.groundContrast < QUALITY_LIMITS.groundContrast)
-    advice.push({ code: 'ground', text: 'Card and table look alike. Use a lighter or darker ground.' });
+  if (softness > ADVICE_LIMITS.softness)
+    advice.push({ code: 'still', text: 'The print is blurred. Hold still and let the camera focus.' });
+  if (smallestText > 0 && smallestText < ADVICE_LIMITS.smallestText)
+    advice.push({ code: 'closer', text: 'The smallest print is small in the picture. Move closer.' });
   return advice;
 }

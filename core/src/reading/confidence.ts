@@ -1,4 +1,4 @@
-import { adviceFor } from '../capture';
+import { isPoorPicture } from '../capture';
 import type { Draft } from './draft';
 import { fold } from './fold';
 import type { FieldName, FieldProposal, SourceSpan } from './proposal';
@@ -30,7 +30,7 @@ const INFERRED = 0.7;
  * role is. The least sure character decides the first, since errors on a line go together.
  */
 export function confidenceOf({ lines, quality }: Pick<Reading, 'lines' | 'quality'>, draft: Draft): number {
-  const poor = quality !== undefined && adviceFor(quality).some(({ code }) => code !== 'ground');
+  const poor = quality !== undefined && isPoorPicture(quality);
   const exponent = poor ? FLATTEN_IN_POOR_PICTURE : FLATTEN;
   const role = 1 / (1 + Math.exp(-draft.trust));
   const confidence = role * (draft.certainty ?? readCertainty(lines, draft, exponent));

@@ -9,7 +9,6 @@ jest.mock('expo-router', () => ({
 }));
 jest.mock('./Desk', () => ({ Desk: ({ card }: { card: { id: string } }) => <p>{`The desk of ${card.id}`}</p> }));
 
-const item = (id: string) => ({ id, kind: 'card', photoId: null, state: 'toProve', takenAt: '2026-05-12T09:00:00Z' });
 const card = (id: string) => ({
   id,
   photoId: null,
@@ -25,7 +24,7 @@ const user = { id: 'ottilie', name: 'Ottilie Marchetti' };
 function answerAllButFirst(first: { status?: number; body?: unknown }) {
   const answers = answerWith({
     'GET /session': { body: { user } },
-    'GET /tray': { body: { items: [item('first'), item('second')], total: 2, next: null, backs: [] } },
+    'GET /tray/run': { body: { ids: ['first', 'second'] } },
     'GET /cards/second': { body: card('second') },
     'GET /cards/first': first,
   });

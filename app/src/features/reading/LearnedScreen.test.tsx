@@ -22,17 +22,28 @@ describe('what was learned', () => {
     await waitFor(() => expect(screen.getByText('Nothing learned yet')).toBeTruthy());
   });
 
-  it('is listed with where it comes from, and forgotten with a tap', async () => {
+  const signedInAs = (role: string) => ({ 'GET /session': { body: { user: { id: 'o', name: 'Ottilie', role } } } });
+
+  it('is listed with where it comes from, and forgotten with a tap by those in charge', async () => {
     const fetched = answerWith({
+      ...signedInAs('manager'),
       'GET /learned': { body: { items: [fact] } },
       'PATCH /learned': { status: 204 },
     });
     renderInStore(<LearnedScreen />);
     await waitFor(() => expect(screen.getByText('Harrowfield Creamery')).toBeTruthy());
-    expect(screen.getByText(/harrowfield.example · 2 cards, last by Ottilie Brandt/)).toBeTruthy();
-    fireEvent.click(screen.getByRole('button', { name: 'Forget Harrowfield Creamery' }));
+    expect(screen.getByText(/harrowfield.example · 2 people, last by Ottilie Brandt/)).toBeTruthy();
+    fireEvent.click(await screen.findByRole('button', { name: 'Forget Harrowfield Creamery' }));
     const patched = () => fetched.mock.calls.some(([request]) => request.method === 'PATCH');
     await waitFor(() => expect(patched()).toBe(true));
+  });
+
+  it('is only looked at by others', async () => {
+    answerWith({ ...signedInAs('rep'), 'GET /learned': { body: { items: [fact] } } });
+    const { store } = renderInStore(<LearnedScreen />);
+    await waitFor(() => expect(screen.getByText('Harrowfield Creamery')).toBeTruthy());
+    await waitFor(() => expect(JSON.stringify(store.getState().api.queries)).toContain('"role":"rep"'));
+    expect(screen.queryByRole('button', { name: /^Forget/ })).toBeNull();
   });
 
   it('offers to try again when the server cannot be reached', async () => {

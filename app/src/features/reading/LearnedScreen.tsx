@@ -63,8 +63,8 @@ function LearnedRow({ item }: { item: LearnedItem }) {
   const [revoke, { isLoading, error }] = useRevokeLearnedMutation();
   const may = useMay();
   const { id, kind, text, domain, times, at, actor, revoked } = item;
-  const waits = kind === 'phone' && times < 2 ? '. A number is used once two cards have it' : '';
-  const origin = `${times === 1 ? '1 card' : `${times} cards`}, last by ${actor}, ${formatWhen(at)}${waits}`;
+  const waits = kind === 'phone' && times < 2 ? '. A number is used once two people’s cards have it' : '';
+  const origin = `${times === 1 ? '1 person' : `${times} people`}, last by ${actor}, ${formatWhen(at)}${waits}`;
   return (
     <View className="gap-1 border-b border-rule py-2">
       <View className="flex-row items-center gap-3">

@@ -1,6 +1,6 @@
 import type { TrayEvent } from '@dossier/contract';
 import { captureSlice } from '@/features/capture';
-import { api, TRAY_BATCH, TRAY_ROWS, TRAY_TWINS } from '@/lib/api';
+import { api, TRAY_BATCH, TRAY_ROWS, TRAY_RUN, TRAY_TWINS } from '@/lib/api';
 import { createStore } from '@/store';
 import { readingApi } from './api';
 import { followTray } from './followTray';
@@ -84,7 +84,7 @@ describe('following the tray', () => {
     line.say({ state: 'unreadable' });
     asked();
     jest.runAllTimers();
-    expect(asked()).toEqual([TRAY_BATCH, TRAY_TWINS, 'Occasion']);
+    expect(asked()).toEqual([TRAY_BATCH, TRAY_TWINS, TRAY_RUN, 'Occasion']);
   });
 
   it('asks for everything after any other change, and when the line was down', () => {
