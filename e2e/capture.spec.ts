@@ -24,7 +24,7 @@ test('releases by itself for each new card, once, under the occasion that is set
   await page.getByRole('checkbox', { name: 'Take it for me when it is sharp' }).click();
   await expect(page.locator('[data-live-outline="none"]')).toBeAttached();
   await showToCamera(page, frames.card('skerry'));
-  await expect(page.getByText('Kept', { exact: true })).toBeVisible();
+  await expect(page.getByText('Picture safe', { exact: true })).toBeVisible();
   await expect(page.getByText('Taken. Lay down the next card.')).toBeVisible();
   await expectAccessible(page);
   await showToCamera(page, frames.card('kestrel'));

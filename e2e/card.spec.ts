@@ -120,7 +120,7 @@ test('loose lines are given to a field, a back is joined, what was learned is fo
 
   await page.goto('/account');
   await expect(page.getByRole('button', { name: 'Sign out' })).toBeVisible();
-  await expect(page.getByRole('combobox', { name: 'Kept for' })).toBeVisible();
+  await expect(page.getByRole('combobox', { name: 'Keep it for' })).toBeVisible();
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Sign out' }).click();
   await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible();

@@ -110,7 +110,7 @@ test('records that are there twice are found, merged one by one or all at once, 
   await expect(page.getByText('1 person')).toBeVisible();
   await page.getByRole('link', { name: /Tamsin Ostlund/ }).click();
   await expect(page.getByRole('main').getByText('Head buyer, Halyard Foods')).toBeVisible();
-  await page.getByRole('button', { name: 'Part from Tamsin Ostlund again' }).click();
+  await page.getByRole('button', { name: 'Undo the merge with Tamsin Ostlund' }).click();
   await expect(page.getByText('Merge undone by', { exact: false })).toBeVisible();
   await page.goto('/people');
   await page.getByLabel('Find people').fill('ostlund');
@@ -185,8 +185,8 @@ test('two cards of one person in the tray are pointed out, and cards filed by th
   await expect(page.getByText('The same card is here already.')).toBeHidden();
 
   await page.goto('/account');
-  await page.getByRole('checkbox', { name: 'File cards without any doubt by itself' }).click();
-  await expect(page.getByRole('checkbox', { name: 'File cards without any doubt by itself' })).toBeChecked();
+  await page.getByRole('checkbox', { name: 'File cards without any doubt for me' }).click();
+  await expect(page.getByRole('checkbox', { name: 'File cards without any doubt for me' })).toBeChecked();
   await expectAccessible(page);
   await page.goto('/photograph');
   await pickFiles(page, [demoPhoto('tidewater')]);
@@ -201,7 +201,7 @@ test('two cards of one person in the tray are pointed out, and cards filed by th
   await page.getByRole('button', { name: 'Send all back to the tray' }).click();
   await expect(page.getByText('Nothing to look at')).toBeVisible();
   await page.goto('/account');
-  await page.getByRole('checkbox', { name: 'File cards without any doubt by itself' }).click();
+  await page.getByRole('checkbox', { name: 'File cards without any doubt for me' }).click();
   await page.getByRole('link', { name: 'Tags' }).click();
   await expect(page.getByRole('heading', { name: 'Tags' })).toBeVisible();
   await expectAccessible(page);

@@ -1,5 +1,7 @@
-import { copyFileSync, existsSync, mkdirSync, rmSync } from 'node:fs';
+import { copyFileSync, existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { promisify } from 'node:util';
+import { brotliCompress, gzip } from 'node:zlib';
 import { fingerprint, unlessDone } from './fingerprint.mjs';
 import { appFolder, dataFolder, root } from './paths.mjs';
 import { runToEnd } from './processes.mjs';
@@ -23,6 +25,7 @@ export async function buildApp() {
   const sources = [
     join(root, 'package-lock.json'),
     join(root, 'scripts/serviceWorker.mjs'),
+    join(root, 'scripts/buildApp.mjs'),
     ...SOURCES.map((name) => join(root, name)),
   ];
   if (!existsSync(join(appFolder, 'index.html'))) rmSync(stamp, { force: true });
@@ -47,6 +50,27 @@ async function exportApp() {
   const { addToHead, writeServiceWorker } = await import('./serviceWorker.mjs');
   addToHead(appFolder);
   await writeServiceWorker(appFolder);
+  await packFiles(appFolder);
+}
+
+/** Text and code; fonts and pictures are packed already. */
+const PACKED = /\.(?:js|mjs|css|html|svg|wasm|webmanifest)$/;
+const SMALLEST_PACKED = 1024;
+
+/** Lays a packed copy beside each file that gains by it, so that none is packed while somebody waits. */
+async function packFiles(folder) {
+  const pack = [
+    ['br', promisify(brotliCompress)],
+    ['gz', promisify(gzip)],
+  ];
+  const names = readdirSync(folder, { recursive: true }).filter((name) => PACKED.test(name));
+  for (const name of names) {
+    const file = join(folder, name);
+    const bytes = readFileSync(file);
+    if (bytes.length < SMALLEST_PACKED) continue;
+    for (const [ending, packed] of await Promise.all(pack.map(async ([as, make]) => [as, await make(bytes)])))
+      writeFileSync(`${file}.${ending}`, packed);
+  }
 }
 
 /** The part that opens PDFs is served beside the application and fetched only by who has one. */

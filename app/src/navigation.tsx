@@ -20,7 +20,7 @@ export const BottomBar = ({ path, trayCount }: Omit<Props, 'portrait'>) => (
   <View
     role="navigation"
     aria-label="Places"
-    className="flex-row items-center justify-around border-t border-rule bg-paper px-2 pb-1 pt-1"
+    className="flex-row items-center justify-around border-t border-rule bg-paper px-1 pb-1 pt-1"
   >
     <BarLink path={path} href="/tray" label="Tray" count={trayCount} />
     {path === '/photograph' ? null : (
@@ -46,7 +46,7 @@ const BarLink = ({
   count?: number;
 }) => (
   <Link href={href} aria-current={isAt(path, href) ? 'page' : undefined}>
-    <View className="min-h-[52px] min-w-[104px] flex-row items-center justify-center gap-2">
+    <View className="min-h-[52px] min-w-[60px] flex-row items-center justify-center gap-1 min-[300px]:min-w-[104px] min-[300px]:gap-2">
       <NativeText className={words(isAt(path, href))}>{label}</NativeText>
       {count > 0 ? <Highlight>{count}</Highlight> : null}
     </View>

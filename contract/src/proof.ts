@@ -42,6 +42,7 @@ export const Reading = z.object({
 
 export const FieldProposal = z.object({
   field: z.enum(FIELD_NAMES),
+  label: z.string().max(60).optional(),
   value: z.string(),
   phoneKind: z.enum(['work', 'mobile', 'fax']).optional(),
   extension: z.string().optional(),
@@ -66,7 +67,6 @@ const Settled = z.object({ by: z.string().max(200), at: z.iso.datetime() });
 const DraftField = FieldProposal.extend({
   id: z.string().max(40),
   leftOut: z.boolean(),
-  label: z.string().max(60).optional(),
   settled: Settled.optional(),
 });
 

@@ -33,10 +33,14 @@ const save = async (page: Page, name: string): Promise<void> => {
   console.log(name);
 };
 
-async function desk(from: Browser, options: BrowserContextOptions): Promise<Page> {
+async function desk(
+  from: Browser,
+  options: BrowserContextOptions,
+  email = 'ottilie@keldermoss.example',
+): Promise<Page> {
   const page = await (await from.newContext(options)).newPage();
   await page.goto(address);
-  await page.getByLabel('E-mail').fill('ottilie@keldermoss.example');
+  await page.getByLabel('E-mail').fill(email);
   await page.getByLabel('Password').fill('cold-chain');
   await page.getByRole('button', { name: 'Sign in' }).click();
   await page.getByRole('heading', { name: 'Tray' }).waitFor();
@@ -80,15 +84,17 @@ await phone.getByRole('link', { name: /Tobias Skerritt/ }).waitFor();
 await save(phone, 'people');
 await twiceInTheRecords(phone);
 await knownPerson(phone);
-await phone.goto(`${address}/account`);
-await phone.getByRole('link', { name: /What Dossier has learned/ }).waitFor();
-await save(phone, 'account');
-await phone.goto(`${address}/learned`);
-await phone
+// What holds for everybody is set by the manager.
+const manager = await desk(browser, PHONE, 'maren@keldermoss.example');
+await manager.goto(`${address}/account`);
+await manager.getByRole('combobox', { name: 'When a card is filed, keep' }).waitFor();
+await save(manager, 'account');
+await manager.goto(`${address}/learned`);
+await manager
   .getByRole('button', { name: /^Forget/ })
   .first()
   .waitFor();
-await save(phone, 'learned');
+await save(manager, 'learned');
 
 const wide = await desk(browser, WIDE);
 await wide.getByRole('link', { name: /Jannik/ }).click();

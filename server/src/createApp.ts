@@ -1,6 +1,8 @@
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
-import express, { Router, type Express, type Request, type RequestHandler } from 'express';
+import compression from 'compression';
+import express, { Router, type Express, type Request, type RequestHandler, type Response } from 'express';
+import packedFiles from 'express-static-gzip';
 import helmet from 'helmet';
 import type { DataSource } from 'typeorm';
 import { recogniseSession, sessionRoutes, teamRoutes } from './features/account';
@@ -53,6 +55,7 @@ export function createApp({ database, events, config, logger }: Parts): Express 
   app.use(overHttps);
   const json = express.json({ limit: '256kb' });
   const api = Router()
+    .use(compression({ filter: isWorthPacking }))
     .use(healthRoutes(database))
     .use(sameOriginWrites)
     .use(recogniseSession(database))
@@ -70,6 +73,13 @@ export function createApp({ database, events, config, logger }: Parts): Express 
   if (config.appFolder) serveApplication(app, config.appFolder);
   app.use(problemHandler(logger));
   return app;
+}
+
+/** Pictures are packed already; events must not wait for a packet to fill up. */
+function isWorthPacking(request: Request, response: Response): boolean {
+  return (
+    !/event-stream|image/.test(String(response.getHeader('Content-Type'))) && compression.filter(request, response)
+  );
 }
 
 const isPicture = ({ method, path }: Request): boolean => method === 'PUT' && /^\/photos\/[^/]+\/?$/.test(path);
@@ -99,14 +109,21 @@ const overHttps: RequestHandler = (request, response, next) => {
   next();
 };
 
-/** Files with a hash in their name never change; the page itself is always asked for again. */
+/**
+ * Files with a hash in their name never change; the page itself is always asked for again. Where a packed copy lies beside a file, that
+ * is sent to browsers that can unpack it.
+ */
 function serveApplication(app: Express, folder: string): void {
   app.use(
-    express.static(folder, {
+    packedFiles(folder, {
+      enableBrotli: true,
+      orderPreference: ['br', 'gz'],
       index: false,
-      setHeaders: (response, path) => {
-        const hashed = /\.[0-9a-f]{16,}\.|-[0-9a-f]{32}\./.test(path);
-        response.set('Cache-Control', hashed ? 'public, max-age=31536000, immutable' : 'no-cache');
+      serveStatic: {
+        setHeaders: (response, path) => {
+          const hashed = /\.[0-9a-f]{16,}\.|-[0-9a-f]{32}\./.test(path);
+          response.setHeader('Cache-Control', hashed ? 'public, max-age=31536000, immutable' : 'no-cache');
+        },
       },
     }),
   );

@@ -16,14 +16,15 @@ import {
   type SourceSpan,
 } from '../reading/fields';
 
-/** One field on the proof desk: a proposal, or what a person made of it or added. Its confidence is 1 once a person wrote or settled it. */
+/**
+ * One field on the proof desk: a proposal, or what a person made of it or added. Its confidence is 1 once a person wrote or settled it.
+ * Its label is also the name of a field of the workspace's own.
+ */
 export interface DraftField extends FieldProposal {
   /** Unique within the draft. */
   id: string;
   /** Left out: kept on the desk, but not filed. */
   leftOut: boolean;
-  /** Name of a field of the workspace's own. */
-  label?: string;
   /** Who wrote or settled it, and when (ISO 8601). */
   settled?: { by: string; at: string };
 }
@@ -131,7 +132,7 @@ function insertInOrder(fields: readonly DraftField[], added: DraftField): DraftF
 export function withBackOf(draft: Draft, proposals: readonly FieldProposal[]): Draft {
   const isOfBack = (f: FieldProposal) => f.sources.some((s) => s.side === 'back');
   const kept = draft.fields.filter((f) => !isOfBack(f) || f.confidence === 1);
-  const known = (p: FieldProposal) => kept.some((f) => f.field === p.field && fold(f.value) === fold(p.value));
+  const known = (p: FieldProposal) => kept.some((f) => isSamePlace(f, p) && fold(f.value) === fold(p.value));
   return proposals.filter((p) => isOfBack(p) && !known(p)).reduce<Draft>(withProposal, { ...draft, fields: kept });
 }
 
@@ -140,15 +141,18 @@ export function withBackOf(draft: Draft, proposals: readonly FieldProposal[]): D
  * left out stays, the rest is proposed afresh. Where a kept value is found again, it points at its new place.
  */
 export function withNewReading(draft: Draft, proposals: readonly FieldProposal[]): Draft {
-  const same = (f: FieldProposal, p: FieldProposal) => f.field === p.field && fold(f.value) === fold(p.value);
+  const same = (f: FieldProposal, p: FieldProposal) => isSamePlace(f, p) && fold(f.value) === fold(p.value);
   const kept = draft.fields
     .filter((f) => f.confidence === 1 || f.leftOut)
     .map((f) => ({ ...f, sources: proposals.find((p) => same(f, p))?.sources ?? [] }));
   const single = (field: FieldName) => !REPEATABLE_FIELDS.includes(field);
   return proposals
-    .filter((p) => !kept.some((f) => same(f, p) || (f.field === p.field && single(p.field) && !f.leftOut)))
+    .filter((p) => !kept.some((f) => same(f, p) || (isSamePlace(f, p) && single(p.field) && !f.leftOut)))
     .reduce<Draft>(withProposal, { ...draft, fields: kept });
 }
+
+/** Of one field, and of one address where there are several. */
+const isSamePlace = (a: FieldProposal, b: FieldProposal): boolean => a.field === b.field && a.label === b.label;
 
 /** A draft with one more proposal. */
 const withProposal = (draft: Draft, proposal: FieldProposal): Draft => ({

@@ -36,6 +36,8 @@ export interface SourceSpan {
 
 export interface FieldProposal {
   field: FieldName;
+  /** Name of an address beside the card's own that it is a part of. */
+  label?: string;
   /** Phones in E.164 where the number could be placed in a country, else as printed. */
   value: string;
   phoneKind?: PhoneKind;

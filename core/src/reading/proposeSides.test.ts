@@ -1,4 +1,5 @@
 import { proposeSides, type FieldName } from '.';
+import { draftOf, personFieldsOf } from '../proof';
 import { readingOf } from './readingOf.testing';
 
 const FRONT = readingOf([
@@ -40,5 +41,32 @@ describe('proposing for both sides of a card', () => {
 
   it('makes no note of an empty back', () => {
     expect(sides([]).one('note')).toBeUndefined();
+  });
+
+  it('proposes the address of another office whole, beside the front’s', () => {
+    const front = readingOf([
+      'Harrowfield Creamery',
+      { text: 'Nella Harrowfield-Voss', size: 48 },
+      'Head of Cold Chain',
+      '9 Quay Road',
+      'Port Ellery PE4 7QX',
+    ]);
+    const back = readingOf(['Works', '14 Mill Lane', 'Tarnmoor TM2 4RD', 'T 01632 960 117']);
+    const { fields } = proposeSides(front, back, { assumedCountry: 'GB' });
+    const office = fields.filter(({ label }) => label === 'Other office');
+    expect(office.map(({ field, value }) => [field, value])).toEqual(
+      expect.arrayContaining([
+        ['street', '14 Mill Lane'],
+        ['locality', 'Tarnmoor'],
+        ['postalCode', 'TM2 4RD'],
+      ]),
+    );
+    expect(office.every(({ sources }) => sources.every(({ side }) => side === 'back'))).toBe(true);
+    expect(fields.find(({ field }) => field === 'street')).toMatchObject({ value: '9 Quay Road' });
+    expect(fields.find(({ field }) => field === 'street')!.runnersUp).toBeUndefined();
+    expect(personFieldsOf(draftOf(fields))).toMatchObject({
+      street: '9 Quay Road',
+      more: [{ label: 'Other office', address: { street: '14 Mill Lane', postalCode: 'TM2 4RD' } }],
+    });
   });
 });

@@ -1,5 +1,5 @@
 import { foldTight } from './fold';
-import { REPEATABLE_FIELDS, type CardProposal, type FieldProposal } from './proposal';
+import { REPEATABLE_FIELDS, type CardProposal, type FieldName, type FieldProposal } from './proposal';
 import { proposeFields, type ProposeOptions } from './proposeFields';
 import type { Reading } from './types';
 
@@ -10,7 +10,7 @@ const SHORTEST_NOTE = 3;
 /**
  * One proposal for a card whose two sides were read: what the front does not say is taken from the
  * back, addresses and numbers of both are kept once, a second wording on the back is offered beside
- * the front's, and what else stands on the back, written or printed, is offered as a note. Sources
+ * the front's, another address is that of another office, and what else stands on the back, written or printed, is offered as a note. Sources
  * on the back are marked so; loose lines are those of the front.
  */
 export function proposeSides(front: Reading, back: Reading, options: ProposeOptions = {}): CardProposal {
@@ -18,7 +18,13 @@ export function proposeSides(front: Reading, back: Reading, options: ProposeOpti
   const second = proposeFields(back, { ...options, assumedCountry: first.country ?? options.assumedCountry });
   const fields = first.fields.map((field) => ({ ...field }));
   const used = new Set<number>();
+  const isOtherOffice = hasOtherAddress(first.fields, second.fields);
   for (const proposal of second.fields) {
+    if (isOtherOffice && isOfAddress(proposal)) {
+      proposal.sources.forEach((source) => used.add(source.line));
+      fields.push({ ...onBack(proposal), label: OTHER_OFFICE });
+      continue;
+    }
     const own = fields.filter((f) => f.field === proposal.field);
     const same = own.find((f) => foldTight(f.value) === foldTight(proposal.value));
     proposal.sources.forEach((source) => used.add(source.line));
@@ -28,6 +34,22 @@ export function proposeSides(front: Reading, back: Reading, options: ProposeOpti
   }
   const note = noteFrom(back, used, fields);
   return { ...first, fields: note ? [...fields, note] : fields };
+}
+
+/** What an address beside the card's own is called. */
+const OTHER_OFFICE = 'Other office';
+const ADDRESS: readonly FieldName[] = ['street', 'postalCode', 'locality', 'region', 'country'];
+
+const isOfAddress = ({ field }: FieldProposal): boolean => ADDRESS.includes(field);
+
+/** Whether both sides have an address, and not the same: an office beside that of the front. */
+function hasOtherAddress(front: readonly FieldProposal[], back: readonly FieldProposal[]): boolean {
+  const value = (fields: readonly FieldProposal[], field: FieldName) =>
+    foldTight(fields.find((f) => f.field === field)?.value ?? '');
+  return (['street', 'postalCode'] as const).some((field) => {
+    const [own, other] = [value(front, field), value(back, field)];
+    return own !== '' && other !== '' && own !== other;
+  });
 }
 
 const onBack = (proposal: FieldProposal): FieldProposal => ({

@@ -13,7 +13,8 @@ export interface CardPrediction {
 
 const LIST_NAMES: Partial<Record<FieldName, string>> = { email: 'emails', phone: 'phones', website: 'websites' };
 
-export function toPrediction(quad: Quad, { fields, country }: CardProposal): CardPrediction {
+export function toPrediction(quad: Quad, { fields: proposed, country }: CardProposal): CardPrediction {
+  const fields = proposed.filter(({ label }) => label === undefined);
   const value = (field: FieldName) => fields.find((f) => f.field === field)?.value ?? null;
   const all = (field: FieldName) => fields.filter((f) => f.field === field);
   const fullName = [value('givenName'), value('middleName'), value('familyName')].filter(Boolean).join(' ');

@@ -28,5 +28,5 @@ export function SendBack({ person }: { person: Person }) {
 /** Whether all that was done to a record was done at the moment it was filed. */
 export function isOnlyFiled({ history }: Pick<Person, 'history'>): boolean {
   const filed = history.find(({ action }) => action === 'filed' || action === 'filedByItself');
-  return filed?.cardId != null && history.every(({ at }) => at === filed.at);
+  return filed !== undefined && filed.cardId !== null && history.every(({ at }) => at === filed.at);
 }

@@ -32,7 +32,7 @@ export function FieldActions({ cardId, field, reading, label, country, onSettled
   const edit = (next: string) => dispatch(proofActions.fieldEdited({ cardId, id, value: next }));
   const hasCase = /\p{L}/u.test(value) && field.field !== 'phone';
   return (
-    <View className="flex-row flex-wrap pl-[80px]">
+    <View className="flex-row flex-wrap min-[300px]:pl-[80px]">
       {leftOut ? null : (
         <>
           {isDoubtful(field) ? (

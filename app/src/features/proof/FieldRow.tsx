@@ -101,13 +101,14 @@ export const FieldRow = memo(function FieldRow({
       onDrop={drop}
       className={`border-b border-rule px-4 pb-1 pt-2 ${focused ? 'bg-sheet' : ''}`}
     >
-      <div className={`flex gap-3 ${leftOut ? 'opacity-50' : ''}`}>
+      <div className={`flex flex-wrap gap-x-3 ${leftOut ? 'opacity-50' : ''}`}>
         <div
           className={`line-clamp-2 w-[84px] shrink-0 self-end pb-[8px] ${NOTE} ${doubtful ? 'text-ink' : 'text-soft'}`}
         >
           {isMain ? `${nameOfField(field)}, first` : nameOfField(field)}
         </div>
-        <div className="min-w-0 flex-1">
+        {/* Where there is no room beside it, the text stands under its name. */}
+        <div className="min-w-[min(100%,170px)] flex-1 basis-0">
           {shown.slice(0, MOST_STRIPS).map((span) => (
             <Strip key={spanKey(span)} {...sideOf(sides, span)} span={span} />
           ))}
@@ -130,7 +131,9 @@ export const FieldRow = memo(function FieldRow({
           </div>
         </div>
       </div>
-      {words ? <div className={`pb-1 pl-[96px] ${NOTE} ${doubtful ? 'text-ink' : 'text-soft'}`}>{words}</div> : null}
+      {words ? (
+        <div className={`pb-1 min-[300px]:pl-[96px] ${NOTE} ${doubtful ? 'text-ink' : 'text-soft'}`}>{words}</div>
+      ) : null}
       {focused || leftOut ? (
         <FieldActions
           cardId={cardId}
