@@ -194,7 +194,7 @@ test('two cards of one person in the tray are pointed out, and cards filed by th
   await page.goto('/filed-by-itself');
   await expect(async () => {
     await page.reload();
-    await expect(page.getByRole('button', { name: /back into the tray$/ }).first()).toBeVisible({ timeout: 2000 });
+    await expect(page.getByRole('button', { name: /back to the tray$/ }).first()).toBeVisible({ timeout: 2000 });
   }).toPass();
   await expect(page.locator('[data-strip]').first()).toBeVisible();
   await expectAccessible(page);

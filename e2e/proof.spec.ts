@@ -112,7 +112,7 @@ test('letters after a name and a department are moved, names swapped, a text giv
   await field(page, 'Phone 1').fill('01632 960555 x7');
   await field(page, 'Phone 2').focus();
   await expect(field(page, 'Phone 1')).toHaveValue('+44 1632 960555 ext. 7');
-  await page.getByRole('button', { name: 'Make Phone 2 the main one' }).click();
+  await page.getByRole('button', { name: 'Put Phone 2 first' }).click();
   await expect(field(page, 'Phone 2')).toHaveValue('+44 1632 960555 ext. 7');
   await field(page, 'Street').evaluate((element) => {
     const clipboardData = new DataTransfer();

@@ -125,6 +125,15 @@ describe('who is perhaps known', () => {
     );
     expect(companies).toBe(1);
   });
+
+  it('is two firms with two legal forms, and nobody’s spelling is changed', async () => {
+    const name = `Weber ${randomUUID().slice(0, 6)}`;
+    const spellings = [`${name} GmbH`, `${name} AG`, `${name} G.m.b.H.`];
+    const people: string[] = [];
+    for (const company of spellings) people.push(await rep.filed({ ...somebody(), company }));
+    const spelled = await Promise.all(people.map(async (id) => (await rep.person(id)).fields.company));
+    expect(spelled).toEqual([spellings[0], spellings[1], spellings[0]]);
+  });
 });
 
 describe('cards of the tray', () => {
@@ -166,6 +175,20 @@ describe('looking through all people', () => {
     for (const id of body.mergeIds.toReversed())
       expect((await rep.send('POST', `/merges/${id}/undo`)).status).toBe(204);
     expect((await rep.person(second)).id).toBe(second);
+  });
+
+  it('merges nobody with whom a person said is somebody else, also not through a third', async () => {
+    const fields = somebody();
+    const [a, b, c] = [await rep.filed(fields), await rep.filed(fields), await rep.filed(fields)];
+    await rep.send('POST', '/not-same', { ids: [a, c] });
+    await rep.send('POST', '/sweeps');
+    const found = await sweepDone();
+    const groups = found.groups.map(({ people }) => people.map(({ id }) => id)).filter((ids) => ids.includes(b!));
+    expect(groups).toHaveLength(1);
+    expect(groups[0]).toHaveLength(2);
+    const { body } = await rep.send<{ mergeIds: string[] }>('POST', '/duplicates/merge');
+    expect((await rep.person(a!)).id).not.toBe((await rep.person(c!)).id);
+    for (const id of body.mergeIds.toReversed()) await rep.send('POST', `/merges/${id}/undo`);
   });
 
   it('begins by itself at night where somebody was filed since, and tells how far it is', async () => {

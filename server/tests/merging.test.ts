@@ -168,4 +168,34 @@ describe('a merge', () => {
     expect((await rep.send<Merged & { code: string }>('POST', '/merges', stale)).body.code).toBe('person-changed');
     expect((await merge({ into: pair.into, other: pair.into })).status).toBe(409);
   });
+
+  it('takes the newer firm as the job, whatever record stays, and has one current job', async () => {
+    const fields = somebody();
+    const older = await rep.filed({ ...fields, company: 'Alder Works', title: 'Buyer' });
+    const newer = await rep.filed({ ...fields, company: 'Birch Mill', title: 'Head buyer' }, { notSame: [older] });
+    const { body } = await merge({ into: older, other: newer });
+    const merged = await rep.person(older);
+    expect(merged.fields).toMatchObject({ company: 'Birch Mill', title: 'Head buyer' });
+    expect(merged.formerJobs.map(({ company, title }) => [company, title])).toEqual([['Alder Works', 'Buyer']]);
+    const jobs = () => owner.query('select from employment where person_id = $1 and ended_at is null', [older]);
+    expect(await jobs()).toHaveLength(1);
+    expect((await rep.send('POST', `/merges/${body.mergeId}/undo`)).status).toBe(204);
+    expect((await rep.person(older)).fields.company).toBe('Alder Works');
+    expect((await rep.person(older)).formerJobs).toEqual([]);
+    expect((await rep.person(newer)).fields.company).toBe('Birch Mill');
+    expect(await jobs()).toHaveLength(1);
+  });
+
+  it('carries over who somebody is not, and forgets that when it is undone', async () => {
+    const fields = somebody();
+    const [a, b, c] = [await rep.filed(fields), await rep.filed(fields), await rep.filed(fields)] as const;
+    await rep.send('POST', '/not-same', { ids: [a, c] });
+    const { body } = await merge({ into: b, other: a });
+    const apart = async (one: string, other: string) =>
+      (await owner.query('select from not_same where one_id = $1 and other_id = $2', [one, other].sort())).length === 1;
+    expect(await apart(b, c)).toBe(true);
+    expect((await rep.send('POST', `/merges/${body.mergeId}/undo`)).status).toBe(204);
+    expect(await apart(b, c)).toBe(false);
+    expect(await apart(a, c)).toBe(true);
+  });
 });

@@ -4,6 +4,7 @@ export * from './Choice';
 export * from './DayField';
 export * from './EmptyState';
 export * from './ExpectedLanguages';
+export * from './FirstTime';
 export * from './Highlight';
 export * from './Notice';
 export * from './Screen';

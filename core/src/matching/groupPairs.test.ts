@@ -16,4 +16,12 @@ describe('groups of likely duplicates', () => {
     const chain = Array.from({ length: 40 }, (_, i) => link(`p${i}`, `p${i + 1}`, 0.9));
     for (const { members } of groupPairs(chain)) expect(members.length).toBeLessThanOrEqual(12);
   });
+
+  it('never hold two of whom somebody said that they are not the same, also not through others', () => {
+    const chain = [link('a', 'b', 0.99), link('b', 'c', 0.98), link('c', 'd', 0.97), link('a', 'd', 0.6)];
+    const isApart = (x: string, y: string) => [x, y].sort().join() === 'a,d';
+    const groups = groupPairs(chain, isApart);
+    expect(groups.map(({ members }) => members.sort())).toEqual([['a', 'b', 'c']]);
+    for (const { members } of groups) expect(members.includes('a') && members.includes('d')).toBe(false);
+  });
 });

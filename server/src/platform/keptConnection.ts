@@ -13,7 +13,7 @@ interface Parts {
 }
 
 export const FIRST_PAUSE_MS = 500;
-export const LONGEST_PAUSE_MS = 15_000;
+export const LONGEST_PAUSE_MS = 5_000;
 
 /** One connection that is opened again when it is lost: one try at a time, with growing pauses between them. */
 export class KeptConnection {

@@ -3,7 +3,7 @@ import { Link } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
 import { problemText } from '@/lib/api';
-import { Button, LoadingLines, Notice, Serif, Soft, Subheading, Text } from '@/ui';
+import { Button, FirstTime, LoadingLines, Notice, Serif, Soft, Subheading, Text } from '@/ui';
 import { OccasionForm } from './OccasionForm';
 import { useOccasions, whereAndWhen } from './useOccasions';
 
@@ -29,6 +29,10 @@ export function OccasionChooser({ accountId, onDone }: Props) {
           <Subheading>{making ? 'New occasion' : 'Where are these cards from?'}</Subheading>
           {making ? null : <Button onPress={onDone}>Close</Button>}
         </View>
+        <FirstTime about="occasion">
+          An occasion is where cards come from: a fair, a visit day, a route. What you set for it holds for every card
+          photographed under it.
+        </FirstTime>
         {making ? (
           <OccasionForm
             onCancel={() => setMaking(false)}

@@ -23,7 +23,7 @@ import { useSettled } from '@/lib/useSettled';
 import { SecondLookPanel, useChangeCardsMutation } from '@/features/reading';
 import { problemText } from '@/lib/api';
 import { useWide } from '@/lib/useWide';
-import { Notice, Soft } from '@/ui';
+import { FirstTime, Notice, Soft } from '@/ui';
 import { AddField } from './AddField';
 import { BackOfCard } from './BackOfCard';
 import { CardStage } from './CardStage';
@@ -242,6 +242,13 @@ export function Desk({ card, cardDraft, run, onGo }: DeskProps) {
         {advice ? (
           <View className="px-4 pt-3">
             <Soft>{advice.text}</Soft>
+          </View>
+        ) : null}
+        {card.picture && draft.fields.length > 0 ? (
+          <View className="px-4 pt-3">
+            <FirstTime about="strip">
+              Above each text is its strip: the piece of the picture it was read from. Compare the marked characters.
+            </FirstTime>
           </View>
         ) : null}
         {draft.fields.map((field) => {

@@ -9,7 +9,7 @@ export const DESK_KEYS = [
   { act: 'otherCase', key: 'Alt C', words: 'Natural case, or capitals' },
   { act: 'movePart', key: 'Alt M', words: 'Move the part that stands in the wrong field' },
   { act: 'swap', key: 'Alt S', words: 'Swap with the field it is mixed up with' },
-  { act: 'putFirst', key: 'Alt T', words: 'Make it the main one of its kind' },
+  { act: 'putFirst', key: 'Alt T', words: 'Put it before the others of its kind' },
   { act: 'give', key: 'Alt G', words: 'Give the text to another field' },
   { act: 'leaveOut', key: 'Alt O', words: 'Leave the field out, or take it back' },
   { act: 'delete', key: 'Alt Backspace', words: 'Delete the field' },

@@ -8,7 +8,7 @@ import { selectWaitingPhotos, useOccasions } from '@/features/capture';
 import { problemText } from '@/lib/api';
 import { lazyScreen } from '@/lib/lazyScreen';
 import { selectWaitingRequests } from '@/lib/outbox';
-import { Button, EmptyState, Heading, LoadingLines, Notice, Soft } from '@/ui';
+import { Button, EmptyState, FirstTime, Heading, LoadingLines, Notice, Soft } from '@/ui';
 import { useChangeCardsMutation, useTrayInfiniteQuery } from './api';
 import { BatchLine } from './BatchLine';
 import { readingSlice, selectTrayPlace, type TrayView } from './slice';
@@ -71,6 +71,11 @@ function TrayOf({ accountId, isClean, ...parts }: Props & { accountId: string })
         ) : null}
       </View>
       <BatchLine />
+      {items.length > 0 ? (
+        <FirstTime about="tray">
+          In the tray lies every card that is not filed yet. To prove one is to check what was read against its picture.
+        </FirstTime>
+      ) : null}
       {items.length + waiting.length > 0 ? <Soft>{countWords(data?.pages[0]?.total ?? 0, waiting.length)}</Soft> : null}
       {error ? (
         <Notice fault action={<Button onPress={() => void refetch()}>Try again</Button>}>
