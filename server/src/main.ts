@@ -64,6 +64,8 @@ async function serve(): Promise<() => Promise<void>> {
   });
   logger.info({ port: config.port }, 'answering requests');
   return async () => {
+    // A connection that a browser keeps open goes with the answer it is waiting for.
+    server.prependListener('request', (_request, response) => void response.setHeader('Connection', 'close'));
     const closed = new Promise((resolve) => server.close(resolve));
     await events.stop();
     server.closeIdleConnections();

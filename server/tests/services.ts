@@ -20,11 +20,11 @@ export interface Service {
 }
 
 /** Starts the real server program in one of its roles. */
-export function startRole(role: 'api' | 'worker', env: NodeJS.ProcessEnv): Service {
+export function startRole(role: 'api' | 'worker', env: NodeJS.ProcessEnv, log: 'ignore' | 'pipe' = 'ignore'): Service {
   const child = spawn(process.execPath, ['--import', 'tsx', join(root, 'server/src/main.ts'), role], {
     cwd: join(root, 'server'),
     env: { ...process.env, DOSSIER_LOG: 'error', ...env },
-    stdio: ['ignore', 'ignore', 'inherit'],
+    stdio: ['ignore', log, 'inherit'],
   });
   const ended = new Promise<void>((resolve) => child.once('close', () => resolve()));
   return {

@@ -45,10 +45,10 @@ export async function eraseLongDeleted(database: DataSource): Promise<number> {
           order: { at: 'DESC' },
         });
         // Somebody may have brought them back since they were listed.
-        if (deletion && (await manager.existsBy(Person, { id, deletedAt: LessThan(before) })))
-          await eraseLocked(manager, { workspaceId, accountId: deletion.actorId }, id);
+        if (!deletion || !(await manager.existsBy(Person, { id, deletedAt: LessThan(before) }))) return;
+        await eraseLocked(manager, { workspaceId, accountId: deletion.actorId }, id);
+        erased++;
       });
-      erased++;
     }
   }
   return erased;
