@@ -47,6 +47,25 @@ describe('what a workspace files', () => {
     expect((await proposedCompany(rep)).value).toBe('Skerry Fish Auctions Ltd');
   });
 
+  it('is no firm’s number when one person’s card is filed twice, and is once two people have it', async () => {
+    const phones = [{ value: '+441632960733', kind: 'work' as const, extension: '' }];
+    const fields = (familyName: string) =>
+      personFields({ familyName, company: 'Brine Works', phones, emails: [`${familyName.toLowerCase()}@brine-works.example`] }); // prettier-ignore
+    const times = async () =>
+      (await facts(rep)).find((f) => f.kind === 'phone' && f.domain === 'brine-works.example')?.times;
+    const personId = await rep.filed(fields('Tern'));
+    const { version } = await rep.person(personId);
+    const again = await rep.file({
+      cardId: await rep.typedCard(),
+      fields: fields('Tern'),
+      known: { personId, version },
+    });
+    expect(again.status).toBe(200);
+    expect(await times()).toBe(1);
+    await rep.filed(fields('Heron'));
+    expect(await times()).toBe(2);
+  });
+
   it('is nobody else’s', async () => {
     expect(await facts(stranger)).toEqual([]);
     const [fact] = await facts(rep);

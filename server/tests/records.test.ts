@@ -69,6 +69,32 @@ describe('a record', () => {
     expect(items.map(({ tag }) => tag)).not.toContain('coldchain');
   });
 
+  it('is not given back a tag that was renamed while its form was open', async () => {
+    const id = await rep.filed(somebody(), { tags: ['quayfair'] });
+    const open = await rep.person(id);
+    await rep.send('POST', '/tags/rename', { from: 'quayfair', to: 'quay fair' });
+    const edit = { version: open.version, fields: open.fields, kind: open.kind, tags: open.tags, rating: null };
+    const refused = await rep.send<{ code: string }>('PUT', `/people/${id}`, edit);
+    expect([refused.status, refused.body.code]).toEqual([409, 'person-changed']);
+    expect((await rep.person(id)).tags).toEqual(['quay fair']);
+  });
+
+  it('can be given to a colleague after it was filed', async () => {
+    const id = await rep.filed(somebody());
+    const { items } = (await rep.get<{ items: { id: string; name: string }[] }>('/team')).body;
+    const before = await rep.person(id);
+    const colleague = items.find((one) => one.id !== before.owner.id)!;
+    const { version, fields, kind, tags } = before;
+    const edit = { version, fields, kind, tags, rating: null, ownerId: colleague.id };
+    expect((await rep.send('PUT', `/people/${id}`, edit)).status).toBeLessThan(300);
+    expect((await rep.person(id)).owner).toEqual({ id: colleague.id, name: colleague.name });
+    const stranger = await Client.signedIn('juno@tarnmoorpack.example', 'fruit-crate');
+    const theirs = (await stranger.get<{ user: { id: string } }>('/session')).body.user.id;
+    const toStranger = await rep.send('PUT', `/people/${id}`, { ...edit, version: version + 1, ownerId: theirs });
+    expect(toStranger.status).toBeGreaterThanOrEqual(400);
+    expect((await rep.person(id)).owner.id).toBe(colleague.id);
+  });
+
   it('deleted is in no list and offered to nobody, and comes back', async () => {
     const fields = somebody();
     const id = await rep.filed(fields);

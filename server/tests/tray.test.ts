@@ -263,6 +263,26 @@ describe('a part of a card', () => {
   });
 });
 
+describe('two parts of a card at once', () => {
+  it('are each answered with their own lines', async () => {
+    const [item] = await rep.photograph(demoPhoto('skerry'));
+    const { reading } = (await rep.card(item!.id)).body;
+    const wanted = reading.lines.slice(0, 3);
+    const answers = await Promise.all(
+      wanted.map(({ quad: [a, , c] }) =>
+        rep.send<{ lines: number[] }>('POST', `/cards/${item!.id}/areas`, {
+          from: [a[0] - 4, a[1] - 4],
+          to: [c[0] + 4, c[1] + 4],
+        }),
+      ),
+    );
+    const { lines } = (await rep.card(item!.id)).body.reading;
+    const texts = answers.map(({ body }) => body.lines.map((i) => lines[i]!.text));
+    expect(texts).toEqual(wanted.map(({ text }) => [text]));
+    expect(new Set(answers.flatMap(({ body }) => body.lines)).size).toBe(wanted.length);
+  });
+});
+
 describe('suggestions', () => {
   it('are what the workspace calls a firm, by its name or its e-mail domain, and its titles', async () => {
     const card = await blankCard(rep);

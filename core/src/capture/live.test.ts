@@ -3,7 +3,7 @@ import { viewFrame, type FrameView } from './frameView';
 import type { Frame } from './framePlanes';
 import { liveOutline } from './liveOutline';
 import { contains, intersectionOverUnion, rectangle, type Point, type Quad } from './quad';
-import { startWatching, tookPicture, watchFrame, type LiveState } from './watchLive';
+import { startWatching, tookBack, tookPicture, watchFrame, type LiveState } from './watchLive';
 
 type Colour = readonly [number, number, number];
 const PAPER: Colour = [236, 232, 222];
@@ -109,6 +109,14 @@ describe('release by itself', () => {
   it('does not take a card again that was just taken by hand', () => {
     const taken = tookPicture(startWatching(0), good.scene);
     expect(show(times(30, good), taken).releases).toBe(0);
+  });
+
+  it('comes again for the same card once its picture was taken back', () => {
+    const { state, releases } = show(times(12, good));
+    expect(releases).toBe(1);
+    const again = show(times(12, good), tookBack(state, 1_200), 1_200);
+    expect(again.releases).toBe(1);
+    expect(again.seen[0]!.advice).not.toBe('nextCard');
   });
 
   it('does not come while the hand moves, in glare, in the dark, or without focus', () => {

@@ -60,6 +60,7 @@ const proposals: FieldProposal[] = [
   },
 ];
 const nothing = () => undefined;
+const settled = jest.fn();
 
 /** Every field of the card's draft, the first one focused. */
 function Rows() {
@@ -74,7 +75,7 @@ function Rows() {
       country="GB"
       onFocus={nothing}
       onEnter={nothing}
-      onSettled={nothing}
+      onSettled={settled}
       register={nothing}
     />
   ));
@@ -105,6 +106,8 @@ describe('a field on the desk', () => {
     const { fields } = openDesk();
     fireEvent.click(screen.getByRole('button', { name: 'Title is right as it is' }));
     expect(fields()[0]).toMatchObject({ value: 'Buyer', confidence: 1 });
+    // So that the next doubt is asked about.
+    expect(settled).toHaveBeenLastCalledWith(fields()[0]!.id);
     expect(screen.queryByRole('button', { name: 'Title is right as it is' })).toBeNull();
     fireEvent.change(screen.getByRole('textbox', { name: 'Title' }), { target: { value: 'Head Buyer' } });
     expect(fields()[0]!.value).toBe('Head Buyer');
