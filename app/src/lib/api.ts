@@ -1,4 +1,4 @@
-import { createApi, fetchBaseQuery, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
+import { createApi, fetchBaseQuery, type BaseQueryApi, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
 import { Problem } from '@dossier/contract';
 
 export const API = '/api/v1';
@@ -17,6 +17,14 @@ export function tellSignedIn(isSame: boolean): void {
   for (const resolve of told) resolve(isSame);
 }
 
+type AskWho = () => Parameters<BaseQueryApi['dispatch']>[0];
+let askWho: AskWho | undefined;
+
+/** How to ask who is signed in; said by the room that knows. */
+export function onRefused(ask: AskWho): void {
+  askWho = ask;
+}
+
 /**
  * Anything refused for want of a session has the session asked for again: its answer leads to the sign-in page. What somebody was
  * doing is done once they have signed in again; what was only asked for is asked for anew then.
@@ -24,7 +32,8 @@ export function tellSignedIn(isSame: boolean): void {
 const requestAsSomebody: typeof request = async (call, store, extra) => {
   const answer = await request(call, store, extra);
   if (answer.error?.status !== 401 || ['session', 'signIn', 'signOut'].includes(store.endpoint)) return answer;
-  store.dispatch(api.util.invalidateTags(['Session']));
+  // At once: what is invalidated is asked for again only when no act is under way any more, and this one waits for the answer.
+  if (askWho) store.dispatch(askWho());
   return store.type === 'mutation' && (await signedInAgain()) ? request(call, store, extra) : answer;
 };
 

@@ -1,5 +1,5 @@
 import type { Session, SignIn, Team } from '@dossier/contract';
-import { api, tellSignedIn } from '@/lib/api';
+import { api, onRefused, tellSignedIn } from '@/lib/api';
 import { forgetAnswers } from '@/lib/serviceWorker';
 
 /** All that is shown, as it was before the session ended. */
@@ -26,5 +26,7 @@ export const accountApi = api.injectEndpoints({
     signOut: build.mutation<void, void>({ query: () => ({ url: '/session', method: 'DELETE' }) }),
   }),
 });
+
+onRefused(() => accountApi.endpoints.session.initiate(undefined, { forceRefetch: true, subscribe: false }));
 
 export const { useSessionQuery, useSignInMutation, useSignOutMutation, useTeamQuery } = accountApi;
