@@ -1,19 +1,10 @@
-import { useRouter } from 'expo-router';
 import { usePageTitle } from '@/lib/pageTitle';
-import { Button, EmptyPage } from '@/ui';
+import { EmptyPage, ToTray } from '@/ui';
 
 export default function NotFound() {
-  const router = useRouter();
   usePageTitle('No such page');
   return (
-    <EmptyPage
-      title="There is no such page"
-      action={
-        <Button look="ink" onPress={() => router.replace('/tray')}>
-          Go to the tray
-        </Button>
-      }
-    >
+    <EmptyPage title="There is no such page" action={<ToTray />}>
       The link may be old or mistyped.
     </EmptyPage>
   );

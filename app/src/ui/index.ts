@@ -1,4 +1,5 @@
 export * from './Button';
+export * from './CannotShow';
 export * from './CardImage';
 export * from './Choice';
 export * from './DayField';
@@ -13,3 +14,4 @@ export * from './Toggle';
 export * from './TagField';
 export * from './Text';
 export * from './TextField';
+export * from './ToTray';

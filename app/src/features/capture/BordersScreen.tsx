@@ -3,7 +3,7 @@ import { useRouter } from 'expo-router';
 import { useEffect, useMemo, useReducer, useState } from 'react';
 import { View } from 'react-native';
 import { API, problemText } from '@/lib/api';
-import { Button, EmptyPage, Heading, LoadingLines, Notice, Soft } from '@/ui';
+import { Button, CannotShow, EmptyPage, Heading, LoadingLines, Notice, Soft, ToTray } from '@/ui';
 import { useChangeOutlinesMutation, usePhotoOutlinesQuery } from './api';
 import { BorderDrawing } from './BorderDrawing';
 import {
@@ -20,24 +20,8 @@ import {
 
 /** A photograph's borders, set right by hand; only what changed is read again. */
 export function BordersScreen({ photoId }: { photoId: string }) {
-  const router = useRouter();
   const { data, error, refetch } = usePhotoOutlinesQuery(photoId, { refetchOnMountOrArgChange: true });
-  if (error)
-    return (
-      <EmptyPage
-        title="This photograph cannot be shown"
-        action={
-          <>
-            <Button onPress={() => void refetch()}>Try again</Button>
-            <Button look="ink" onPress={() => router.replace('/tray')}>
-              Go to the tray
-            </Button>
-          </>
-        }
-      >
-        {problemText(error)}
-      </EmptyPage>
-    );
+  if (error) return <CannotShow title="This photograph cannot be shown" error={error} onRetry={refetch} />;
   if (!data) return <LoadingLines lines={4} />;
   if (data.reading)
     return (
@@ -47,7 +31,7 @@ export function BordersScreen({ photoId }: { photoId: string }) {
     );
   if (!data.picture || !data.width)
     return (
-      <EmptyPage title="The photograph is no longer kept">
+      <EmptyPage title="The photograph is no longer kept" action={<ToTray />}>
         Its cards are in the tray as they were cut out; their borders stay.
       </EmptyPage>
     );

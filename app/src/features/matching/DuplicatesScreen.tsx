@@ -9,9 +9,9 @@ import { formatWhen } from '@/lib/formatDate';
 import { likelihoodWords } from '@/lib/likelihood';
 import {
   Button,
+  CannotShow,
   CardImage,
   cardPicture,
-  EmptyState,
   Heading,
   LoadingLines,
   Notice,
@@ -46,11 +46,7 @@ export function DuplicatesScreen() {
   const [mergeAll, merging] = useMergeCertainMutation();
   const [undone, setUndone] = useState<string[]>([]);
   if (error && !data) {
-    return (
-      <EmptyState title="Duplicates cannot be shown" action={<Button onPress={() => void refetch()}>Try again</Button>}>
-        {problemText(error)}
-      </EmptyState>
-    );
+    return <CannotShow title="Duplicates cannot be shown" error={error} onRetry={refetch} />;
   }
   if (!data) return <LoadingLines />;
   const merged = merging.data?.mergeIds.filter((id) => !undone.includes(id)) ?? [];

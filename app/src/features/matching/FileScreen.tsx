@@ -13,6 +13,7 @@ import { isUnreachable, problemText } from '@/lib/api';
 import { useWide } from '@/lib/useWide';
 import {
   Button,
+  CannotShow,
   Choice,
   EmptyPage,
   Heading,
@@ -40,21 +41,9 @@ const KINDS = [
 /** The last step of a card: who is already known, what to keep and take, as what to file, and the note. */
 export function FileScreen({ cardId }: { cardId: string }) {
   const router = useRouter();
-  const { data: card, error } = useCardQuery(cardId);
+  const { data: card, error, refetch } = useCardQuery(cardId);
   const cardDraft = useDraft(card);
-  if (error)
-    return (
-      <EmptyPage
-        title="This card cannot be shown"
-        action={
-          <Button look="ink" onPress={() => router.replace('/tray')}>
-            Go to the tray
-          </Button>
-        }
-      >
-        {problemText(error)}
-      </EmptyPage>
-    );
+  if (error) return <CannotShow title="This card cannot be shown" error={error} onRetry={refetch} />;
   if (card && (card.state === 'filed' || card.state === 'discarded'))
     return (
       <EmptyPage

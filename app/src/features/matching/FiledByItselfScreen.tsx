@@ -1,36 +1,24 @@
 import type { FiledByItself } from '@dossier/contract';
 import { draftOf } from '@dossier/core/proof';
-import { Link, useRouter } from 'expo-router';
+import { Link } from 'expo-router';
 import { View } from 'react-native';
 import { useAnswerFiledMutation, useFiledByItselfQuery } from '@/features/people';
 import { sidesOf, Strip, useCardQuery } from '@/features/proof';
 import { problemText } from '@/lib/api';
 import { formatWhen } from '@/lib/formatDate';
-import { Button, EmptyPage, Heading, LoadingLines, Notice, Page, Serif, Soft, Text } from '@/ui';
+import { Button, CannotShow, EmptyPage, Heading, LoadingLines, Notice, Page, Serif, Soft, Text, ToTray } from '@/ui';
 
 /** What Dossier filed without a person, for a glance: each name over its strip, taken back or found right, one by one or all. */
 export function FiledByItselfScreen() {
-  const router = useRouter();
   const { data, error, refetch } = useFiledByItselfQuery();
   const [answer, answering] = useAnswerFiledMutation();
   if (error && !data) {
-    return (
-      <EmptyPage title="This cannot be shown" action={<Button onPress={() => void refetch()}>Try again</Button>}>
-        {problemText(error)}
-      </EmptyPage>
-    );
+    return <CannotShow title="This cannot be shown" error={error} onRetry={refetch} />;
   }
   if (!data) return <LoadingLines />;
   if (data.total === 0) {
     return (
-      <EmptyPage
-        title="Nothing to look at"
-        action={
-          <Button look="ink" onPress={() => router.replace('/tray')}>
-            Go to the tray
-          </Button>
-        }
-      >
+      <EmptyPage title="Nothing to look at" action={<ToTray />}>
         Whatever Dossier files for you is gathered here until somebody has looked at it.
       </EmptyPage>
     );

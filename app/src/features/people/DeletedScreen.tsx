@@ -3,21 +3,14 @@ import { Link } from 'expo-router';
 import { View } from 'react-native';
 import { problemText } from '@/lib/api';
 import { formatWhen } from '@/lib/formatDate';
-import { Button, EmptyPage, EmptyState, Heading, LoadingLines, Notice, Page, Serif, Soft, Text } from '@/ui';
+import { Button, CannotShow, EmptyState, Heading, LoadingLines, Notice, Page, Serif, Soft, Text } from '@/ui';
 import { useChangePresenceMutation, useDeletedPeopleQuery } from './api';
 
 /** Whom somebody deleted: each can be brought back until it is forgotten for good. */
 export function DeletedScreen() {
   const { data, error, refetch } = useDeletedPeopleQuery();
   if (error && !data) {
-    return (
-      <EmptyPage
-        title="Deleted people cannot be shown"
-        action={<Button onPress={() => void refetch()}>Try again</Button>}
-      >
-        {problemText(error)}
-      </EmptyPage>
-    );
+    return <CannotShow title="Deleted people cannot be shown" error={error} onRetry={refetch} />;
   }
   if (!data) return <LoadingLines />;
   return (

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { useMay } from '@/features/account';
 import { problemText } from '@/lib/api';
-import { Button, EmptyState, Heading, LoadingLines, Notice, Page, Soft, Text, TextField } from '@/ui';
+import { Button, CannotShow, Heading, LoadingLines, Notice, Page, Soft, Text, TextField } from '@/ui';
 import { useRenameTagMutation, useTagsQuery } from './api';
 
 /** All tags in one place: another word for one, or one word for two. */
@@ -13,11 +13,7 @@ export function TagsScreen() {
   const [open, setOpen] = useState<string>();
   const may = useMay();
   if (error) {
-    return (
-      <EmptyState title="The tags cannot be shown" action={<Button onPress={() => void refetch()}>Try again</Button>}>
-        {problemText(error)}
-      </EmptyState>
-    );
+    return <CannotShow title="The tags cannot be shown" error={error} onRetry={refetch} />;
   }
   if (!data) return <LoadingLines />;
   return (

@@ -6,7 +6,7 @@ import { useSelector } from 'react-redux';
 import { useTrayInfiniteQuery } from '@/features/reading';
 import { problemText } from '@/lib/api';
 import { selectWaitingRequests } from '@/lib/outbox';
-import { Button, EmptyState, Heading, LoadingLines, Notice, Serif, Soft } from '@/ui';
+import { Button, CannotShow, EmptyState, Heading, LoadingLines, Notice, Serif, Soft } from '@/ui';
 import { useCardQuery } from './api';
 import { isClean } from './FileFromTray';
 import { sidesOf } from './sides';
@@ -26,11 +26,7 @@ export function ContactSheet() {
   const items = (data?.pages ?? []).flatMap((page) => page.items).filter((i) => isClean(i) && !filed.has(i.id));
   const chosen = items.filter(({ id }) => !out.has(id));
   if (error && !data) {
-    return (
-      <EmptyState title="The tray cannot be shown" action={<Button onPress={() => void refetch()}>Try again</Button>}>
-        {problemText(error)}
-      </EmptyState>
-    );
+    return <CannotShow title="The tray cannot be shown" error={error} onRetry={refetch} />;
   }
   if (!data) return <LoadingLines />;
   const toggle = (id: string) => {

@@ -2,9 +2,8 @@ import type { ProofCard } from '@dossier/contract';
 import { useNavigation, useRouter } from 'expo-router';
 import { memo, useCallback, useDeferredValue, useEffect, useState, type CSSProperties } from 'react';
 import { useSelector } from 'react-redux';
-import { EmptyState, Button, LoadingLines } from '@/ui';
+import { Button, CannotShow, EmptyPage, LoadingLines, ToTray } from '@/ui';
 import { useChangeCardsMutation } from '@/features/reading';
-import { problemText } from '@/lib/api';
 import { useCardQuery } from './api';
 import { Desk } from './Desk';
 import { selectDraft } from './slice';
@@ -74,11 +73,7 @@ const CardDesk = memo(function CardDesk({ cardId, onGo, ...run }: CardDeskProps)
   const { data: card, error, refetch } = useCardQuery(cardId);
   const cardDraft = useDraft(card);
   if (error) {
-    return (
-      <EmptyState title="This card cannot be shown" action={<Button onPress={() => void refetch()}>Try again</Button>}>
-        {problemText(error)}
-      </EmptyState>
-    );
+    return <CannotShow title="This card cannot be shown" error={error} onRetry={refetch} />;
   }
   if (!card || !cardDraft) return <LoadingLines lines={6} />;
   if (card.state === 'attached') return <IsBack frontCardId={card.frontCardId} />;
@@ -90,14 +85,14 @@ const CardDesk = memo(function CardDesk({ cardId, onGo, ...run }: CardDeskProps)
 function IsBack({ frontCardId }: { frontCardId: string | null }) {
   const router = useRouter();
   return (
-    <EmptyState
+    <EmptyPage
       title="The back of another card"
       action={
         <Button onPress={() => router.replace(frontCardId ? `/proof/${frontCardId}` : '/tray')}>Open that card</Button>
       }
     >
       Both sides are proved together.
-    </EmptyState>
+    </EmptyPage>
   );
 }
 
@@ -111,31 +106,32 @@ function NotInTray({ cardId, state, personId }: NotInTrayProps) {
   const [change, { isLoading }] = useChangeCardsMutation();
   if (state === 'filed') {
     return (
-      <EmptyState
+      <EmptyPage
         title="This card is filed"
         action={
-          personId ? <Button onPress={() => router.replace(`/people/${personId}`)}>Open the person</Button> : undefined
+          <>
+            {personId ? <Button onPress={() => router.replace(`/people/${personId}`)}>Open the person</Button> : null}
+            <ToTray />
+          </>
         }
       >
         Its person keeps the picture and the history.
-      </EmptyState>
+      </EmptyPage>
     );
   }
   return (
-    <EmptyState
+    <EmptyPage
       title="Removed from the tray"
       action={
         <>
           <Button busy={isLoading} onPress={() => void change({ cardIds: [cardId], state: 'toProve' })}>
             Put it back
           </Button>
-          <Button look="ink" onPress={() => router.replace('/tray')}>
-            Go to the tray
-          </Button>
+          <ToTray />
         </>
       }
     >
       The photograph is kept. You can put the card back.
-    </EmptyState>
+    </EmptyPage>
   );
 }

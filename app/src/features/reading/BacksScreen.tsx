@@ -3,18 +3,14 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { problemText } from '@/lib/api';
-import { Button, CardImage, cardPicture, EmptyState, Heading, LoadingLines, Notice, Select, Serif, Soft } from '@/ui';
+import { Button, CannotShow, CardImage, cardPicture, Heading, LoadingLines, Notice, Select, Serif, Soft } from '@/ui';
 import { useBacksOfPhotoQuery, useJoinBacksMutation } from './api';
 
 /** Several fronts and their backs, paired by where they lie in their photographs; a person confirms or puts it right. */
 export function BacksScreen({ photoId }: { photoId: string }) {
   const { data, error, refetch } = useBacksOfPhotoQuery(photoId, { refetchOnMountOrArgChange: true });
   if (error) {
-    return (
-      <EmptyState title="Nothing to match" action={<Button onPress={() => void refetch()}>Try again</Button>}>
-        {problemText(error)}
-      </EmptyState>
-    );
+    return <CannotShow title="There is nothing to match" error={error} onRetry={refetch} />;
   }
   if (!data) return <LoadingLines lines={4} />;
   return <Match key={photoId} photoId={photoId} sides={data} />;

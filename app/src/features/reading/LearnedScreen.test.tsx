@@ -2,7 +2,10 @@ import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { answerWith, renderInStore } from '@/testing/renderInStore';
 import { LearnedScreen } from './LearnedScreen';
 
-jest.mock('expo-router', () => ({ Link: ({ children }: { children: unknown }) => children }));
+jest.mock('expo-router', () => ({
+  Link: ({ children }: { children: unknown }) => children,
+  useRouter: () => ({ replace: jest.fn() }),
+}));
 
 const fact = {
   id: '0190a1b2-0000-7000-8000-000000000001',

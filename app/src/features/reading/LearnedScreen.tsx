@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import { useMay } from '@/features/account';
 import { problemText } from '@/lib/api';
 import { formatWhen } from '@/lib/formatDate';
-import { Button, EmptyState, Heading, LoadingLines, Notice, Page, Soft, Subheading, Text } from '@/ui';
+import { Button, CannotShow, EmptyState, Heading, LoadingLines, Notice, Page, Soft, Subheading, Text } from '@/ui';
 import { useLearnedQuery, useRevokeLearnedMutation } from './learnedApi';
 
 const GROUPS: readonly { kind: LearnedItem['kind']; title: string }[] = [
@@ -17,12 +17,7 @@ const GROUPS: readonly { kind: LearnedItem['kind']; title: string }[] = [
 /** What filed cards have taught, used for the next cards; each can be forgotten. */
 export function LearnedScreen() {
   const { data, error, refetch } = useLearnedQuery();
-  if (error)
-    return (
-      <EmptyState title="This cannot be shown" action={<Button onPress={() => void refetch()}>Try again</Button>}>
-        {problemText(error)}
-      </EmptyState>
-    );
+  if (error) return <CannotShow title="This cannot be shown" error={error} onRetry={refetch} />;
   if (!data) return <LoadingLines lines={5} />;
   if (data.items.length === 0)
     return (
