@@ -10,6 +10,10 @@ import { frames, installCamera, showToCamera } from './liveCamera';
 
 test.beforeEach(({ page }, { project }) => test.skip(project.name !== 'phone' || !page, 'once is enough'));
 
+/** Servers and browsers of a test's own: whatever becomes of it, none is left running. */
+const started = new Set<ChildProcess>();
+test.afterEach(() => Promise.all([...started].map(killed)));
+
 const root = join(import.meta.dirname, '..');
 
 const freePort = (): Promise<number> =>
@@ -31,12 +35,15 @@ async function startServer(port: number): Promise<{ kill: () => Promise<void> }>
     env: { ...process.env, ...JSON.parse(process.env.DOSSIER_E2E_SERVER!), DOSSIER_PORT: String(port) },
     stdio: 'ignore',
   });
+  started.add(child);
   await until(async () => (await fetch(`http://127.0.0.1:${port}/api/v1/health`)).ok);
   return { kill: () => killed(child) };
 }
 
 const killed = (child: ChildProcess): Promise<void> =>
   new Promise((resolve) => {
+    started.delete(child);
+    if (child.exitCode !== null || child.signalCode !== null) return resolve();
     child.once('close', () => resolve());
     child.kill('SIGKILL');
   });
@@ -77,6 +84,7 @@ async function startBrowser(profile: string): Promise<{ browser: Browser; page: 
   const port = await freePort();
   const flags = [`--remote-debugging-port=${port}`, `--user-data-dir=${profile}`, '--headless=new', 'about:blank'];
   const child = spawn(CHROMIUM_PATH, [...CHROMIUM_FLAGS, ...flags], { stdio: 'ignore' });
+  started.add(child);
   await until(async () => (await fetch(`http://127.0.0.1:${port}/json/version`)).ok);
   const browser = await chromium.connectOverCDP(`http://127.0.0.1:${port}`);
   const context = browser.contexts()[0]!;
