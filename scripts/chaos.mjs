@@ -87,13 +87,16 @@ async function fault(postgres, address, usual, what, happen) {
     }
     await wait(200);
   }
+  // A storm of tries to reach the database would grow in the time that follows.
+  await wait(Math.max(0, HEALTHY_WITHIN_MS - (Date.now() - since)));
+  count = await connections(postgres);
   figures.faults.push({ what, healthyAfterMs, connections: { before: usual, after: count } });
   console.error(`${what}: ${healthyAfterMs === null ? 'NOT healthy' : `healthy after ${healthyAfterMs} ms`}, ${count} connections (${usual} before)`); // prettier-ignore
-  await wait(2_000);
 }
 
-const connections = async (postgres) =>
-  Number(await postgres.psql('postgres', `select count(*) from pg_stat_activity where datname = 'chaos'`));
+async function connections(postgres) {
+  return Number(await postgres.psql('postgres', `select count(*) from pg_stat_activity where datname = 'chaos'`));
+}
 
 /** Somebody with a device: everything gets an id there, is sent until it is confirmed, and never with another id. */
 function client(address, number) {

@@ -28,9 +28,9 @@ export const hasCommand = (name) => spawnSync('sh', ['-c', `command -v ${name}`]
 /** A server lets running requests and uploads finish within twenty seconds. */
 const INSIST_AFTER_MS = 25_000;
 const FIRST_PAUSE_MS = 500;
-const LONGEST_PAUSE_MS = 30_000;
+const LONGEST_PAUSE_MS = 8_000;
 /** What went so long without ending begins with short pauses again. */
-const STEADY_MS = 60_000;
+const STEADY_MS = 10_000;
 
 /**
  * Keeps a part running: one that ends by itself is started again, after growing pauses.
