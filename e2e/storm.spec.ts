@@ -118,7 +118,9 @@ test('sixty photographs of an afternoon without a network arrive once, though th
     await showToCamera(visit.page, frames.table());
     for (let shot = 1; shot <= 20; shot++) {
       await release.click();
-      await expect(visit.page.getByText(shot === 1 ? 'Picture safe' : `${shot} pictures safe`, { exact: true })).toBeVisible();
+      await expect(
+        visit.page.getByText(shot === 1 ? 'Picture safe' : `${shot} pictures safe`, { exact: true }),
+      ).toBeVisible();
     }
     await expect(visit.page.getByText(`${part * 20} still on this device`)).toBeVisible();
     if (part === 3) break;
