@@ -39,6 +39,10 @@ async function desk(
   email = 'ottilie@keldermoss.example',
 ): Promise<Page> {
   const page = await (await from.newContext(options)).newPage();
+  await page.addInitScript(() => {
+    // Somebody who knows the words already.
+    for (const word of ['tray', 'strip', 'occasion']) localStorage.setItem(`dossier.explained.${word}`, 'true');
+  });
   await page.goto(address);
   await page.getByLabel('E-mail').fill(email);
   await page.getByLabel('Password').fill('cold-chain');

@@ -1,5 +1,5 @@
 import type { Occasion } from '@dossier/contract';
-import { View } from 'react-native';
+import { ScrollView } from 'react-native';
 import { Select } from '@/ui';
 import type { TrayView } from './slice';
 
@@ -27,7 +27,7 @@ interface Props {
   occasions: readonly Occasion[];
 }
 
-/** Which cards of the tray are shown: by their state, and by where they come from. */
+/** Which cards of the tray are shown, and in which order; in one row, which is pushed along where it has no room. */
 export function TrayFilter({ view, onChange, occasions }: Props) {
   const places = [
     { value: '', label: 'From anywhere' },
@@ -35,7 +35,12 @@ export function TrayFilter({ view, onChange, occasions }: Props) {
     { value: 'none', label: 'Without an occasion' },
   ];
   return (
-    <View className="min-w-0 max-w-full flex-row flex-wrap gap-x-5">
+    <ScrollView
+      horizontal
+      showsHorizontalScrollIndicator={false}
+      className="-mx-4 flex-grow-0"
+      contentContainerStyle={{ gap: 16, paddingHorizontal: 16 }}
+    >
       <Select
         label="Cards shown"
         options={SHOWN}
@@ -62,6 +67,6 @@ export function TrayFilter({ view, onChange, occasions }: Props) {
           onChange={(occasion) => onChange({ ...view, occasion: occasion || undefined })}
         />
       ) : null}
-    </View>
+    </ScrollView>
   );
 }

@@ -76,7 +76,16 @@ function TrayOf({ accountId, isClean, ...parts }: Props & { accountId: string })
           In the tray lies every card that is not filed yet. To prove one is to check what was read against its picture.
         </FirstTime>
       ) : null}
-      {items.length + waiting.length > 0 ? <Soft>{countWords(data?.pages[0]?.total ?? 0, waiting.length)}</Soft> : null}
+      {items.length + waiting.length > 0 ? (
+        <View className="min-h-touch flex-row items-center justify-between gap-3">
+          <Soft className="min-w-0 flex-1">{countWords(data?.pages[0]?.total ?? 0, waiting.length)}</Soft>
+          {cardIds.length > 0 && !selection.active ? (
+            <Button look="bare" className="-mr-4" onPress={selection.begin}>
+              Choose several
+            </Button>
+          ) : null}
+        </View>
+      ) : null}
       {error ? (
         <Notice fault action={<Button onPress={() => void refetch()}>Try again</Button>}>
           {problemText(error)}
@@ -91,16 +100,7 @@ function TrayOf({ accountId, isClean, ...parts }: Props & { accountId: string })
         </Notice>
       ))}
       {undo ? <Undo {...undo} onGone={() => setUndo(undefined)} /> : null}
-      {items.length > 0 || narrowed ? (
-        <View className="flex-row flex-wrap items-center justify-between gap-x-4">
-          <TrayFilter view={view} onChange={setView} occasions={occasions} />
-          {cardIds.length > 0 && !selection.active ? (
-            <Button look="bare" className="-mr-4" onPress={selection.begin}>
-              Choose several
-            </Button>
-          ) : null}
-        </View>
-      ) : null}
+      {items.length > 0 || narrowed ? <TrayFilter view={view} onChange={setView} occasions={occasions} /> : null}
       {clean > 1 && !selection.active ? (
         <View className="items-start">
           <Button onPress={() => router.push('/clean')}>{`Glance at ${clean} without a doubt`}</Button>

@@ -36,8 +36,11 @@ export function WordStrip({ accountId }: { accountId: string }) {
     setClosed([...closed, key]);
   };
   return (
-    <View role="status" className="flex-row items-center border-b border-l-2 border-b-rule border-l-ink bg-sheet pl-3">
-      <Text className="min-w-0 flex-1 py-2 text-[15px] leading-[20px]">{word.words}</Text>
+    <View
+      role="status"
+      className="flex-row flex-wrap items-center justify-end border-b border-l-2 border-b-rule border-l-ink bg-sheet pl-3"
+    >
+      <Text className="min-w-[140px] flex-1 py-2 text-[15px] leading-[20px]">{word.words}</Text>
       <Button
         look="bare"
         className="px-2"
