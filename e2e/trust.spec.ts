@@ -178,6 +178,11 @@ test.describe('at 195 pixels of width', () => {
     const title = page.getByRole('textbox', { name: 'Title' });
     await title.click();
     expect((await title.boundingBox())!.width).toBeGreaterThan(100);
+    for (const name of ['Back to the tray', 'Skip to the next card', 'File']) {
+      const act = page.getByRole('button', { name }).or(page.getByRole('link', { name })).first();
+      const { x, width } = (await act.boundingBox())!;
+      expect([name, x >= 0 && x + width <= 195]).toEqual([name, true]);
+    }
     for (const path of ['/tray', '/people', '/account', page.url()]) {
       await page.goto(path);
       await expect(page.getByRole('main')).toBeVisible();

@@ -13,7 +13,7 @@ jest.setTimeout(120_000);
 /** An API of its own, and what it writes down. */
 async function ownApi(more: NodeJS.ProcessEnv = {}) {
   const port = await freePort();
-  const env = { ...databaseOf('recovery'), DOSSIER_PORT: String(port), DOSSIER_LOG: 'info', ...more };
+  const env = { ...databaseOf('api'), DOSSIER_PORT: String(port), DOSSIER_LOG: 'info', ...more };
   const service = startRole('api', env, 'pipe');
   const lines: string[] = [];
   service.process.stdout!.setEncoding('utf8').on('data', (text: string) => void lines.push(text));

@@ -9,7 +9,7 @@ export function Notice({ children, fault, action }: { children: string; fault?: 
       role={fault ? 'alert' : 'status'}
       className={`flex-row flex-wrap items-center gap-x-3 border-l-2 py-2 pl-3 ${fault ? 'border-brick' : 'border-ink'}`}
     >
-      <Text className="min-w-[200px] flex-1">{children}</Text>
+      <Text className="min-w-[min(200px,100%)] flex-1">{children}</Text>
       {action}
     </View>
   );

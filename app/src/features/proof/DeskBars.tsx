@@ -14,7 +14,8 @@ export const DeskHead = ({ position, of, acts }: { position: number; of: number;
         <Text className="underline underline-offset-4">Tray</Text>
       </View>
     </Link>
-    <View className="flex-row items-baseline gap-2">
+    {/* On the narrowest screens the three ways on are all there is room for. */}
+    <View className="flex-row items-baseline gap-2 max-[300px]:absolute max-[300px]:opacity-0">
       <Serif role="heading" aria-level={1} className="text-[19px] leading-[25px]">
         Proof
       </Serif>
@@ -52,7 +53,7 @@ interface StageBarProps {
 /** Whether a finger on the picture moves it or picks text from it. */
 export const StageBar = ({ picking, onPicking, otherSide }: StageBarProps) => (
   <View className="flex-row items-center justify-between gap-2 border-b border-rule bg-table px-4">
-    <Soft className="min-w-0 flex-1">
+    <Soft className="min-w-0 flex-1 max-[300px]:hidden">
       {picking
         ? 'Draw over the text, or touch a word.'
         : otherSide
@@ -75,11 +76,11 @@ interface DeskBarProps {
 /** Doubts first; when there are none left, filing is the only loud thing. */
 export const DeskBar = ({ acts, wide, doubts, fileWords }: DeskBarProps) => (
   <View className="flex-row flex-wrap items-center justify-end gap-x-1 gap-y-2 border-t border-rule bg-paper px-3 py-2">
-    <View role="status" className="min-w-[60px] flex-1 flex-row items-center">
+    <View role="status" className="min-w-[30px] flex-1 flex-row items-center">
       {doubts > 0 ? (
         <Highlight>{doubts === 1 ? '1 doubt' : `${doubts} doubts`}</Highlight>
       ) : (
-        <Soft>No doubts left</Soft>
+        <Soft className="max-[300px]:hidden">No doubts left</Soft>
       )}
     </View>
     <IconButton label="Undo" disabled={!acts.undo} onPress={() => acts.undo?.()}>
