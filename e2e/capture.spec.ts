@@ -116,6 +116,48 @@ test('finds eight cards on a sheet, and borders are set right by hand', async ({
   await expect(marsh).toHaveCount(2);
 });
 
+test('a border is moved by keyboard, and is as it was left when somebody comes back to it', async ({ page }) => {
+  await signIn(page, 'capture', '/photograph');
+  await pickFiles(page, [demoPhoto('pollock')]);
+  await goTo(page, 'Tray');
+  await cards(page, /Pollock/)
+    .first()
+    .click();
+  await page.getByRole('link', { name: 'Set the borders by hand' }).click();
+  await page.getByRole('button', { name: /Pollock/ }).focus();
+  // The corners come right behind their border.
+  await page.keyboard.press('Tab');
+  await expect(page.locator('[data-corner="0"]')).toBeFocused();
+  const place = () => page.locator('[data-corner="0"] circle').last().getAttribute('cx');
+  const before = Number(await place());
+  for (let i = 0; i < 5; i++) await page.keyboard.press('ArrowRight');
+  const moved = Number(await place());
+  expect(moved).toBeGreaterThan(before);
+  await page.getByRole('main').getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('link', { name: 'Set the borders by hand' }).click();
+  await page.getByRole('button', { name: /Pollock/ }).focus();
+  expect(Number(await place())).toBe(moved);
+  await expect(page.getByRole('button', { name: 'Save and read 1 card' })).toBeEnabled();
+});
+
+test('a picture just taken leads to its card, and two presses at once take one', async ({ page }) => {
+  await installCamera(page);
+  await signIn(page, 'capture', '/photograph');
+  await showToCamera(page, frames.card('seagrain'));
+  await release(page).evaluate((button: HTMLElement) => {
+    button.click();
+    button.click();
+  });
+  await expect(page.getByText('Picture safe')).toBeVisible();
+  const shots = page.getByRole('list', { name: 'The last pictures' });
+  await expect(shots.getByRole('button')).toHaveCount(1);
+  await expect(shots.getByRole('button', { name: 'read: prove it' })).toBeVisible();
+  await expectAccessible(page);
+  await shots.getByRole('button').click();
+  await expect(page).toHaveURL(/\/proof\//);
+  await expect(page.getByRole('textbox', { name: 'Family name' })).not.toHaveValue('');
+});
+
 test('reads pasted text as a card, and several cards are set aside together and brought back', async ({ page }) => {
   await signIn(page, 'capture', '/photograph');
   for (const name of ['Ingrid Halvorsen', 'Sefa Brack']) {

@@ -77,6 +77,30 @@ test('what a colleague corrected is what the desk shows', async ({ page, browser
   await other.context().close();
 });
 
+test('of two tabs on one card each sees what the other does', async ({ page, context }) => {
+  await signIn(page, 'phone');
+  const cardId = await textCard(page, lines('Philippa Thornbeck'));
+  await page.goto(`/proof/${cardId}`);
+  const other = await context.newPage();
+  await other.goto(`/proof/${cardId}`);
+  await other.getByRole('textbox', { name: 'Title' }).fill('Head of quality');
+  await expect(page.getByRole('textbox', { name: 'Title' })).toHaveValue('Head of quality');
+  await page.getByRole('textbox', { name: 'Company' }).fill('Larkspur Foods plc');
+  await expect(other.getByRole('textbox', { name: 'Company' })).toHaveValue('Larkspur Foods plc');
+  await expect(other.getByRole('textbox', { name: 'Title' })).toHaveValue('Head of quality');
+});
+
+test('a page that is closed while a filing can still be undone sends it on its way', async ({ page, context }) => {
+  await signIn(page, 'phone');
+  const cardId = await textCard(page, lines('Gunnar Wetherspar'));
+  await page.goto(`/proof/${cardId}`);
+  await page.getByRole('button', { name: /^File( and next)?$/ }).click();
+  await expect(page.getByRole('button', { name: 'Undo', exact: true }).last()).toBeVisible();
+  await page.goto('about:blank');
+  const stateOf = async () => ((await (await context.request.get(`/api/v1/cards/${cardId}`)).json()) as { state: string }).state; // prettier-ignore
+  await expect.poll(stateOf).toBe('filed');
+});
+
 test('deleted people wait for a month in a list of their own', async ({ page }) => {
   await signIn(page, 'phone');
   await page.goto(`/file/${await textCard(page, lines('Oswin Faircliff'))}`);

@@ -63,5 +63,8 @@ export function problemText(error: unknown): string {
   return problem.success ? problem.data.detail : 'Something went wrong. Try again in a moment.';
 }
 
+/** Asked for by a link that leads to nothing, or is none. */
+export const isNotHere = (error: unknown): boolean => hasStatus(error, 404) || hasStatus(error, 400);
+
 export const hasStatus = (error: unknown, status: number): boolean =>
   (error as { status?: unknown } | undefined)?.status === status;

@@ -2,6 +2,7 @@ import { Problem } from '@dossier/contract';
 import { createSlice, type Dispatch, type PayloadAction } from '@reduxjs/toolkit';
 import { v7 as uuidv7 } from 'uuid';
 import { API } from './api';
+import { readDeviceSetting, writeDeviceSetting } from './deviceSetting';
 import { deviceStore, type KeptRequest } from './deviceStore';
 
 export type WaitingRequest = Omit<KeptRequest, 'accountId'>;
@@ -85,15 +86,15 @@ export function sendHeldAtClosing(waiting: readonly WaitingRequest[]): void {
     sent.push(request.id);
   }
   // The only store that is written before the page is gone.
-  if (sent.length > 0) localStorage.setItem(SENT_AT_CLOSING, sent.join());
+  if (sent.length > 0) writeDeviceSetting(SENT_AT_CLOSING, sent);
 }
 
-const SENT_AT_CLOSING = 'dossier.sentAtClosing';
+const SENT_AT_CLOSING = 'sentAtClosing';
 
 /** What was sent as an earlier visit ended can no longer be taken back: it is not offered any more. */
 function releaseSentAtClosing<T extends { id: string; notBefore?: number }>(kept: readonly T[]): T[] {
-  const sent = new Set(localStorage.getItem(SENT_AT_CLOSING)?.split(','));
-  localStorage.removeItem(SENT_AT_CLOSING);
+  const sent = new Set(readDeviceSetting<string[]>(SENT_AT_CLOSING, []));
+  if (sent.size > 0) writeDeviceSetting(SENT_AT_CLOSING, []);
   return kept.map((request) => (sent.has(request.id) ? { ...request, notBefore: undefined } : request));
 }
 

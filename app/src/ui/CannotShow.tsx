@@ -1,4 +1,5 @@
-import { hasStatus, problemText } from '@/lib/api';
+import type { ReactNode } from 'react';
+import { isNotHere, problemText } from '@/lib/api';
 import { Button } from './Button';
 import { EmptyPage } from './EmptyState';
 import { ToTray } from './ToTray';
@@ -7,18 +8,20 @@ interface Props {
   title: string;
   error: unknown;
   onRetry: () => unknown;
+  /** The way on; to the tray without one. */
+  onwards?: ReactNode;
 }
 
 /** A page whose content could not be had: what happened, and how to go on. What is not here is not asked for again. */
-export function CannotShow({ title, error, onRetry }: Props) {
-  const isGone = hasStatus(error, 404) || hasStatus(error, 400);
+export function CannotShow({ title, error, onRetry, onwards = <ToTray /> }: Props) {
+  const isGone = isNotHere(error);
   return (
     <EmptyPage
       title={title}
       action={
         <>
           {isGone ? null : <Button onPress={() => void onRetry()}>Try again</Button>}
-          <ToTray />
+          {onwards}
         </>
       }
     >

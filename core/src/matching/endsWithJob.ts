@@ -1,4 +1,4 @@
-import { addressLines, formatPhone, type PersonFields } from '../people';
+import { ADDRESS_FIELDS, addressLines, formatPhone, type PersonFields } from '../people';
 import { isFreeMail } from '../reading/companyFromDomain';
 import { emailKey, phoneKey, websiteKey } from './reachKeys';
 
@@ -9,8 +9,6 @@ export interface Ending {
   kind: 'phone' | 'email' | 'website' | 'address';
   text: string;
 }
-
-const ADDRESS = ['street', 'postalCode', 'locality', 'region', 'country'] as const;
 
 /**
  * What of a record is the old firm's, once its person has a new job: numbers at work and for faxes, addresses at the firm's own domain,
@@ -36,9 +34,9 @@ export function endsWithJob(known: PersonFields, card: PersonFields): Ending[] {
   for (const website of known.websites)
     if (!isOnCard.website.has(websiteKey(website)))
       endings.push({ key: `website ${websiteKey(website)}`, kind: 'website', text: website });
-  const isSamePlace = ADDRESS.every((part) => card[part] === '' || card[part] === known[part]);
-  const says = ADDRESS.some((part) => card[part] !== '');
-  if (ADDRESS.some((part) => known[part] !== '') && !(says && isSamePlace))
+  const isSamePlace = ADDRESS_FIELDS.every((part) => card[part] === '' || card[part] === known[part]);
+  const says = ADDRESS_FIELDS.some((part) => card[part] !== '');
+  if (ADDRESS_FIELDS.some((part) => known[part] !== '') && !(says && isSamePlace))
     endings.push({ key: 'address', kind: 'address', text: addressLines(known).join(', ') });
   return endings;
 }
@@ -46,7 +44,7 @@ export function endsWithJob(known: PersonFields, card: PersonFields): Ending[] {
 /** A record after these things have ended. */
 export function withoutEndings(known: PersonFields, endings: readonly Ending[]): PersonFields {
   const gone = new Set(endings.map(({ key }) => key));
-  const address = gone.has('address') ? Object.fromEntries(ADDRESS.map((part) => [part, ''])) : {};
+  const address = gone.has('address') ? Object.fromEntries(ADDRESS_FIELDS.map((part) => [part, ''])) : {};
   return {
     ...known,
     ...address,

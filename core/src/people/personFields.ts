@@ -24,6 +24,9 @@ export const ADDRESS_FIELDS = [
   'country',
 ] as const satisfies readonly (keyof PersonFields)[];
 
+export const isAddressField = (field: string): field is keyof AddressParts =>
+  (ADDRESS_FIELDS as readonly string[]).includes(field);
+
 /** Everything a card can say about a person. Empty text means not known. */
 export interface PersonFields {
   prefix: string;

@@ -2,6 +2,7 @@ import {
   ADDRESS_FIELDS,
   addressLines,
   emptyPersonFields,
+  isAddressField,
   type MoreEntry,
   type PersonFields,
   type TextField,
@@ -235,7 +236,7 @@ export function personFieldsOf(draft: Draft): PersonFields {
 }
 
 const isOfOtherAddress = (field: FieldName, label: string | undefined): boolean =>
-  label !== undefined && (ADDRESS_FIELDS as readonly FieldName[]).includes(field);
+  label !== undefined && isAddressField(field);
 
 /** Addresses beside the main one: fields of an address that have a label belong together by it. */
 function otherAddresses(draft: Draft): MoreEntry[] {

@@ -31,7 +31,6 @@ const SPELLED_OUT: Readonly<Record<string, string>> = {
   gesellschaftmitbeschrankterhaftung: 'gmbh',
   aktieselskab: 'as',
   aktiebolag: 'ab',
-  ptyltd: 'ptyltd',
   publiclimitedcompany: 'plc',
 };
 

@@ -1,3 +1,4 @@
+import { isAddressField } from '../people/personFields';
 import { foldTight } from './fold';
 import { REPEATABLE_FIELDS, type CardProposal, type FieldName, type FieldProposal } from './proposal';
 import { proposeFields, type ProposeOptions } from './proposeFields';
@@ -20,7 +21,7 @@ export function proposeSides(front: Reading, back: Reading, options: ProposeOpti
   const used = new Set<number>();
   const isOtherOffice = hasOtherAddress(first.fields, second.fields);
   for (const proposal of second.fields) {
-    if (isOtherOffice && isOfAddress(proposal)) {
+    if (isOtherOffice && isAddressField(proposal.field)) {
       proposal.sources.forEach((source) => used.add(source.line));
       fields.push({ ...onBack(proposal), label: OTHER_OFFICE });
       continue;
@@ -38,9 +39,6 @@ export function proposeSides(front: Reading, back: Reading, options: ProposeOpti
 
 /** What an address beside the card's own is called. */
 const OTHER_OFFICE = 'Other office';
-const ADDRESS: readonly FieldName[] = ['street', 'postalCode', 'locality', 'region', 'country'];
-
-const isOfAddress = ({ field }: FieldProposal): boolean => ADDRESS.includes(field);
 
 /** Whether both sides have an address, and not the same: an office beside that of the front. */
 function hasOtherAddress(front: readonly FieldProposal[], back: readonly FieldProposal[]): boolean {

@@ -46,8 +46,6 @@ export function LastShots({ shots, onLast }: { shots: readonly Shot[]; onLast: (
                   boxShadow: '0 0 0 1px rgb(var(--rule))',
                 }}
               >
-                {' '}
-                {/* prettier-ignore */}
                 <img src={shot.thumbnail} alt="" style={{ width: '100%', height: '100%', objectFit: 'cover' }} />
               </div>
               <Soft numberOfLines={1} className="text-[15px] leading-[20px]">

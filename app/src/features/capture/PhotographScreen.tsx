@@ -48,10 +48,14 @@ export function PhotographScreen({ accountId }: { accountId: string }) {
     if (releasing.current) return;
     releasing.current = true;
     setBusy(true);
-    const shot = await takePicture();
-    if (shot && (await keep(shot.bytes, shot.thumbnail)) && sound) soundSafe();
-    setBusy(false);
-    releasing.current = false;
+    try {
+      const shot = await takePicture();
+      if (shot && (await keep(shot.bytes, shot.thumbnail)) && sound) soundSafe();
+    } finally {
+      // Whatever went wrong with this one, the next can be taken.
+      setBusy(false);
+      releasing.current = false;
+    }
   }, [keep, sound, takePicture]);
   const { sight, taken, again } = useLive(camera.video, live && watching && panel !== 'code', () => {
     if (!byItself || panel) return false;

@@ -3,10 +3,19 @@ import { compareFields, endsWithJob, mergeFields, withoutEndings } from '@dossie
 import { isDoubtful, noteOf, personFieldsOf } from '@dossier/core/proof';
 import { complaintAbout } from '@dossier/core/proof/complaints';
 import { displayName, type PersonFields } from '@dossier/core/people';
-import { Link, useRouter } from 'expo-router';
+import { Link } from 'expo-router';
 import { ScrollView, View } from 'react-native';
 import { useDispatch } from 'react-redux';
-import { CardView, proofActions, sidesOf, useCardQuery, useDraft, type FilingChoices } from '@/features/proof';
+import {
+  CardView,
+  isOutOfTray,
+  OutOfTray,
+  proofActions,
+  sidesOf,
+  useCardQuery,
+  useDraft,
+  type FilingChoices,
+} from '@/features/proof';
 import { useSessionQuery, useTeamQuery } from '@/features/account';
 import { ConsentFields, consentComplaint, NO_CONSENT, useMatchesQuery, useTagsQuery } from '@/features/people';
 import { isUnreachable, problemText } from '@/lib/api';
@@ -15,7 +24,6 @@ import {
   Button,
   CannotShow,
   Choice,
-  EmptyPage,
   Heading,
   LoadingLines,
   Notice,
@@ -40,26 +48,10 @@ const KINDS = [
 
 /** The last step of a card: who is already known, what to keep and take, as what to file, and the note. */
 export function FileScreen({ cardId }: { cardId: string }) {
-  const router = useRouter();
   const { data: card, error, refetch } = useCardQuery(cardId);
   const cardDraft = useDraft(card);
   if (error) return <CannotShow title="This card cannot be shown" error={error} onRetry={refetch} />;
-  if (card && (card.state === 'filed' || card.state === 'discarded'))
-    return (
-      <EmptyPage
-        title={card.state === 'filed' ? 'This card is filed' : 'This card was taken out of the tray'}
-        action={
-          <Button
-            look="ink"
-            onPress={() => router.replace(card.personId ? `/people/${card.personId}` : `/proof/${cardId}`)}
-          >
-            {card.personId ? 'Open the person' : 'See the card'}
-          </Button>
-        }
-      >
-        {card.state === 'filed' ? 'Its person keeps the picture and the history.' : 'It can be put back from there.'}
-      </EmptyPage>
-    );
+  if (card && isOutOfTray(card)) return <OutOfTray card={card} />;
   if (!card || !cardDraft) return <LoadingLines lines={5} />;
   const fields = personFieldsOf(cardDraft.draft);
   const wrong = cardDraft.draft.fields.map(complaintAbout).filter((c) => c !== undefined);

@@ -3,15 +3,15 @@ import { addressLines } from '@dossier/core/people';
 import { Link, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { hasStatus, problemText } from '@/lib/api';
+import { isNotHere } from '@/lib/api';
 import { formatWhen } from '@/lib/formatDate';
 import { usePageTitle } from '@/lib/pageTitle';
 import { useWide } from '@/lib/useWide';
 import {
   Button,
+  CannotShow,
   CardImage,
   cardPicture,
-  EmptyPage,
   Heading,
   LoadingLines,
   Page,
@@ -39,21 +39,16 @@ export function PersonScreen({ personId }: { personId: string }) {
   usePageTitle(person?.fullName);
   if (error) {
     return (
-      <EmptyPage
-        title={
-          hasStatus(error, 404) || hasStatus(error, 400) ? 'This person is not here' : 'This person cannot be shown'
+      <CannotShow
+        title={isNotHere(error) ? 'This person is not here' : 'This person cannot be shown'}
+        error={error}
+        onRetry={refetch}
+        onwards={
+          <Button look="ink" onPress={() => router.replace('/people')}>
+            Go to people
+          </Button>
         }
-        action={
-          <>
-            <Button onPress={() => void refetch()}>Try again</Button>
-            <Button look="ink" onPress={() => router.replace('/people')}>
-              Go to people
-            </Button>
-          </>
-        }
-      >
-        {problemText(error)}
-      </EmptyPage>
+      />
     );
   }
   if (!person) return <LoadingLines lines={4} />;

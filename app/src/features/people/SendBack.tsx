@@ -1,4 +1,5 @@
 import type { Person } from '@dossier/contract';
+import { isOnlyFiled } from '@dossier/core/people';
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 import { problemText } from '@/lib/api';
@@ -9,7 +10,8 @@ import { useSendBackMutation } from './api';
 export function SendBack({ person }: { person: Person }) {
   const router = useRouter();
   const [sendBack, { isLoading, error }] = useSendBackMutation();
-  if (person.deletedAt || !isOnlyFiled(person)) return null;
+  const isOfCard = person.history.some(({ action, cardId }) => action.startsWith('filed') && cardId !== null);
+  if (person.deletedAt || !isOfCard || !isOnlyFiled(person.history)) return null;
   const send = async () => {
     const answer = await sendBack(person.id);
     if (!answer.error) router.replace('/tray');
@@ -23,10 +25,4 @@ export function SendBack({ person }: { person: Person }) {
       {error ? <Notice fault>{problemText(error)}</Notice> : null}
     </View>
   );
-}
-
-/** Whether all that was done to a record was done at the moment it was filed. */
-export function isOnlyFiled({ history }: Pick<Person, 'history'>): boolean {
-  const filed = history.find(({ action }) => action === 'filed' || action === 'filedByItself');
-  return filed !== undefined && filed.cardId !== null && history.every(({ at }) => at === filed.at);
 }

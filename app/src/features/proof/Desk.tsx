@@ -15,7 +15,7 @@ import { complaintAbout } from '@dossier/core/proof/complaints';
 import { otherCase, partsToMove } from '@dossier/core/proof/wording';
 import type { FieldName, SourceSpan } from '@dossier/core/reading/fields';
 import { useRouter } from 'expo-router';
-import { Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { Suspense, useCallback, useMemo, useRef, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { useDispatch } from 'react-redux';
 import { useMatchesQuery } from '@/features/people';
@@ -41,6 +41,7 @@ import { sideOf, sidesOf } from './sides';
 import { proofActions, type CardDraft } from './slice';
 import { useDeskFiling } from './useDeskFiling';
 import { useDeskKeys } from './useDeskKeys';
+import { useFieldFocus } from './useFieldFocus';
 import { usePicking } from './usePicking';
 import type { Run } from './useRun';
 
@@ -61,30 +62,16 @@ export function Desk({ card, cardDraft, run, onGo }: DeskProps) {
   const dispatch = useDispatch();
   const file = useDeskFiling();
   const [change, { error: changeError }] = useChangeCardsMutation();
-  const inputs = useRef(new Map<string, HTMLTextAreaElement>());
   const fieldsArea = useRef<HTMLDivElement>(null);
-  const [focusedId, setFocusedId] = useState<string>();
+  const { focusedId, setFocusedId, register, focusField, focusSoon, goToNext, doubtAfter, goOn } = useFieldFocus(draft.fields); // prettier-ignore
   const [looseLine, setLooseLine] = useState<number>();
   const [open, setOpen] = useState<'add' | 'saw' | 'palette' | 'secondLook'>();
-
-  const register = useCallback((id: string, element: HTMLTextAreaElement | null) => {
-    if (element) inputs.current.set(id, element);
-    else inputs.current.delete(id);
-  }, []);
-  const focusField = useCallback((id: string | undefined) => {
-    if (id) inputs.current.get(id)?.focus();
-  }, []);
-  const idsKey = draft.fields.map((f) => f.id).join(' ');
-  const onFocus = useCallback((id: string) => {
-    setFocusedId(id);
-    setLooseLine(undefined);
-  }, []);
-  const onEnter = useCallback(
+  const onFocus = useCallback(
     (id: string) => {
-      const order = idsKey.split(' ');
-      focusField(order[order.indexOf(id) + 1]);
+      setFocusedId(id);
+      setLooseLine(undefined);
     },
-    [focusField, idsKey],
+    [setFocusedId],
   );
 
   const sides = useMemo(() => sidesOf(card), [card]);
@@ -109,34 +96,12 @@ export function Desk({ card, cardDraft, run, onGo }: DeskProps) {
   const add = (field: FieldName, label?: string) => {
     dispatch(proofActions.fieldAdded({ cardId, field, label }));
     const id = nextFieldId(draft);
-    requestAnimationFrame(() => requestAnimationFrame(() => focusField(id)));
+    focusSoon(() => id);
   };
   const addAddress = () => {
     const others = new Set(draft.fields.filter((f) => f.field === 'street' && f.label).map((f) => f.label));
     dispatch(proofActions.addressAdded({ cardId, label: `Address ${others.size + 2}` }));
   };
-  const nextDoubt = () => {
-    const at = doubtful.findIndex((f) => f.id === focusedId);
-    focusField(doubtful[(at + 1) % doubtful.length]?.id);
-  };
-  // One doubt settled, the next one is asked about by itself; after the last one the field stays in focus.
-  const latest = useRef(draft.fields);
-  useEffect(() => {
-    latest.current = draft.fields;
-  });
-  const goOn = useCallback(
-    (id: string) => {
-      requestAnimationFrame(() =>
-        requestAnimationFrame(() => {
-          const fields = latest.current;
-          const at = fields.findIndex((f) => f.id === id);
-          const next = [...fields.slice(at + 1), ...fields.slice(0, Math.max(0, at))].find(isDoubtful);
-          focusField(next?.id ?? id);
-        }),
-      );
-    },
-    [focusField],
-  );
   const fileAndGo = async () => {
     if (empty) return;
     if (known.length > 0) return router.push(`/file/${cardId}`);
@@ -157,10 +122,14 @@ export function Desk({ card, cardDraft, run, onGo }: DeskProps) {
   const offers = focused ? offersOf(focused, sideOf(sides, focused.sources[0]).reading) : [];
   const edit = (value: string | undefined) =>
     focused && value !== undefined && dispatch(proofActions.fieldEdited({ cardId, id: focused.id, value }));
+  const take = (value: string) => {
+    edit(value);
+    if (focused && isDoubtful(focused)) goOn(focused.id);
+  };
   const id = focused?.id ?? '';
   const acts = {
     file: empty ? undefined : () => void fileAndGo(),
-    nextDoubt: doubtful.length > 0 ? nextDoubt : undefined,
+    nextDoubt: doubtful.length > 0 ? () => focusField(doubtAfter(focusedId)) : undefined,
     settle:
       focused && isDoubtful(focused)
         ? () => {
@@ -168,9 +137,9 @@ export function Desk({ card, cardDraft, run, onGo }: DeskProps) {
             goOn(id);
           }
         : undefined,
-    alternative1: offers[0] && (() => void edit(offers[0]!.value)),
-    alternative2: offers[1] && (() => void edit(offers[1]!.value)),
-    alternative3: offers[2] && (() => void edit(offers[2]!.value)),
+    alternative1: offers[0] && (() => take(offers[0]!.value)),
+    alternative2: offers[1] && (() => take(offers[1]!.value)),
+    alternative3: offers[2] && (() => take(offers[2]!.value)),
     otherCase: focused && (() => void edit(otherCase(focused, country ?? undefined))),
     movePart:
       focused && partsToMove(focused)[0]
@@ -264,7 +233,7 @@ export function Desk({ card, cardDraft, run, onGo }: DeskProps) {
               ordinal={counts.get(nameOf(field))! > 1 ? nth : undefined}
               country={country}
               onFocus={onFocus}
-              onEnter={onEnter}
+              onEnter={goToNext}
               onSettled={goOn}
               register={register}
             />

@@ -1,4 +1,4 @@
-import { formatPhone } from '@dossier/core/people';
+import { formatPhone, isAddressField } from '@dossier/core/people';
 import { phoneAsTyped, typedPhone } from '@dossier/core/people/typedPhone';
 import { doubtfulCharacters, isDoubtful, type DraftField } from '@dossier/core/proof';
 import { complaintAbout } from '@dossier/core/proof/complaints';
@@ -11,7 +11,7 @@ import { FieldActions } from './FieldActions';
 import { LOOSE_LINE } from './LooseLines';
 import { PHONE_KINDS } from './phoneKinds';
 import { ProofInput } from './ProofInput';
-import { isAddressField, usePastedBlock } from './pastedBlock';
+import { usePastedBlock } from './pastedBlock';
 import { sideOf, type CardSides } from './sides';
 import { proofActions } from './slice';
 import { Strip } from './Strip';

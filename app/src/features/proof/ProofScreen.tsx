@@ -1,11 +1,10 @@
-import type { ProofCard } from '@dossier/contract';
 import { useNavigation, useRouter } from 'expo-router';
 import { memo, useCallback, useDeferredValue, useEffect, useState, type CSSProperties } from 'react';
 import { useSelector } from 'react-redux';
-import { Button, CannotShow, EmptyPage, LoadingLines, ToTray } from '@/ui';
-import { useChangeCardsMutation } from '@/features/reading';
+import { CannotShow, LoadingLines } from '@/ui';
 import { useCardQuery } from './api';
 import { Desk } from './Desk';
+import { isOutOfTray, OutOfTray } from './OutOfTray';
 import { selectDraft } from './slice';
 import { useDraft } from './useDraft';
 import { useRun, type Run } from './useRun';
@@ -76,62 +75,6 @@ const CardDesk = memo(function CardDesk({ cardId, onGo, ...run }: CardDeskProps)
     return <CannotShow title="This card cannot be shown" error={error} onRetry={refetch} />;
   }
   if (!card || !cardDraft) return <LoadingLines lines={6} />;
-  if (card.state === 'attached') return <IsBack frontCardId={card.frontCardId} />;
-  if (card.state === 'filed' || card.state === 'discarded')
-    return <NotInTray cardId={cardId} state={card.state} personId={card.personId} />;
+  if (isOutOfTray(card)) return <OutOfTray card={card} />;
   return <Desk card={card} cardDraft={cardDraft} run={run} onGo={onGo} />;
 });
-
-function IsBack({ frontCardId }: { frontCardId: string | null }) {
-  const router = useRouter();
-  return (
-    <EmptyPage
-      title="The back of another card"
-      action={
-        <Button onPress={() => router.replace(frontCardId ? `/proof/${frontCardId}` : '/tray')}>Open that card</Button>
-      }
-    >
-      Both sides are proved together.
-    </EmptyPage>
-  );
-}
-
-interface NotInTrayProps extends Pick<ProofCard, 'personId'> {
-  cardId: string;
-  state: 'filed' | 'discarded';
-}
-
-function NotInTray({ cardId, state, personId }: NotInTrayProps) {
-  const router = useRouter();
-  const [change, { isLoading }] = useChangeCardsMutation();
-  if (state === 'filed') {
-    return (
-      <EmptyPage
-        title="This card is filed"
-        action={
-          <>
-            {personId ? <Button onPress={() => router.replace(`/people/${personId}`)}>Open the person</Button> : null}
-            <ToTray />
-          </>
-        }
-      >
-        Its person keeps the picture and the history.
-      </EmptyPage>
-    );
-  }
-  return (
-    <EmptyPage
-      title="Removed from the tray"
-      action={
-        <>
-          <Button busy={isLoading} onPress={() => void change({ cardIds: [cardId], state: 'toProve' })}>
-            Put it back
-          </Button>
-          <ToTray />
-        </>
-      }
-    >
-      The photograph is kept. You can put the card back.
-    </EmptyPage>
-  );
-}

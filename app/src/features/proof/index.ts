@@ -1,5 +1,6 @@
 export { useCardQuery } from './api';
 export { CardView } from './CardView';
+export { isOutOfTray, OutOfTray } from './OutOfTray';
 export { FileFromTray, isClean } from './FileFromTray';
 export { FiledStrip } from './FiledStrip';
 export { PreparedDesk } from './PreparedDesk';

@@ -1,10 +1,6 @@
-import { ADDRESS_FIELDS } from '@dossier/core/people';
-import type { FieldName } from '@dossier/core/reading/fields';
 import { useDispatch, useStore } from 'react-redux';
 import { useAddressPartsMutation } from './api';
 import { proofActions, selectDraft, type CardDraft } from './slice';
-
-export const isAddressField = (field: FieldName): boolean => (ADDRESS_FIELDS as readonly FieldName[]).includes(field);
 
 /**
  * Puts a pasted address of several lines into the fields of its parts.

@@ -1,3 +1,4 @@
+import { isOnlyFiled } from '@dossier/core/people';
 import { In, type DataSource, type EntityManager } from 'typeorm';
 import { conflict, notFound } from '../../platform/problem';
 import type { SignedIn } from '../../platform/session';
@@ -54,21 +55,12 @@ export function takeBack(database: DataSource, who: SignedIn, personIds: readonl
 
 const stateInTray = (card: Card) => (card.frontCardId ? 'attached' : openState(card.proposals));
 
-/**
- * To whom something was done beside filing one card: consents and merges, corrections and further cards are all in the change log,
- * but for the consent that was given with the filing, and a look at what was filed by itself.
- */
+/** To whom something was done beside filing one card, by the change log. */
 async function touchedSince(manager: EntityManager, ids: readonly string[]): Promise<Set<string>> {
   const entries = await manager.find(ChangeLogEntry, {
     where: { personId: In([...ids]) },
     select: { personId: true, action: true, at: true },
   });
-  const filedAt = new Map(
-    entries
-      .filter(({ action }) => action === 'filed' || action === 'filedByItself')
-      .map(({ personId, at }) => [personId, at.getTime()]),
-  );
-  return new Set(
-    entries.filter(({ personId, at }) => at.getTime() !== filedAt.get(personId)).map(({ personId }) => personId),
-  );
+  const historyOf = (id: string) => entries.filter(({ personId }) => personId === id).map(({ action, at }) => ({ action, at: at.getTime() })); // prettier-ignore
+  return new Set(ids.filter((id) => !isOnlyFiled(historyOf(id))));
 }

@@ -42,7 +42,7 @@ export function photosNamed(database: DataSource, who: SignedIn, ids: readonly s
     });
     const cards = await manager.find(Card, {
       where: { photoId: In(photos.map(({ id }) => id)), state: Not('discarded') },
-      select: { id: true, photoId: true, state: true, frontCardId: true, personId: true },
+      select: { id: true, photoId: true, state: true, frontCardId: true },
       order: { id: 'ASC' },
     });
     return photos.map(({ id, state, message }) => ({

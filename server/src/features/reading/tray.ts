@@ -31,7 +31,7 @@ interface Cursor {
 /** The cards that are not filed yet, in order of time; photographs stand in for cards that are still being read. */
 export function listTray(database: DataSource, who: SignedIn, query: TrayQuery): Promise<Tray> {
   const { cursor, occasion, show, mine, order } = query;
-  const direction = order === 'newest' ? 'DESC' : 'ASC';
+  const direction = directionOf(query);
   const after = cursor ? decodeCursor(cursor) : undefined;
   return inSnapshot(database, who.workspaceId, async (manager) => {
     const behind = (alias: string) =>
@@ -55,12 +55,8 @@ export function listTray(database: DataSource, who: SignedIn, query: TrayQuery):
       .addSelect(['occasion.id', 'occasion.name'])
       .where({ state: In([...SHOWN[show]]) });
     ofOccasion(photos, 'photo', occasion);
-    ofOccasion(cards, 'card', occasion);
-    if (show === 'forMe') askedOf(cards, who.accountId);
-    if (mine) {
-      photos.andWhere('photo.takenBy = :me', { me: who.accountId });
-      cards.andWhere('card.madeBy = :me', { me: who.accountId });
-    }
+    if (mine) photos.andWhere('photo.takenBy = :me', { me: who.accountId });
+    narrow(cards, who, query);
     const whole = [photos.clone(), cards.clone()] as SelectQueryBuilder<Photo | Card>[];
     if (after) {
       photos.andWhere(behind('photo'), after);
@@ -95,21 +91,16 @@ export function listTray(database: DataSource, who: SignedIn, query: TrayQuery):
 const LONGEST_RUN = 500;
 
 /** The cards of a part of the tray that are proved one after another, in its order. */
-export function trayRun(
-  database: DataSource,
-  who: SignedIn,
-  { occasion, show, mine, order }: TrayQuery,
-): Promise<TrayRun> {
+export function trayRun(database: DataSource, who: SignedIn, query: TrayQuery): Promise<TrayRun> {
+  const { show } = query;
   return inSnapshot(database, who.workspaceId, async (manager) => {
     const states = SHOWN[show].filter((state) => show === 'setAside' || state !== 'setAside');
     const cards = manager
       .createQueryBuilder(Card, 'card')
       .select(['card.id'])
       .where({ state: In(states) });
-    ofOccasion(cards, 'card', occasion);
-    if (show === 'forMe') askedOf(cards, who.accountId);
-    if (mine) cards.andWhere('card.madeBy = :me', { me: who.accountId });
-    const direction = order === 'newest' ? 'DESC' : 'ASC';
+    narrow(cards, who, query);
+    const direction = directionOf(query);
     const rows = await cards
       .orderBy('card.takenAt', direction)
       .addOrderBy('card.id', direction)
@@ -117,6 +108,15 @@ export function trayRun(
       .getMany();
     return { ids: rows.map(({ id }) => id) };
   });
+}
+
+const directionOf = ({ order }: TrayQuery) => (order === 'newest' ? 'DESC' : 'ASC');
+
+/** Only the cards of the part of the tray that is looked at; by state they are told apart before. */
+function narrow(cards: SelectQueryBuilder<Card>, who: SignedIn, { occasion, show, mine }: TrayQuery): void {
+  ofOccasion(cards, 'card', occasion);
+  if (show === 'forMe') askedOf(cards, who.accountId);
+  if (mine) cards.andWhere('card.madeBy = :me', { me: who.accountId });
 }
 
 async function countOf(queries: readonly SelectQueryBuilder<Photo | Card>[]): Promise<number> {
