@@ -1,5 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import sharp from 'sharp';
+import { brokenLine } from './brokenLine';
 import { demoPhoto, expectAccessible, goTo, pickFiles, signIn } from './desk';
 import { frames, installCamera, showToCamera } from './liveCamera';
 
@@ -40,13 +41,13 @@ test('releases by itself for each new card, once, under the occasion that is set
   await expect(page.getByRole('button', { name: 'Take the tag orchards off' })).toBeVisible();
 });
 
-test('says what would help: light, tilt', async ({ page }) => {
+test('says what would help: light, and a card to be seen', async ({ page }) => {
   await installCamera(page);
   await signIn(page, 'capture', '/photograph');
   await showToCamera(page, frames.dark('skerry'));
   await expect(page.getByText('Too dark.', { exact: false })).toBeVisible();
-  await showToCamera(page, frames.glare('skerry'));
-  await expect(page.getByText('Glare on the card.', { exact: false })).toBeVisible();
+  await showToCamera(page, frames.table());
+  await expect(page.getByText('No whole card seen yet.', { exact: false })).toBeVisible();
 });
 
 test('takes the back of the card before, retakes it, and joins the two', async ({ page }) => {
@@ -221,6 +222,27 @@ test('keeps everything without a network, through a closed page, and sends it on
   await again.goto('/occasions');
   await expect(again.getByRole('button', { name: 'Change Walk-ins' })).toBeVisible();
   await context.close();
+});
+
+test('goes on with a photograph from where the line broke', async ({ browser, baseURL }) => {
+  const line = await brokenLine(baseURL!, 60_000);
+  const context = await browser.newContext({ baseURL: line.address, permissions: ['camera'], serviceWorkers: 'block' });
+  const page = await context.newPage();
+  await installCamera(page);
+  await signIn(page, 'capture', '/photograph');
+  await showToCamera(page, frames.card('verger'));
+  await release(page).click();
+  await line.standsStill;
+  const broke = page.waitForEvent('requestfailed', (request) => request.method() === 'PUT');
+  line.break();
+  await broke;
+  const rest = page.waitForRequest((request) => request.method() === 'PUT' && 'content-range' in request.headers());
+  line.mend();
+  expect((await rest).headers()['content-range']).toMatch(/^bytes [1-9]\d*-/);
+  await goTo(page, 'Tray');
+  await expect(cards(page, /Vasseur/)).toHaveCount(1);
+  await context.close();
+  line.close();
 });
 
 test('files a card without a network, and the person is there afterwards', async ({ browser }) => {

@@ -17,12 +17,6 @@ export const frames = {
   table: () => asFrame(sharp({ create: { width: WIDTH, height: HEIGHT, channels: 3, background: '#8f6b4a' } })),
   card: (name: string) => asFrame(fitted(name)),
   dark: (name: string) => asFrame(fitted(name).linear(0.12, 0)),
-  glare: async (name: string) => {
-    const dimmed = await asFrame(fitted(name).linear(0.8, 0));
-    const [x, y] = [WIDTH / 2, HEIGHT / 2];
-    const light = `<svg width="${WIDTH}" height="${HEIGHT}"><ellipse cx="${x}" cy="${y}" rx="170" ry="120" fill="#fff"/></svg>`;
-    return asFrame(sharp(dimmed).composite([{ input: Buffer.from(light) }]));
-  },
 };
 
 /** A two-dimensional code on a table, a third as high as the picture. */

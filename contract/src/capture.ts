@@ -26,6 +26,17 @@ export const PhotoUpload = z.object({
   file: z.literal('1').optional(),
 });
 
+/**
+ * How much of a photograph has arrived, so that a line that broke goes on from there: the rest is sent with
+ * `Content-Range: bytes FROM-LAST/SIZE` (RFC 9110, 14.4 and 14.5).
+ */
+export const PhotoReceived = z.object({
+  bytes: z.int().nonnegative(),
+  /** All of it is here, only the answer was lost. */
+  whole: z.boolean(),
+});
+export type PhotoReceived = z.infer<typeof PhotoReceived>;
+
 /** Photographs somebody wants to know about, their ids with commas between. */
 export const PhotosQuery = z.object({
   ids: z

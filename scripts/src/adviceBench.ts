@@ -1,7 +1,15 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { adviceFor, type Advice, type PictureQuality } from '@dossier/core/capture';
+import {
+  adviceFor,
+  isTooDark,
+  LIVE_LONG_SIDE,
+  viewFrame,
+  type Advice,
+  type PictureQuality,
+} from '@dossier/core/capture';
 import { ReadingPool } from '@dossier/reader';
+import sharp from 'sharp';
 
 /** A photograph with truth: what is wrong with it stands in its tags. */
 interface TaggedPhoto {
@@ -32,6 +40,8 @@ export interface AdviceFigures {
 export interface MeasuredPhoto {
   photo: TaggedPhoto;
   quality: readonly PictureQuality[];
+  /** Whether the live camera would call it too dark. */
+  tooDarkLive: boolean;
 }
 
 /** Reads photographs with truth and measures how good their pictures are. Sheets of several cards have advice card by card and are left out. */
@@ -45,32 +55,57 @@ export async function measurePictures(
   let done = 0;
   const measured = await Promise.all(
     single.map(async (photo) => {
-      const { read } = await pool.read(readFileSync(join(folder, photo.file)));
+      const bytes = readFileSync(join(folder, photo.file));
+      const { read } = await pool.read(bytes);
       tell(++done, single.length);
       const cards = read.whole ? [read.whole] : read.cards;
-      return { photo, quality: cards.flatMap(({ reading }) => reading.quality ?? []) };
+      return {
+        photo,
+        quality: cards.flatMap(({ reading }) => reading.quality ?? []),
+        tooDarkLive: await seeLive(bytes),
+      };
     }),
   );
   pool.close();
   return measured;
 }
 
+async function seeLive(bytes: Buffer): Promise<boolean> {
+  const { data, info } = await sharp(bytes)
+    .rotate()
+    .resize(LIVE_LONG_SIDE, LIVE_LONG_SIDE, { fit: 'inside' })
+    .ensureAlpha()
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+  return isTooDark(viewFrame({ data: new Uint8ClampedArray(data), width: info.width, height: info.height }));
+}
+
 /** How often each advice is given where it is called for, and only there. */
-export function measureAdvice(measured: readonly MeasuredPhoto[]): Record<Advice['code'], AdviceFigures> {
-  const codes = Object.keys(CALLS_FOR) as Advice['code'][];
-  return Object.fromEntries(
-    codes.map((code) => {
-      const figures: AdviceFigures = { wanted: 0, given: 0, right: 0 };
-      for (const { photo, quality } of measured) {
-        const isWanted = CALLS_FOR[code](photo);
-        const isGiven = quality.some((one) => adviceFor(one).some((advice) => advice.code === code));
-        figures.wanted += Number(isWanted);
-        figures.given += Number(isGiven);
-        figures.right += Number(isWanted && isGiven);
-      }
-      return [code, figures];
-    }),
-  ) as Record<Advice['code'], AdviceFigures>;
+export function measureAdvice(measured: readonly MeasuredPhoto[]): Record<Advice['code'] | 'darkLive', AdviceFigures> {
+  const figures = {} as Record<Advice['code'] | 'darkLive', AdviceFigures>;
+  for (const code of Object.keys(CALLS_FOR) as Advice['code'][]) {
+    figures[code] = count(measured, ({ photo, quality }) => ({
+      wanted: CALLS_FOR[code](photo),
+      given: quality.some((one) => adviceFor(one).some((advice) => advice.code === code)),
+    }));
+  }
+  figures.darkLive = count(measured, ({ photo, tooDarkLive }) => ({
+    wanted: CALLS_FOR.dark(photo),
+    given: tooDarkLive,
+  }));
+  return figures;
+}
+
+function count(
+  measured: readonly MeasuredPhoto[],
+  ask: (one: MeasuredPhoto) => { wanted: boolean; given: boolean },
+): AdviceFigures {
+  const asked = measured.map(ask);
+  return {
+    wanted: asked.filter(({ wanted }) => wanted).length,
+    given: asked.filter(({ given }) => given).length,
+    right: asked.filter(({ wanted, given }) => wanted && given).length,
+  };
 }
 
 export function describeAdvice(figures: Record<string, AdviceFigures>): string {

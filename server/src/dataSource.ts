@@ -1,7 +1,7 @@
 import 'reflect-metadata';
 import { DataSource } from 'typeorm';
 import { Account, AccountSession } from './features/account';
-import { Occasion, Photo } from './features/capture';
+import { Occasion, Photo, PhotoPart } from './features/capture';
 import { DuplicateRow, MatchModelRow, SweepRow } from './features/matching';
 import {
   ChangeLogEntry,
@@ -25,6 +25,7 @@ import { Matching1780000000005 } from './migrations/1780000000005-matching';
 import { LimitsAndSearch1780000000006 } from './migrations/1780000000006-limitsAndSearch';
 import { PicturesAsTheyCome1780000000007 } from './migrations/1780000000007-picturesAsTheyCome';
 import { Trust1780000000008 } from './migrations/1780000000008-trust';
+import { PhotoParts1780000000009 } from './migrations/1780000000009-photoParts';
 import { ProofDesk1780000000004 } from './migrations/1780000000004-proofDesk';
 import { StoredFile, Workspace } from './platform/entities';
 
@@ -47,6 +48,7 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       LimitsAndSearch1780000000006,
       PicturesAsTheyCome1780000000007,
       Trust1780000000008,
+      PhotoParts1780000000009,
     ],
     entities: [
       Workspace,
@@ -55,6 +57,7 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       AccountSession,
       Occasion,
       Photo,
+      PhotoPart,
       Card,
       LearnedFact,
       LearnedSource,

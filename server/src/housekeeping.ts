@@ -1,15 +1,20 @@
 import type { Task } from 'graphile-worker';
 import type { DataSource } from 'typeorm';
 import { removeExpiredSessions } from './features/account';
+import { removeOldParts } from './features/capture';
 import { eraseLongDeleted } from './features/people';
 import { removeOldBeats } from './platform/heartbeat';
 import type { Logger } from './platform/logger';
 
-/** Removes for good what only a date keeps here: sessions that have run out, old signs of life, people deleted a month ago. */
+/**
+ * Removes for good what only a date keeps here: sessions that have run out, old signs of life, photographs that never arrived whole, people
+ * deleted a month ago.
+ */
 export function housekeepingTask(database: DataSource, logger: Logger): Task {
   return async () => {
     const removed = {
       sessions: await removeExpiredSessions(database),
+      parts: await removeOldParts(database),
       beats: await removeOldBeats(database),
       people: await eraseLongDeleted(database),
     };

@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { request as httpRequest } from 'node:http';
 import type {
   OccasionList,
   PastPictures,
@@ -175,6 +176,53 @@ describe('the same file', () => {
     const refused = await send(again, '&file=1');
     expect([refused.status, refused.body.code]).toEqual([409, 'same-file']);
     expect((await send(again, '')).status).toBe(201);
+  });
+});
+
+describe('a photograph over a slow line', () => {
+  const received = (id: string, who = rep) => who.get<{ bytes: number; whole: boolean }>(`/photos/${id}/received`);
+  const range = (from: number, size: number) => ({ 'content-range': `bytes ${from}-${size - 1}/${size}` });
+  const put = (id: string, bytes: Buffer, headers: Record<string, string>) =>
+    rep.send<{ code: string }>('PUT', `/photos/${id}?takenAt=2026-11-20T10:00:00.000Z`, bytes, headers);
+
+  /** Sends the beginning of a photograph and breaks off. */
+  async function breakOff(id: string, bytes: Buffer, upTo: number): Promise<void> {
+    const { hostname, port, pathname } = new URL(process.env.DOSSIER_TEST_ADDRESS!);
+    const path = `${pathname}/photos/${id}?takenAt=2026-11-20T10:00:00.000Z`;
+    const headers = { cookie: rep.cookie, 'content-type': 'image/jpeg', 'content-length': String(bytes.length) };
+    const request = httpRequest({ hostname, port, method: 'PUT', path, headers });
+    request.on('error', () => undefined);
+    await new Promise<void>((resolve) => request.write(bytes.subarray(0, upTo), () => resolve()));
+    request.destroy();
+    await until(async () => (await received(id)).status === 200);
+  }
+
+  it('goes on from where the line broke, and becomes the one photograph that was taken', async () => {
+    const id = randomUUID();
+    const bytes = demoPhoto('skerry');
+    await breakOff(id, bytes, 40_000);
+    const { body } = await received(id);
+    expect(body.whole).toBe(false);
+    expect(body.bytes).toBeGreaterThan(0);
+    expect(body.bytes).toBeLessThanOrEqual(40_000);
+    expect((await received(id, stranger)).status).toBe(404);
+    const rest = await put(id, bytes.subarray(body.bytes), range(body.bytes, bytes.length));
+    expect(rest.status).toBe(201);
+    const kept = await fetch(`${process.env.DOSSIER_TEST_ADDRESS}/photos/${id}/picture`, { headers: { cookie: rep.cookie } }); // prettier-ignore
+    expect(Buffer.from(await kept.arrayBuffer()).equals(bytes)).toBe(true);
+    expect((await received(id)).body).toEqual({ bytes: 0, whole: true });
+    for (const item of await rep.itemsOf(id))
+      await rep.send('PATCH', '/cards', { cardIds: [item.id], state: 'discarded' });
+  });
+
+  it('is asked for from its beginning when nothing leads up to what comes, and refused when it cannot be placed', async () => {
+    const bytes = demoPhoto('skerry');
+    const [id, other] = [randomUUID(), randomUUID()];
+    expect((await received(id)).status).toBe(404);
+    expect((await put(id, bytes.subarray(9), range(9, bytes.length))).body.code).toBe('out-of-range');
+    expect((await put(other, bytes, { 'content-range': 'bytes 0-9/10000000000' })).status).toBe(400);
+    expect((await put(other, bytes, { 'content-range': 'bytes 5-9/20' })).status).toBe(400);
+    expect((await put(other, bytes.subarray(0, 9), range(15 * 1024 * 1024 - 1, 16 * 1024 * 1024))).status).toBe(413);
   });
 });
 

@@ -9,10 +9,11 @@ export interface FrameView {
   outline?: Quad;
   /** Share 0–1 of the frame that the card takes up. */
   share: number;
-  /** Mean brightness of the card, or of the whole frame without one, 0–1. */
-  brightness: number;
-  /** Share of the card that is burnt out while the rest of it is not, 0–1. */
-  glare: number;
+  /**
+   * Brightness 0–1 of the lightest in the middle one of the places with something on them, on the card or in the whole frame without one:
+   * paper or print. The mean called dark cards too dark.
+   */
+  light: number;
   /** Steepest changes on the card in grey levels a pixel: print in focus gives high ones. */
   sharpness: number;
   /**
@@ -24,60 +25,77 @@ export interface FrameView {
 
 const SCENE_COLUMNS = 12;
 const SCENE_ROWS = 9;
-const BURNT_OUT = 251;
-/** Paper lighter than this all over is a white card in good light. */
-const LIGHT_PAPER = 244;
+/** Side in pixels of the places whose lightest is taken, and how much lighter that is there than the darkest: less is bare ground. */
+const PLACE = 16;
+const SOMETHING_ON_IT = 30;
+/** So many of them tell how light a picture is. */
+const ENOUGH_PLACES = 4;
 
 /** Looks at a frame that was shrunk to `LIVE_LONG_SIDE`. */
 export function viewFrame(frame: Frame): FrameView {
   const { width, height } = frame;
   const plane = brightnessOf(frame);
   const quad = liveOutline(frame)?.quad;
-  const inside = quad ? insideOf(plane, width, height, quad) : measure(plane, width, height);
-  const mean = inside.sum / Math.max(1, inside.count);
+  const inner = quad && innerOf(quad);
+  const isInside = (p: Point): boolean => !inner || contains(inner, p);
   return {
     outline: quad?.map(([x, y]) => [x / width, y / height] as const) as Quad | undefined,
     share: quad ? area(quad) / (width * height) : 0,
-    brightness: mean / 255,
-    glare: quad && mean < LIGHT_PAPER ? inside.burnt / Math.max(1, inside.count) : 0,
-    sharpness: quantile(inside.changes, 0.97),
+    light: lightOf(plane, width, height, isInside) / 255,
+    sharpness: quantile(changesIn(plane, width, height, isInside), 0.97),
     scene: quad ? cardScene(plane, width, quad) : sceneOf(plane, width, height),
   };
 }
 
-interface Measured {
-  sum: number;
-  count: number;
-  burnt: number;
-  changes: number[];
-}
-
-function measure(plane: Uint8Array, width: number, height: number, holds?: (p: Point) => boolean): Measured {
-  const found: Measured = { sum: 0, count: 0, burnt: 0, changes: [] };
-  for (let y = 1; y < height - 1; y += 2) {
-    for (let x = 1; x < width - 1; x += 2) {
-      if (holds && !holds([x, y])) continue;
-      const i = y * width + x;
-      found.sum += plane[i]!;
-      found.count++;
-      if (plane[i]! >= BURNT_OUT) found.burnt++;
-      found.changes.push(
-        Math.max(Math.abs(plane[i + 1]! - plane[i - 1]!), Math.abs(plane[i + width]! - plane[i - width]!)),
-      );
-    }
-  }
-  return found;
-}
-
 /** A little inside the border, whose own edge says nothing about print. */
-function insideOf(plane: Uint8Array, width: number, height: number, quad: Quad): Measured {
+function innerOf(quad: Quad): Point[] {
   const cx = quad.reduce((sum, p) => sum + p[0], 0) / 4;
   const cy = quad.reduce((sum, p) => sum + p[1], 0) / 4;
-  const inner = quad.map(([x, y]): Point => [cx + (x - cx) * 0.92, cy + (y - cy) * 0.92]);
-  return measure(plane, width, height, (p) => contains(inner, p));
+  return quad.map(([x, y]): Point => [cx + (x - cx) * 0.92, cy + (y - cy) * 0.92]);
 }
 
-function quantile(values: readonly number[], share: number): number {
+/** Change of brightness over two pixels, in grey levels. */
+function changesIn(plane: Uint8Array, width: number, height: number, isInside: (p: Point) => boolean): number[] {
+  const changes: number[] = [];
+  for (let y = 1; y < height - 1; y += 2) {
+    for (let x = 1; x < width - 1; x += 2) {
+      if (!isInside([x, y])) continue;
+      const i = y * width + x;
+      changes.push(Math.max(Math.abs(plane[i + 1]! - plane[i - 1]!), Math.abs(plane[i + width]! - plane[i - width]!)));
+    }
+  }
+  return changes;
+}
+
+/**
+ * The lightest in the middle one of the places with something on them, 0–255. Bare ground, where there are too few of them, is taken to be
+ * half as light as paper would be on it.
+ */
+function lightOf(plane: Uint8Array, width: number, height: number, isInside: (p: Point) => boolean): number {
+  const lightest: number[] = [];
+  for (let top = 0; top + PLACE <= height; top += PLACE) {
+    for (let left = 0; left + PLACE <= width; left += PLACE) {
+      if (!isInside([left + PLACE / 2, top + PLACE / 2])) continue;
+      const [min, max] = rangeIn(plane, width, left, top);
+      if (max - min > SOMETHING_ON_IT) lightest.push(max);
+    }
+  }
+  return lightest.length < ENOUGH_PLACES ? Math.min(255, 2 * quantile(plane, 0.995)) : quantile(lightest, 0.5);
+}
+
+function rangeIn(plane: Uint8Array, width: number, left: number, top: number): [min: number, max: number] {
+  let [min, max] = [255, 0];
+  for (let y = top; y < top + PLACE; y++) {
+    for (let x = left; x < left + PLACE; x++) {
+      const value = plane[y * width + x]!;
+      if (value < min) min = value;
+      if (value > max) max = value;
+    }
+  }
+  return [min, max];
+}
+
+function quantile(values: ArrayLike<number>, share: number): number {
   const sorted = Float32Array.from(values).sort();
   return sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))] ?? 0;
 }

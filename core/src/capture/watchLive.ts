@@ -1,8 +1,11 @@
 import { sceneChange, type FrameView } from './frameView';
 import { distance, type Quad } from './quad';
 
-/** Advice to the person holding the camera; one at a time. */
-export type LiveAdvice = 'tooDark' | 'glare' | 'moveCloser' | 'holdStill' | 'looksAlike' | 'nextCard';
+/**
+ * What is said to the person holding the camera, one at a time: what is wrong with the picture (`tooDark`; how often rightly is measured by
+ * the bench), and what release by itself waits for.
+ */
+export type LiveAdvice = 'tooDark' | 'noCard' | 'holdStill' | 'nextCard';
 
 /** What is remembered from frame to frame. */
 export interface LiveState {
@@ -31,8 +34,8 @@ const GOOD_FOR_MS = 550;
 /** Advice is given once it has been true so long: a flicker is no reason to speak. */
 const ADVISE_AFTER_MS = 500;
 const LOST_FOR_MS = 1800;
-const DARK = 0.22;
-const GLARE = 0.035;
+const DARK = 0.48;
+/** A border around less of the frame is most often not the card's. */
 const SMALL = 0.16;
 /** Print in focus changes by at least so many grey levels over two pixels of the small frame. */
 const SHARP = 22;
@@ -55,17 +58,18 @@ export function watchFrame(before: LiveState, frame: FrameView, at: number): Wat
   const { outline } = frame;
   const still = outline && before.outline ? moved(before.outline, outline) < STILL : false;
   const stillSince = still ? before.stillSince : at;
-  const lostSince = outline ? at : before.lostSince;
+  const lostSince = isCard(frame) ? at : before.lostSince;
   const isOther = outline !== undefined && before.taken !== undefined && sceneChange(before.taken, frame.scene) > OTHER_SCENE; // prettier-ignore
   const otherSince = isOther ? (before.otherSince ?? at) : undefined;
   const fresh =
     !before.taken ||
     (otherSince !== undefined && at - otherSince >= OTHER_FOR_MS) ||
     at - before.lostSince >= NONE_FOR_MS;
-  const wanted = adviceOn(frame, { fresh, still, lost: at - lostSince > LOST_FOR_MS });
+  const seesCard = at - lostSince <= LOST_FOR_MS;
+  const wanted = adviceOn(frame, { fresh, still, seesCard });
   const advisedSince = wanted === before.wanted ? before.advisedSince : at;
   const said = at - advisedSince >= ADVISE_AFTER_MS ? wanted : before.advice;
-  const good = outline !== undefined && fresh && (wanted === undefined || wanted === 'holdStill');
+  const good = isCard(frame) && fresh && (wanted === undefined || wanted === 'holdStill');
   const release = good && still && frame.sharpness >= SHARP && at - stillSince >= GOOD_FOR_MS;
   const state: LiveState = {
     outline: outline ?? before.outline,
@@ -91,16 +95,18 @@ export const tookPicture = (state: LiveState, scene: Uint8Array): LiveState => (
   advice: undefined,
 });
 
+const isCard = ({ outline, share }: FrameView): boolean => outline !== undefined && share >= SMALL;
+
+export const isTooDark = ({ light }: FrameView): boolean => light < DARK;
+
 function adviceOn(
-  { outline, share, brightness, glare, sharpness }: FrameView,
-  { fresh, still, lost }: { fresh: boolean; still: boolean; lost: boolean },
+  frame: FrameView,
+  { fresh, still, seesCard }: { fresh: boolean; still: boolean; seesCard: boolean },
 ): LiveAdvice | undefined {
-  if (brightness < DARK) return 'tooDark';
-  if (!outline) return lost ? 'looksAlike' : undefined;
+  if (isTooDark(frame)) return 'tooDark';
+  if (!isCard(frame)) return seesCard ? undefined : 'noCard';
   if (!fresh) return 'nextCard';
-  if (glare > GLARE) return 'glare';
-  if (share < SMALL) return 'moveCloser';
-  return !still || sharpness < SHARP ? 'holdStill' : undefined;
+  return !still || frame.sharpness < SHARP ? 'holdStill' : undefined;
 }
 
 /** Largest way of a corner between two borders, as a share of the frame. */

@@ -5,10 +5,8 @@ import type { LiveSight } from './useLive';
 
 const WORDS: Record<LiveAdvice, string> = {
   tooDark: 'Too dark. Turn on a light, or the torch.',
-  glare: 'Glare on the card. Tilt it a little.',
-  moveCloser: 'Move closer.',
   holdStill: 'Hold still.',
-  looksAlike: 'No card to be seen. If it lies there, use a lighter or darker ground.',
+  noCard: 'No whole card seen yet. Move closer, or press the button anyway.',
   nextCard: 'Taken. Lay down the next card.',
 };
 

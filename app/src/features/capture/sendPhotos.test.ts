@@ -27,8 +27,13 @@ const answer = (status: number, body: unknown = {}) =>
 
 /** Uploads go through XMLHttpRequest, requests through fetch; both are answered by one list. */
 jest.mock('./upload', () => ({
-  upload: (address: string) => globalThis.fetch(address).catch(() => undefined),
+  upload: (address: string, _bytes: Blob, _onProgress: unknown, from: number) => {
+    mockBeginnings.push(from);
+    return globalThis.fetch(address).catch(() => undefined);
+  },
 }));
+/** From which byte on each upload went. */
+const mockBeginnings: number[] = [];
 
 let store: ReturnType<typeof createStore>;
 const onDevice = async () => (await (await deviceStore()).getAll('photos')).map((p) => p.id);
@@ -108,6 +113,38 @@ describe('photographs on this device', () => {
     await forgetWhatIsGone()(store.dispatch, store.getState);
     expect(store.getState().capture.waiting.map(({ id }) => id)).toEqual([still]);
     expect(store.getState().outbox.waiting).toEqual([]);
+  });
+
+  it('go on from where an earlier try broke off, and from the beginning where that is gone', async () => {
+    await keepPhoto('ottilie', picture())(store.dispatch);
+    const received = (body: unknown) => (url: string) =>
+      Promise.resolve(url.endsWith('/received') ? answer(200, body) : answer(503));
+    mockBeginnings.length = 0;
+    fetched().mockRejectedValueOnce(new TypeError('failed'));
+    await sendEverythingKept('ottilie')(store.dispatch);
+    fetched().mockImplementation(received({ bytes: 2, whole: false }));
+    await sendEverythingKept('ottilie')(store.dispatch);
+    fetched().mockReset().mockResolvedValueOnce(answer(404)).mockResolvedValueOnce(answer(503));
+    await sendEverythingKept('ottilie')(store.dispatch);
+    expect(mockBeginnings).toEqual([0, 2, 0]);
+    fetched()
+      .mockReset()
+      .mockResolvedValueOnce(answer(200, { bytes: 2, whole: false }))
+      .mockResolvedValueOnce(answer(416))
+      .mockResolvedValueOnce(answer(201));
+    expect(await sendEverythingKept('ottilie')(store.dispatch)).toBe('done');
+    expect(mockBeginnings).toEqual([0, 2, 0, 2, 0]);
+    expect(await onDevice()).toEqual([]);
+  });
+
+  it('are not sent again when only the answer was lost', async () => {
+    await keepPhoto('ottilie', picture())(store.dispatch);
+    fetched().mockRejectedValueOnce(new TypeError('failed'));
+    await sendEverythingKept('ottilie')(store.dispatch);
+    mockBeginnings.length = 0;
+    fetched().mockResolvedValueOnce(answer(200, { bytes: 0, whole: true }));
+    expect(await sendEverythingKept('ottilie')(store.dispatch)).toBe('done');
+    expect([mockBeginnings, await onDevice()]).toEqual([[], []]);
   });
 
   it('of another account are never sent', async () => {

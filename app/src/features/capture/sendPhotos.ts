@@ -1,4 +1,6 @@
+import { PhotoReceived } from '@dossier/contract';
 import type { Dispatch } from '@reduxjs/toolkit';
+import { v7 as uuidv7 } from 'uuid';
 import { API, api, TRAY_ROWS } from '@/lib/api';
 import { deviceStore, type KeptPhoto, type KeptRequest } from '@/lib/deviceStore';
 import { afterFailure, forgetRequest, meaningOf, sendKept, type Answer, type SendOutcome, type WithOutbox } from '@/lib/outbox'; // prettier-ignore
@@ -86,11 +88,34 @@ const sendPhoto =
     return 'done';
   };
 
+/** Photographs on whose way the line broke: some of them may be at the server. What an earlier visit left may be so too. */
+const brokenOff = new Set<string>();
+const VISIT = uuidv7();
+
 async function send(photo: KeptPhoto, onProgress: (share: number) => void): Promise<Answer> {
+  const address = `${API}/photos/${photo.id}`;
+  const from = brokenOff.has(photo.id) || photo.id < VISIT ? await beginningOf(address) : 0;
+  if (from === 'whole') return 'sent';
   const query = new URLSearchParams({ takenAt: photo.takenAt });
   if (photo.occasionId) query.set('occasion', photo.occasionId);
   if (photo.backOf) query.set('backOf', photo.backOf);
   if (photo.name && !photo.again) query.set('file', '1');
-  const response = await upload(`${API}/photos/${photo.id}?${query}`, photo.bytes, onProgress);
-  return meaningOf(response, 'This photograph was not accepted. Take it again.');
+  const sendFrom = (place: number) => upload(`${address}?${query}`, photo.bytes, onProgress, place);
+  const begun = from > 0 && from < photo.bytes.size;
+  const response = await sendFrom(begun ? from : 0);
+  if (!response) brokenOff.add(photo.id);
+  // What was there may have been cleared away since.
+  const answer = begun && response?.status === NOT_THERE ? await sendFrom(0) : response;
+  return meaningOf(answer, 'This photograph was not accepted. Take it again.');
+}
+
+/** Range Not Satisfiable. */
+const NOT_THERE = 416;
+
+/** How much of a photograph an earlier try has brought there; `whole` when only the answer was lost. */
+async function beginningOf(address: string): Promise<number | 'whole'> {
+  const response = await fetch(`${address}/received`).catch(() => undefined);
+  const received = response?.ok ? PhotoReceived.safeParse(await response.json().catch(() => undefined)) : undefined;
+  if (!received?.success) return 0;
+  return received.data.whole ? 'whole' : received.data.bytes;
 }

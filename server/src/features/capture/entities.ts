@@ -110,3 +110,25 @@ export class Photo {
   @Column({ name: 'discarded_at', type: 'timestamptz', nullable: true })
   discardedAt!: Date | null;
 }
+
+/** Part of a photograph that is still on its way, kept so that a line that breaks does not send it to its beginning. */
+@Entity('photo_part')
+@Index('photo_part_workspace', ['workspaceId', 'receivedAt'])
+export class PhotoPart {
+  @PrimaryColumn({ name: 'photo_id', type: 'uuid', primaryKeyConstraintName: 'photo_part_pkey' })
+  photoId!: string;
+  @PrimaryColumn({ name: 'sent_by', type: 'uuid', primaryKeyConstraintName: 'photo_part_pkey' })
+  sentBy!: string;
+  /** Place of its first byte in the photograph. */
+  @PrimaryColumn({ name: 'starts_at', type: 'integer', primaryKeyConstraintName: 'photo_part_pkey' })
+  startsAt!: number;
+  @Column({ name: 'workspace_id', type: 'uuid' })
+  workspaceId!: string;
+  @ManyToOne(() => Workspace, { onDelete: 'CASCADE' })
+  @JoinColumn({ name: 'workspace_id', foreignKeyConstraintName: 'photo_part_workspace_fk' })
+  workspace?: Relation<Workspace>;
+  @Column({ type: 'bytea' })
+  bytes!: Buffer;
+  @Column({ name: 'received_at', type: 'timestamptz', default: () => 'now()' })
+  receivedAt!: Date;
+}

@@ -1,12 +1,13 @@
-import { MAX_PHOTO_BYTES, OccasionFields, PhotoUpload } from '@dossier/contract';
+import { OccasionFields, PhotoUpload } from '@dossier/contract';
 import express from 'express';
 import type { DataSource } from 'typeorm';
 import { z } from 'zod';
 import { sendPicture } from '../../platform/pictures';
-import { ProblemError } from '../../platform/problem';
 import { Routes } from '../../platform/routes';
 import { whoIs } from '../../platform/session';
 import { listOccasions, saveOccasion } from './occasions';
+import { howMuchOf, partsOf } from './photoParts';
+import { receiveBytes } from './receiveBytes';
 import { latestBatch, photoPicture, receivePhoto } from './service';
 import { smallPicture } from './smallPictures';
 
@@ -14,23 +15,24 @@ const Id = z.object({ id: z.uuid() });
 const PictureSize = z.object({ size: z.enum(['full', 'display', 'thumbnail']).default('full') });
 
 export function captureRoutes(database: DataSource): Routes {
-  const picture = express.raw({ type: () => true, limit: MAX_PHOTO_BYTES });
   return new Routes()
-    .put('/photos/:id', 'capture', picture, async (request, response) => {
+    .put('/photos/:id', 'capture', async (request, response) => {
       const { id } = Id.parse(request.params);
       const { takenAt, occasion, backOf, file } = PhotoUpload.parse(request.query);
-      if (!Buffer.isBuffer(request.body) || request.body.length === 0) {
-        throw new ProblemError(400, 'empty', 'Empty file', 'This file is empty. Choose another one.');
-      }
-      const { photo, created } = await receivePhoto(database, whoIs(request), {
+      const who = whoIs(request);
+      const { photo, created } = await receivePhoto(database, who, {
         id,
         takenAt,
-        bytes: request.body,
+        bytes: await receiveBytes(request, partsOf(database, who, id)),
         occasionId: occasion,
         backOf,
         onceOnly: file === '1',
       });
       response.status(created ? 201 : 200).json(photo);
+    })
+    .get('/photos/:id/received', 'capture', async (request, response) => {
+      const { id } = Id.parse(request.params);
+      response.json(await howMuchOf(database, whoIs(request), id));
     })
     .get('/batches/latest', 'see', async (request, response) => {
       response.json({ batch: await latestBatch(database, whoIs(request)) });

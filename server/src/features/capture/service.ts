@@ -11,6 +11,7 @@ import { announce } from '../../platform/trayEvents';
 import { inWorkspace } from '../../platform/workspaceScope';
 import { Photo } from './entities';
 import { knownOccasion } from './occasions';
+import { forgetParts } from './photoParts';
 
 /** Tries a reading has, a killed worker costing one; the last of them asks a person. */
 const READING_ATTEMPTS = 5;
@@ -35,13 +36,15 @@ interface NewPhoto {
 /**
  * Keeps a photograph: row, bytes and reading job in one transaction. The same id again answers with
  * the photograph that is there.
- * @throws ProblemError 415 for bytes that are no picture, 409 for the same file a second time
+ * @throws ProblemError 400 for no bytes, 415 for bytes that are no picture, 409 for the same file a second time
  */
 export async function receivePhoto(
   database: DataSource,
   who: SignedIn,
   upload: NewPhoto,
 ): Promise<{ photo: PhotoView; created: boolean }> {
+  if (upload.bytes.length === 0)
+    throw new ProblemError(400, 'empty', 'Empty file', 'This file is empty. Choose another one.');
   const kind = sniffPhoto(upload.bytes);
   if (!kind) {
     throw new ProblemError(
@@ -85,6 +88,7 @@ export async function receivePhoto(
         throw conflict('id-taken', 'This photograph could not be kept under its id. Send it again with a new id.');
       throw error;
     });
+    await forgetParts(manager, who, photo.id);
     const payload = { photoId: photo.id, workspaceId: who.workspaceId };
     await addJob(manager, 'readPhoto', payload, { key: `read:${photo.id}`, maxAttempts: READING_ATTEMPTS });
     await announce(manager, who.workspaceId, { photoId: photo.id, state: 'waiting', progress: null });
