@@ -7,6 +7,10 @@ const floors = {
   core: [],
 };
 
+/** Doors of the rooms of core: what its package gives to other floors. */
+const doors = Object.values(require('./core/package.json').exports).map((file) => `core/${file.replace('./', '')}`);
+const exactly = (file) => `^${file.replace(/[.]/g, '\\.')}$`;
+
 module.exports = {
   forbidden: [
     { name: 'no-circular', severity: 'error', from: {}, to: { circular: true } },
@@ -26,6 +30,16 @@ module.exports = {
       to: {
         path: '^(?:app|server)/src/features/([^/]+)/',
         pathNot: ['^(?:app|server)/src/features/$2/', '/index\\.tsx?$'],
+      },
+    },
+    {
+      name: 'rooms-of-core-meet-at-their-doors',
+      severity: 'error',
+      from: { path: '^core/src/([^/]+)/', pathNot: '\\.test\\.ts$' },
+      to: {
+        path: '^core/src/([^/]+)/',
+        // Words are data: the text room's tables are open.
+        pathNot: ['^core/src/$1/', '^core/src/text/tables/', ...doors.map(exactly)],
       },
     },
     {

@@ -121,11 +121,11 @@ async function fill(owner, people) {
       started_at: now,
     })),
   );
-  await insert('reach', people.flatMap(reachOf));
+  await insert('contact_point', people.flatMap(contactPointsOf));
   await owner.query('analyze');
 }
 
-function reachOf({ id, fields }) {
+function contactPointsOf({ id, fields }) {
   const { phones } = featuresOf(fields);
   const row = (kind, value, key, position) => ({ id: uuidv7(), person_id: id, kind, value, key, phone_kind: kind === 'phone' ? 'work' : null, extension: '', position }); // prettier-ignore
   return [

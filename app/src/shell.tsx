@@ -5,8 +5,8 @@ import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { Provider } from 'react-redux';
 import { Portrait, SignInScreen, useSessionQuery } from '@/features/account';
 import { useSending } from '@/features/capture';
-import { FiledStrip } from '@/features/proof';
-import { useTrayCount, WordStrip } from '@/features/reading';
+import { FiledStrip } from '@/features/filing';
+import { useTrayCount, NewsStrip } from '@/features/tray';
 import { hasStatus, problemText } from '@/lib/api';
 import { preloadScreens } from '@/lib/lazyScreen';
 import { titleOfPath, usePageTitle } from '@/lib/pageTitle';
@@ -99,7 +99,7 @@ function Desk({ name, accountId, isOut }: { name: string; accountId: string; isO
       <View className="min-h-0 flex-1 flex-row">
         <MarginColumn path={path} trayCount={trayCount} portrait={portrait} />
         <View className="min-h-0 min-w-0 flex-1">
-          <WordStrip accountId={accountId} />
+          <NewsStrip accountId={accountId} />
           <Place />
           <FiledStrip />
         </View>
@@ -114,7 +114,7 @@ function Desk({ name, accountId, isOut }: { name: string; accountId: string; isO
           {portrait}
         </View>
       ) : null}
-      <WordStrip accountId={accountId} />
+      <NewsStrip accountId={accountId} />
       <View className="min-h-0 flex-1">
         <Place />
       </View>

@@ -2,7 +2,7 @@ import { combineReducers, configureStore } from '@reduxjs/toolkit';
 import { setupListeners } from '@reduxjs/toolkit/query';
 import { captureSlice } from '@/features/capture';
 import { proofSlice, runSlice } from '@/features/proof';
-import { readingSlice } from '@/features/reading';
+import { traySlice } from '@/features/tray';
 import { api } from '@/lib/api';
 import { outboxSlice } from '@/lib/outbox';
 
@@ -13,7 +13,7 @@ export const createStore = () => {
       [outboxSlice.name]: outboxSlice.reducer,
       [captureSlice.name]: captureSlice.reducer,
       [proofSlice.name]: proofSlice.reducer,
-      [readingSlice.name]: readingSlice.reducer,
+      [traySlice.name]: traySlice.reducer,
       [runSlice.name]: runSlice.reducer,
     }),
     middleware: (defaults) => defaults().concat(api.middleware),

@@ -1,5 +1,6 @@
+import { foldTight } from '@dossier/core/text';
 import { intersectionOverUnion, type Quad } from '@dossier/core/capture';
-import { DOUBT_BELOW, foldTight, type CardPrediction } from '@dossier/core/reading';
+import { DOUBT_BELOW, type CardPrediction } from '@dossier/core/reading';
 import type { PhotoPrediction } from './readFiles';
 
 type Fields = Record<string, unknown> & { address?: Record<string, unknown> | null };

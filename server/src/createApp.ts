@@ -5,13 +5,16 @@ import express, { Router, type Express, type Request, type RequestHandler, type 
 import packedFiles from 'express-static-gzip';
 import helmet from 'helmet';
 import type { DataSource } from 'typeorm';
-import { recogniseSession, sessionRoutes, teamRoutes } from './features/account';
+import { recogniseSession, sessionRoutes, settingsRoutes, teamRoutes } from './features/account';
 import { captureRoutes } from './features/capture';
 import { exchangeRoutes } from './features/exchange';
-import { isProbablyKnown, matchingRoutes } from './features/matching';
+import { filingRoutes } from './features/filing';
+import { matchingRoutes } from './features/matching';
 import { peopleRoutes } from './features/people';
 import { proofRoutes } from './features/proof';
-import { trayRoutes } from './features/reading';
+import { readingRoutes } from './features/reading';
+import { retentionRoutes } from './features/retention';
+import { trayRoutes } from './features/tray';
 import { healthRoutes } from './health';
 import type { Config } from './platform/config';
 import type { Logger } from './platform/logger';
@@ -87,11 +90,15 @@ const isPicture = ({ method, path }: Request): boolean => method === 'PUT' && /^
 /** The routes of all rooms for whoever is signed in. */
 const roomsOf = ({ database, events }: Pick<Parts, 'database' | 'events'>): Routes[] => [
   teamRoutes(database),
+  settingsRoutes(database),
   captureRoutes(database),
+  readingRoutes(database),
   trayRoutes(database, events),
   proofRoutes(database),
   matchingRoutes(database),
-  peopleRoutes(database, isProbablyKnown),
+  filingRoutes(database),
+  peopleRoutes(database),
+  retentionRoutes(database),
   exchangeRoutes(database),
 ];
 

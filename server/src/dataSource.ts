@@ -1,6 +1,6 @@
 import 'reflect-metadata';
 import { DataSource } from 'typeorm';
-import { Account, AccountSession } from './features/account';
+import { Account, AccountSession, Workspace } from './features/account';
 import { Occasion, Photo, PhotoPart } from './features/capture';
 import { DuplicateRow, MatchModelRow, SweepRow } from './features/matching';
 import {
@@ -14,9 +14,10 @@ import {
   Note,
   NotSame,
   Person,
-  Reach,
+  ContactPoint,
 } from './features/people';
-import { Card, LearnedFact, LearnedSource, SecondLook } from './features/reading';
+import { Card, LearnedFact, LearnedSource } from './features/reading';
+import { SecondLook } from './features/tray';
 import { FirstTables1780000000000 } from './migrations/1780000000000-firstTables';
 import { Learning1780000000001 } from './migrations/1780000000001-learning';
 import { Occasions1780000000002 } from './migrations/1780000000002-occasions';
@@ -26,8 +27,9 @@ import { LimitsAndSearch1780000000006 } from './migrations/1780000000006-limitsA
 import { PicturesAsTheyCome1780000000007 } from './migrations/1780000000007-picturesAsTheyCome';
 import { Trust1780000000008 } from './migrations/1780000000008-trust';
 import { PhotoParts1780000000009 } from './migrations/1780000000009-photoParts';
+import { PlainNames1780000000010 } from './migrations/1780000000010-plainNames';
 import { ProofDesk1780000000004 } from './migrations/1780000000004-proofDesk';
-import { StoredFile, Workspace } from './platform/entities';
+import { StoredFile } from './platform/entities';
 
 /** The database of Dossier through one role's connection. */
 export const createDataSource = (url: string, poolSize = 10): DataSource =>
@@ -49,6 +51,7 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       PicturesAsTheyCome1780000000007,
       Trust1780000000008,
       PhotoParts1780000000009,
+      PlainNames1780000000010,
     ],
     entities: [
       Workspace,
@@ -65,7 +68,7 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       Person,
       Company,
       Employment,
-      Reach,
+      ContactPoint,
       Note,
       ChangeLogEntry,
       FilingReceipt,

@@ -1,13 +1,16 @@
 import { ReadingPool } from '@dossier/reader';
 import { makeWorkerUtils, type TaskList } from 'graphile-worker';
-import type { DataSource } from 'typeorm';
-import { fileCleanTask } from './features/matching/fileCleanTask';
+import type { DataSource, EntityManager } from 'typeorm';
+import { fileCleanSoon } from './features/filing/fileCleanSoon';
+import { fileCleanTask } from './features/filing/fileCleanTask';
 import { nightlySweepsTask } from './features/matching/nightlySweeps';
 import { sweepTask } from './features/matching/sweepTask';
 import { makeMissingKeys } from './features/people';
 import { readOutlinesTask, readPhotoTask } from './features/reading/jobs';
 import { readAreaTask } from './features/reading/readArea';
-import { removePicturesTask } from './features/reading/removePictures';
+import type { NewCards } from './features/reading/storeCards';
+import { removePicturesTask } from './features/retention/removePictures';
+import { joinPhotographedBacks } from './features/tray/backs';
 import { housekeepingTask } from './housekeeping';
 import type { Config } from './platform/config';
 import { forgetDeadBeats, startHeartbeat } from './platform/heartbeat';
@@ -27,7 +30,7 @@ export async function startWorker(
   logger: Logger,
 ): Promise<{ stop: () => Promise<void> }> {
   const pool = new ReadingPool(config.readingLanes);
-  const parts = { database, pool, logger };
+  const parts = { database, pool, logger, onNewCards };
   const utils = await makeWorkerUtils({ connectionString: config.databaseUrl, logger: queueLogger(logger) });
   const keep = (taskList: TaskList, concurrency: number, crontab?: string) =>
     new KeptRunner({
@@ -72,6 +75,12 @@ export async function startWorker(
       pool.close();
     },
   };
+}
+
+/** Backs find their fronts, and what leaves nothing to ask is filed. */
+async function onNewCards(manager: EntityManager, { photo, cardIds }: NewCards): Promise<void> {
+  const fronts = await joinPhotographedBacks(manager, photo);
+  await fileCleanSoon(manager, photo, photo.backOf ? fronts : cardIds);
 }
 
 /**

@@ -11,7 +11,7 @@ import type {
   TrayItem,
 } from '@dossier/contract';
 import { createDataSource } from '../src/dataSource';
-import { removePicturesTask } from '../src/features/reading/removePictures';
+import { removePicturesTask } from '../src/features/retention/removePictures';
 import { createLogger } from '../src/platform/logger';
 import { Client, demoPhoto, personFields } from './client';
 import { databaseOf, until } from './services';

@@ -36,7 +36,7 @@ describe('the tables', () => {
       'person',
       'company',
       'employment',
-      'reach',
+      'contact_point',
       'note',
       'change_log',
       'filing_receipt',

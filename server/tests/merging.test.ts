@@ -23,7 +23,7 @@ async function rowsOf(...ids: string[]): Promise<object> {
   for (const [table, column] of [
     ['person', 'id'],
     ['employment', 'person_id'],
-    ['reach', 'person_id'],
+    ['contact_point', 'person_id'],
     ['note', 'person_id'],
     ['card', 'person_id'],
     ['consent', 'person_id'],
@@ -88,6 +88,22 @@ describe('a merge', () => {
     for (const id of [pair.into, pair.other]) expect((await rep.person(id)).version).toBeGreaterThan(1);
     expect((await rep.send('POST', `/merges/${body.mergeId}/undo`)).status).toBe(204);
     expect((await rep.person(pair.into)).history[0]!.action).toBe('unmerged');
+  });
+
+  it('kept before its tables were renamed is undone as well', async () => {
+    const pair = await two();
+    const before = await rowsOf(pair.into, pair.other);
+    const { body } = await merge(pair);
+    await owner.query(
+      `update merge set before = before - 'schema' - 'contactPoints' || jsonb_build_object(
+         'reach', before -> 'contactPoints',
+         'people', (select jsonb_agg(row - 'filed_by_itself_at' || jsonb_build_object('glance_at', row -> 'filed_by_itself_at'))
+                    from jsonb_array_elements(before -> 'people') row))
+       where id = $1`,
+      [body.mergeId],
+    );
+    expect((await rep.send('POST', `/merges/${body.mergeId}/undo`)).status).toBe(204);
+    expect(withoutVersions(await rowsOf(pair.into, pair.other))).toEqual(withoutVersions(before));
   });
 
   it('of any records, undone, leaves every row as it was', async () => {

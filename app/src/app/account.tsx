@@ -1,8 +1,6 @@
 import { Link, type Href } from 'expo-router';
 import { View } from 'react-native';
-import { AccountScreen, useMay } from '@/features/account';
-import { FilingSettings } from '@/features/people';
-import { NotificationSetting, WorkspaceSettings } from '@/features/reading';
+import { AccountScreen, FilingSettings, NotificationSetting, useMay, WorkspaceSettings } from '@/features/account';
 import { Rule, Soft, Text } from '@/ui';
 
 export default function Account() {

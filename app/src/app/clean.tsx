@@ -1,1 +1,1 @@
-export { ContactSheet as default } from '@/features/proof';
+export { ContactSheet as default } from '@/features/filing';

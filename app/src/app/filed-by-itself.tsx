@@ -1,1 +1,1 @@
-export { FiledByItselfScreen as default } from '@/features/matching';
+export { FiledByItselfScreen as default } from '@/features/filing';

@@ -1,5 +1,5 @@
-import { PhotographScreen } from '@/features/capture';
 import { useSessionQuery } from '@/features/account';
+import { PhotographScreen } from '@/features/capture';
 
 export default function Photograph() {
   const { data } = useSessionQuery();

@@ -1,12 +1,12 @@
-import { TwinNote } from '@/features/matching';
-import { FileFromTray, isClean, PreparedDesk } from '@/features/proof';
-import { TrayScreen } from '@/features/reading';
+import { FileFromTray } from '@/features/filing';
+import { PreparedDesk } from '@/features/proof';
+import { TrayScreen } from '@/features/tray';
 
-/** The rows of the tray know nothing of filing and matching: those rooms lend them a button and a note. */
+/** A row of the tray knows nothing of filing: that room lends it a button. */
 export default function Tray() {
   return (
     <>
-      <TrayScreen RowAct={FileFromTray} RowNote={TwinNote} isClean={isClean} />
+      <TrayScreen RowAct={FileFromTray} />
       <PreparedDesk />
     </>
   );

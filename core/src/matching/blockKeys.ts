@@ -50,4 +50,4 @@ export function blockKeys(features: Features): string[] {
 }
 
 /** Whether a key is an address or a number, and not a piece of a name or place. */
-export const isReachKey = (key: string): boolean => key.startsWith('e') || key.startsWith('p');
+export const isContactPointKey = (key: string): boolean => key.startsWith('e') || key.startsWith('p');

@@ -1,4 +1,4 @@
-import { withoutLegalForm } from '../reading/legalForm';
+import { withoutLegalForm } from '../text/legalForm';
 import { memo } from './memo';
 import { isClose, typingDistance } from './likeness';
 import { isFiller, spelledOut } from './tables/companyAbbreviations';

@@ -1,3 +1,4 @@
+import { foldTight } from '../text';
 import {
   fieldText,
   LIST_FIELDS,
@@ -8,9 +9,8 @@ import {
   type PhoneEntry,
   type TextField,
 } from '../people';
-import { foldTight } from '../reading/fields';
 import { companyFormOf } from './companyForm';
-import { emailKey, phoneKey, websiteKey } from './reachKeys';
+import { emailKey, phoneKey, websiteKey } from './contactPointKeys';
 
 /** `both` is for lists: what each of the two has. */
 export type Choice = 'keep' | 'take' | 'both';
@@ -93,7 +93,7 @@ export function mergeRecords(records: readonly { fields: PersonFields; at: numbe
     : merged;
 }
 
-const REACH_KEYS = {
+const CONTACT_POINT_KEYS = {
   emails: emailKey,
   websites: websiteKey,
   more: ({ label, value }: MoreEntry) => `${foldTight(label)} ${foldTight(value)}`,
@@ -106,9 +106,9 @@ function mergeList(known: PersonFields, card: PersonFields, field: ListField): P
     const keys = new Set(mine.map(key));
     return theirs.every((entry) => keys.has(key(entry))) ? [...mine] : union(theirs, mine, key);
   };
-  if (field === 'phones') return { ...known, phones: merge(known.phones, card.phones, REACH_KEYS.phones) };
-  if (field === 'more') return { ...known, more: merge(known.more, card.more, REACH_KEYS.more) };
-  return { ...known, [field]: merge(known[field], card[field], REACH_KEYS[field]) };
+  if (field === 'phones') return { ...known, phones: merge(known.phones, card.phones, CONTACT_POINT_KEYS.phones) };
+  if (field === 'more') return { ...known, more: merge(known.more, card.more, CONTACT_POINT_KEYS.more) };
+  return { ...known, [field]: merge(known[field], card[field], CONTACT_POINT_KEYS[field]) };
 }
 
 function union<T>(first: readonly T[], second: readonly T[], key: (entry: T) => string): T[] {

@@ -1,6 +1,11 @@
 import { NameComparer, type FamilyOutcome, type GivenOutcome, type NameComparison } from './compareNames';
 import { comparePlaces, type PlaceComparison } from './comparePlaces';
-import { compareReach, LEAST_PEOPLE, type ReachComparison, type ReachOutcome } from './compareReach';
+import {
+  compareContactPoints,
+  LEAST_PEOPLE,
+  type ContactPointComparison,
+  type ContactPointOutcome,
+} from './compareContactPoints';
 import { compareDescent } from './compareDescent';
 import { evidenceOf, type Evidence, type Finding } from './evidence';
 import { lidOn, UNLIKELY } from './lids';
@@ -92,7 +97,7 @@ export class Matcher {
   weighIfAlike(a: Features, b: Features, reached: boolean): Likely | undefined {
     if (this.#lowIsDifferent && this.#names.disagree(a.name, b.name)) {
       if (!reached) return undefined;
-      const { mailbox, phone } = compareReach(a, b, this.model.frequencies, this.#matches);
+      const { mailbox, phone } = compareContactPoints(a, b, this.model.frequencies, this.#matches);
       if (mailbox !== 'own' && phone !== 'own') return undefined;
     }
     const weighed = this.weigh(a, b);
@@ -104,32 +109,32 @@ export class Matcher {
   weigh(a: Features, b: Features): Weighed {
     const { frequencies } = this.model;
     const names = this.#names.compare(a.name, b.name);
-    const reach = compareReach(a, b, frequencies, this.#matches);
+    const contactPoints = compareContactPoints(a, b, frequencies, this.#matches);
     const places = comparePlaces(a, b, frequencies, this.#matches);
     const descent = compareDescent(a.name, b.name);
-    const inCommon = [...reach.shared, ...places.shared];
+    const inCommon = [...contactPoints.shared, ...places.shared];
     const shared = strongest(inCommon);
     const titles = compareTitles(a, b, frequencies);
     const moved = places.firm === 'different';
-    const against = againstOf([...reach.against, ...places.against, ...titles], moved);
+    const against = againstOf([...contactPoints.against, ...places.against, ...titles], moved);
     const met = compareOccasions(a, b, frequencies);
-    const findings = [...names.findings, ...descent.findings, ...reach.own, ...against, ...shared, ...met];
+    const findings = [...names.findings, ...descent.findings, ...contactPoints.own, ...against, ...shared, ...met];
     const sum = findings.reduce((bits, { weight }) => bits + weight, this.#prior);
-    const bits = Math.min(sum, lidOn({ names, reach, places, descent, shared: inCommon }));
-    return { findings, bits, newJob: moved && !disagrees(names), names, reach, places };
+    const bits = Math.min(sum, lidOn({ names, contactPoints, places, descent, shared: inCommon }));
+    return { findings, bits, newJob: moved && !disagrees(names), names, contactPoints, places };
   }
 }
 
-const outcomeOf = ({ names, reach, places }: Weighed): Outcome => ({
+const outcomeOf = ({ names, contactPoints, places }: Weighed): Outcome => ({
   given: names.given,
   family: names.family,
-  mailbox: whetherSame(reach.mailbox),
-  phone: whetherSame(reach.phone),
+  mailbox: whetherSame(contactPoints.mailbox),
+  phone: whetherSame(contactPoints.phone),
   firm: places.firm,
 });
 
-const whetherSame = (reach: ReachOutcome): Outcome['mailbox'] =>
-  reach === 'own' || reach === 'shared' ? 'same' : reach;
+const whetherSame = (contactPoints: ContactPointOutcome): Outcome['mailbox'] =>
+  contactPoints === 'own' || contactPoints === 'shared' ? 'same' : contactPoints;
 
 /** Whether a given or family name is clearly another. */
 const disagrees = ({ given, family }: NameComparison): boolean =>
@@ -143,7 +148,7 @@ export interface Weighed {
   bits: number;
   newJob: boolean;
   names: NameComparison;
-  reach: ReachComparison;
+  contactPoints: ContactPointComparison;
   places: PlaceComparison;
 }
 

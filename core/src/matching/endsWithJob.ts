@@ -1,6 +1,6 @@
 import { ADDRESS_FIELDS, addressLines, formatPhone, type PersonFields } from '../people';
-import { isFreeMail } from '../reading/companyFromDomain';
-import { emailKey, phoneKey, websiteKey } from './reachKeys';
+import { isFreeMail } from '../text/domains';
+import { emailKey, phoneKey, websiteKey } from './contactPointKeys';
 
 /** Something of a record that belongs to a job, and ends with it. */
 export interface Ending {

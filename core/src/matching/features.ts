@@ -1,10 +1,9 @@
 import type { PersonFields } from '../people';
 import { memo } from './memo';
-import { isFreeMail } from '../reading/companyFromDomain';
-import { registeredDomain } from '../reading/findEmails';
+import { isFreeMail, registeredDomain } from '../text/domains';
 import { companyFormOf, type CompanyForm } from './companyForm';
 import { nameFormOf, type NameForm } from './nameForm';
-import { emailKey, phoneKey, websiteKey } from './reachKeys';
+import { emailKey, phoneKey, websiteKey } from './contactPointKeys';
 import { isRoleAddress } from './tables/roleAddresses';
 import { toLatin } from './transliterate';
 

@@ -1,4 +1,4 @@
-import { blockKeys, isReachKey } from './blockKeys';
+import { blockKeys, isContactPointKey } from './blockKeys';
 import type { Likely, Matcher } from './comparePeople';
 import type { Features } from './features';
 
@@ -29,7 +29,7 @@ export class BlockIndex {
         continue;
       }
       if (block.length > LARGEST_BLOCK) continue;
-      const list = isReachKey(key) ? found.reached : found.others;
+      const list = isContactPointKey(key) ? found.reached : found.others;
       for (const other of block) {
         if (seen[other] === record + 1) continue;
         seen[other] = record + 1;

@@ -1,4 +1,4 @@
-export * from './reachKeys';
+export * from './contactPointKeys';
 export * from './compareFields';
 export { companyFormOf, companyLikeness } from './companyForm';
 export { endsWithJob, withoutEndings, type Ending } from './endsWithJob';

@@ -1,12 +1,12 @@
 import type { DescentComparison } from './compareDescent';
 import type { NameComparison } from './compareNames';
 import type { PlaceComparison } from './comparePlaces';
-import type { ReachComparison } from './compareReach';
+import type { ContactPointComparison } from './compareContactPoints';
 import type { Finding } from './evidence';
 
 export interface Compared {
   names: NameComparison;
-  reach: ReachComparison;
+  contactPoints: ContactPointComparison;
   places: PlaceComparison;
   descent: DescentComparison;
   /** What people of one office have in common, each by itself. */
@@ -27,8 +27,8 @@ export function lidOn(compared: Compared): number {
   return Math.min(...LIDS.map((lid) => lid(compared) ?? Infinity));
 }
 
-const ownMailbox = ({ reach }: Compared): boolean => reach.mailbox === 'own';
-const ownPhone = ({ reach }: Compared): boolean => reach.phone === 'own';
+const ownMailbox = ({ contactPoints }: Compared): boolean => contactPoints.mailbox === 'own';
+const ownPhone = ({ contactPoints }: Compared): boolean => contactPoints.phone === 'own';
 /** Something reaches both that reaches nobody else. */
 const isReached = (compared: Compared): boolean => ownMailbox(compared) || ownPhone(compared);
 const isBothWays = (compared: Compared): boolean => ownMailbox(compared) && ownPhone(compared);
@@ -53,7 +53,9 @@ const LIDS: readonly Lid[] = [
     if (c.names.family === 'different') return ownMailbox(c) ? HARDLY : UNLIKELY;
     if (ownMailbox(c)) return PERHAPS;
     // At two firms nobody has the same mailbox.
-    return ownPhone(c) && (c.reach.mailbox !== 'different' || c.places.firm === 'different') ? HARDLY : UNLIKELY;
+    return ownPhone(c) && (c.contactPoints.mailbox !== 'different' || c.places.firm === 'different')
+      ? HARDLY
+      : UNLIKELY;
   },
   // Somebody who married, or two people of one given name.
   (c) => (c.names.family === 'different' ? (isBothWays(c) ? PROBABLY : isReached(c) ? PERHAPS : UNLIKELY) : undefined),
@@ -66,7 +68,7 @@ const LIDS: readonly Lid[] = [
   (c) =>
     ownPhone(c) &&
     !ownMailbox(c) &&
-    c.reach.mailbox === 'different' &&
+    c.contactPoints.mailbox === 'different' &&
     c.places.firm === 'same' &&
     c.names.given !== 'exact'
       ? PROBABLY
@@ -76,11 +78,14 @@ const LIDS: readonly Lid[] = [
   // Half a name, or none.
   (c) => (c.names.given === 'unknown' && c.names.family === 'unknown' && !ownMailbox(c) ? HARDLY : undefined),
   (c) => ((c.names.given === 'unknown' || c.names.family === 'unknown') && !ownMailbox(c) ? PROBABLY : undefined),
-  (c) => (c.names.given === 'initial' && !isReached(c) && c.reach.mailbox !== 'close' ? PROBABLY : undefined),
+  (c) => (c.names.given === 'initial' && !isReached(c) && c.contactPoints.mailbox !== 'close' ? PROBABLY : undefined),
   // A name alone, however rare.
-  (c) => (!isReached(c) && c.reach.mailbox !== 'close' && !isNearby(c) ? PROBABLY : undefined),
+  (c) => (!isReached(c) && c.contactPoints.mailbox !== 'close' && !isNearby(c) ? PROBABLY : undefined),
   // One name with a mailbox and a number of each one's own, or at two firms: rather namesakes.
-  (c) => (!isReached(c) && c.reach.mailbox === 'different' && c.reach.phone === 'different' ? PROBABLY : undefined),
+  (c) =>
+    !isReached(c) && c.contactPoints.mailbox === 'different' && c.contactPoints.phone === 'different'
+      ? PROBABLY
+      : undefined,
   (c) => (!isReached(c) && c.places.firm === 'different' ? PROBABLY : undefined),
 ];
 

@@ -1,5 +1,5 @@
 import type { PersonFields } from '../people';
-import { credentials, nameParticles } from '../reading/tables/nameWords';
+import { credentials, nameParticles } from '../text/tables/nameWords';
 import { lettersOf } from './letters';
 import { readShape } from './likeness';
 import { soundKey } from './soundKey';

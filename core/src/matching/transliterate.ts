@@ -1,4 +1,4 @@
-import { fold } from '../reading/fields';
+import { fold } from '../text';
 
 /** Cyrillic and Greek letters as passports spell them (ICAO 9303, part 3), close enough to compare names by. */
 const LETTERS = new Map(

@@ -1,4 +1,4 @@
-import { fold } from '../reading/fields';
+import { fold } from '../text';
 import type { PersonFields } from './personFields';
 
 type NameFields = Pick<PersonFields, 'givenName' | 'middleName' | 'familyName'>;

@@ -1,3 +1,4 @@
+import { fold } from '../text';
 import {
   ADDRESS_FIELDS,
   addressLines,
@@ -10,7 +11,6 @@ import {
 import {
   DOUBT_BELOW,
   FIELD_NAMES,
-  fold,
   REPEATABLE_FIELDS,
   type FieldName,
   type FieldProposal,

@@ -1,6 +1,6 @@
-import { isDepartment } from '../reading/departments';
+import { isDepartment } from '../text/departments';
 import { REPEATABLE_FIELDS, type FieldName } from '../reading/fields';
-import { naturalCompany, naturalName, naturalTitle } from '../reading/naturalCase';
+import { naturalCompany, naturalName, naturalTitle } from '../text/naturalCase';
 import { nameParts } from '../reading/personName';
 import type { DraftField } from './draft';
 import type { PartMove } from './moves';

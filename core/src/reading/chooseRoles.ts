@@ -1,6 +1,6 @@
 import { isNextInBlock, overlaps, piecesOfLine, sharesColumn, type CardLine } from './cardLine';
-import { isFreeMail } from './companyFromDomain';
-import { foldTight } from './fold';
+import { isFreeMail } from '../text/domains';
+import { foldTight } from '../text';
 import {
   FIRM_OF_NAME,
   likenessToDomain,
@@ -15,7 +15,7 @@ import {
   type RoleScore,
 } from './roleScores';
 import { hasTitleWord } from './hasTitleWord';
-import { hasLegalForm } from './legalForm';
+import { hasLegalForm } from '../text/legalForm';
 import { rowsOf, stacksOf } from './lineGroups';
 import {
   companyStep,
@@ -32,7 +32,7 @@ import {
 } from './linesAsOne';
 import { behindOwnerLabel, firmBeforeComma, nameAndTitle, titleAndFirm } from './partsOfLine';
 import { ownerLabel } from './tables/labels';
-import { tradeWords } from './tables/companyWords';
+import { tradeWords } from '../text/tables/companyWords';
 
 export interface Chosen extends RoleScore {
   candidate: Candidate;

@@ -1,5 +1,6 @@
-import { companyFromDomain, domainAgreement, isFreeMail } from './companyFromDomain';
-import { findEmails, isKnownDomain, registeredDomain } from './findEmails';
+import { companyFromDomain, domainAgreement } from './companyFromDomain';
+import { isFreeMail, isKnownDomain, registeredDomain } from '../text/domains';
+import { findEmails } from './findEmails';
 import { readingOf } from './readingOf.testing';
 
 describe('domains', () => {

@@ -1,14 +1,8 @@
-import { asciiSpellings, fold } from './fold';
-import { registeredDomain } from './findEmails';
-import { withoutLegalForm } from './legalForm';
-import { freeMailDomains, legalForms, tradeWords } from './tables/companyWords';
-import { titleJoiners } from './tables/titleWords';
-
-export const isFreeMail = (domain: string): boolean =>
-  freeMailDomains.has(domain) || freeMailDomains.has(registeredDomain(domain));
-
-/** The name part of a domain: `mail.quilingen-pianos.au` gives `quilingen-pianos`. */
-export const domainLabel = (domain: string): string => registeredDomain(domain).split('.')[0]!;
+import { asciiSpellings, fold } from '../text';
+import { domainLabel, isFreeMail } from '../text/domains';
+import { withoutLegalForm } from '../text/legalForm';
+import { legalForms, tradeWords } from '../text/tables/companyWords';
+import { titleJoiners } from '../text/tables/titleWords';
 
 /** The company a person would read out of its domain: "quilingen-pianos.au" gives "Quilingen Pianos"; undefined for free-mail. */
 export function companyFromDomain(domain: string): string | undefined {

@@ -1,9 +1,13 @@
 import { confidenceOf, DOUBT_BELOW, shareDoubts } from './confidence';
-import type { Draft } from './draft';
+import type { UnscoredProposal } from './unscoredProposal';
 import type { FieldProposal } from './proposal';
 import { readingOf } from './readingOf.testing';
 
-const draftOf = (field: Draft['field'], lines: readonly number[], more: Partial<Draft> = {}): Draft => ({
+const draftOf = (
+  field: UnscoredProposal['field'],
+  lines: readonly number[],
+  more: Partial<UnscoredProposal> = {},
+): UnscoredProposal => ({
   field,
   value: 'x',
   sources: lines.map((line) => ({ line, from: 0, to: 4 })),

@@ -1,6 +1,6 @@
 import { isPoorPicture } from '../capture';
-import type { Draft } from './draft';
-import { fold } from './fold';
+import type { UnscoredProposal } from './unscoredProposal';
+import { fold } from '../text';
 import type { FieldName, FieldProposal, SourceSpan } from './proposal';
 import type { ReadLine, Reading } from './types';
 
@@ -29,7 +29,7 @@ const INFERRED = 0.7;
  * Probability 0–1 that a value is right: that the characters it came from are right and that the
  * role is. The least sure character decides the first, since errors on a line go together.
  */
-export function confidenceOf({ lines, quality }: Pick<Reading, 'lines' | 'quality'>, draft: Draft): number {
+export function confidenceOf({ lines, quality }: Pick<Reading, 'lines' | 'quality'>, draft: UnscoredProposal): number {
   const poor = quality !== undefined && isPoorPicture(quality);
   const exponent = poor ? FLATTEN_IN_POOR_PICTURE : FLATTEN;
   const role = 1 / (1 + Math.exp(-draft.trust));
@@ -50,7 +50,7 @@ export function shareDoubts(proposals: readonly FieldProposal[]): FieldProposal[
   });
 }
 
-function readCertainty(lines: readonly ReadLine[], { sources, field }: Draft, exponent: number): number {
+function readCertainty(lines: readonly ReadLine[], { sources, field }: UnscoredProposal, exponent: number): number {
   if (sources.length === 0) return INFERRED;
   const certainties = sources.map((span) => spanCertainty(lines, span, exponent));
   // Of an address printed twice each place alone would do: the surest counts.

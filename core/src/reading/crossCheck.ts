@@ -1,7 +1,6 @@
 import { parsePhoneNumberFromString, type CountryCode } from 'libphonenumber-js/max';
-import type { Draft } from './draft';
-import { editDistance } from './editDistance';
-import { foldTight } from './fold';
+import type { UnscoredProposal } from './unscoredProposal';
+import { editDistance, foldTight } from '../text';
 import { splitName } from './personName';
 import { REPEATABLE_FIELDS, type FieldName } from './proposal';
 import type { CodeValue } from './readCode';
@@ -23,7 +22,11 @@ const CONTESTED = 0.6;
  * with the disagreement, and what only the code says is proposed as such.
  * @param country of the card, for numbers written without a calling code
  */
-export function crossCheck(drafts: readonly Draft[], said: readonly CodeValue[], country: string | undefined): Draft[] {
+export function crossCheck(
+  drafts: readonly UnscoredProposal[],
+  said: readonly CodeValue[],
+  country: string | undefined,
+): UnscoredProposal[] {
   const checked = drafts.map((draft) => ({ ...draft }));
   const values = normalise(said, country);
   splitNameAsSaid(checked, values);
@@ -72,7 +75,7 @@ export function crossCheck(drafts: readonly Draft[], said: readonly CodeValue[],
 const NAME_PARTS: readonly FieldName[] = ['givenName', 'middleName', 'familyName'];
 
 /** Where code and print have the same whole name, the code knows which of its words are the family name. */
-function splitNameAsSaid(drafts: Draft[], values: CodeValue[]): void {
+function splitNameAsSaid(drafts: UnscoredProposal[], values: CodeValue[]): void {
   const said = (field: FieldName) => values.find((v) => v.field === field)?.value ?? '';
   const family = said('familyName');
   const words = [said('givenName'), said('middleName')].join(' ').split(/\s+/).filter(Boolean);

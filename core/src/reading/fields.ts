@@ -3,4 +3,3 @@ export * from './types';
 export * from './proposal';
 export { CHARACTER_DOUBT_BELOW, DOUBT_BELOW } from './confidence';
 export { EXPECTABLE_LANGUAGES } from './tables/alphabets';
-export { fold, foldTight } from './fold';

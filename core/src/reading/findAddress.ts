@@ -1,7 +1,7 @@
 import { isNextInBlock, spanOf, type CardLine } from './cardLine';
-import { fold } from './fold';
-import { hasLegalForm, isLoneForm } from './legalForm';
-import { naturalPlace } from './naturalCase';
+import { fold } from '../text';
+import { hasLegalForm, isLoneForm } from '../text/legalForm';
+import { naturalPlace } from '../text/naturalCase';
 import type { SourceSpan } from './proposal';
 import { bestAnchor, stateAnchor, type AddressPart, type Anchor } from './postcodeAnchor';
 import { streetAbove } from './streetAbove';

@@ -1,9 +1,8 @@
-import { parse } from 'tldts';
 import { isNextInBlock, type CardLine } from './cardLine';
-import { editDistance } from './editDistance';
-import { fold, foldTight } from './fold';
+import { editDistance, fold, foldTight } from '../text';
 import type { SourceSpan } from './proposal';
-import { freeMailDomains } from './tables/companyWords';
+import { freeMailDomains } from '../text/tables/companyWords';
+import { isKnownDomain } from '../text/domains';
 import type { ReadLine } from './types';
 
 export interface FoundAddress {
@@ -108,16 +107,3 @@ function withOe(address: string, lines: readonly ReadLine[]): string {
 
 /** Letters as they occur in addresses: an accent seen there is a misreading. */
 export const toAddressLetters = (text: string): string => fold(text.replace(/\s+/g, ''));
-
-/** True for a host under a top-level domain of the public suffix list, or under the reserved `.example` (RFC 2606). */
-export function isKnownDomain(host: string): boolean {
-  const parsed = parse(host, { allowPrivateDomains: false });
-  if (host.endsWith('.example')) return host.length > '.example'.length + 1;
-  return Boolean(parsed.isIcann && parsed.domainWithoutSuffix && !parsed.isIp);
-}
-
-/** The part of a host that is registered: `shop.quayside.co.uk` gives `quayside.co.uk`. */
-export function registeredDomain(host: string): string {
-  if (host.endsWith('.example')) return host.split('.').slice(-2).join('.');
-  return parse(host).domain ?? host;
-}

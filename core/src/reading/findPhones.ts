@@ -1,6 +1,6 @@
 import { distance, type Quad } from '../capture';
 import { parsePhoneNumberFromString, type CountryCode, type PhoneNumber } from 'libphonenumber-js/max';
-import { fold } from './fold';
+import { fold } from '../text';
 import { overlap } from './findWebsites';
 import type { PhoneKind, SourceSpan } from './proposal';
 import { registersIn } from './registers';

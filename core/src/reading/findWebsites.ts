@@ -1,5 +1,6 @@
 import { isNextInBlock, type CardLine } from './cardLine';
-import { isKnownDomain, toAddressLetters, type FoundAddress } from './findEmails';
+import { toAddressLetters, type FoundAddress } from './findEmails';
+import { isKnownDomain } from '../text/domains';
 import type { SourceSpan } from './proposal';
 import type { ReadLine } from './types';
 

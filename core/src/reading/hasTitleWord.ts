@@ -1,4 +1,4 @@
-import { titleHeads } from './tables/titleWords';
+import { titleHeads } from '../text/tables/titleWords';
 
 /** "Dr. med. vet." is a degree. */
 const DEGREE = /(?<!\p{L})med\. ?(?:vet|dent)\./giu;

@@ -1,12 +1,9 @@
-export { editDistance } from './editDistance';
 export * from './fields';
-export { naturalCompany, naturalName, naturalTitle } from './naturalCase';
 export { lessonsOf, type FiledRecord, type Lesson } from './lessons';
 export type { Learned, LearnedAddress, LearnedFirm } from './learned';
-export { legalFormOf } from './legalForm';
 export type { CardProposal } from './proposal';
 export { splitName, type PersonName } from './personName';
-export { companyFromDomain, domainAgreement, isFreeMail } from './companyFromDomain';
+export { companyFromDomain, domainAgreement } from './companyFromDomain';
 export { proposeFields, type ProposeOptions } from './proposeFields';
 export { proposeSides } from './proposeSides';
 export { readingOfText } from './readingOfText';

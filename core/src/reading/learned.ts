@@ -1,5 +1,4 @@
-import { editDistance } from './editDistance';
-import { fold, foldTight } from './fold';
+import { editDistance, fold, foldTight } from '../text';
 
 /** A postal address as a workspace has filed it. */
 export interface LearnedAddress {

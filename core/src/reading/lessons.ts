@@ -1,10 +1,9 @@
-import { isFreeMail } from './companyFromDomain';
-import { registeredDomain } from './findEmails';
-import { fold, foldTight } from './fold';
+import { isFreeMail, registeredDomain } from '../text/domains';
+import { fold, foldTight } from '../text';
 import type { LearnedAddress } from './learned';
-import { departmentHeads, departmentTopics } from './tables/departmentWords';
-import { givenNames } from './tables/nameWords';
-import { titleHeads, titleJoiners, titleModifiers } from './tables/titleWords';
+import { departmentHeads, departmentTopics } from '../text/tables/departmentWords';
+import { givenNames } from '../text/tables/nameWords';
+import { titleHeads, titleJoiners, titleModifiers } from '../text/tables/titleWords';
 import type { Reading } from './types';
 
 /** What a filed card teaches a workspace. `domain` is the registered one, empty for words. */

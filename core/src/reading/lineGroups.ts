@@ -1,10 +1,10 @@
 import { isNextInBlock, type CardLine } from './cardLine';
-import { isAllCaps } from './naturalCase';
+import { isAllCaps } from '../text/naturalCase';
 import type { Candidate } from './roleScores';
-import { isLoneForm } from './legalForm';
-import { tradeWords } from './tables/companyWords';
-import { nameParticles } from './tables/nameWords';
-import { titleJoiners } from './tables/titleWords';
+import { isLoneForm } from '../text/legalForm';
+import { tradeWords } from '../text/tables/companyWords';
+import { nameParticles } from '../text/tables/nameWords';
+import { titleJoiners } from '../text/tables/titleWords';
 
 /** A ring or accent on a capital makes a line this much taller. */
 export const ACCENT_TOLERANCE = 1.4;

@@ -1,6 +1,6 @@
 import { isNextInBlock, type CardLine } from './cardLine';
 import { hasTitleWord } from './hasTitleWord';
-import { hasLegalForm } from './legalForm';
+import { hasLegalForm } from '../text/legalForm';
 import {
   ACCENT_TOLERANCE,
   MIXED_SIZES,
@@ -12,11 +12,11 @@ import {
   stacksOf,
   stepsOf,
 } from './lineGroups';
-import { isAllCaps } from './naturalCase';
+import { isAllCaps } from '../text/naturalCase';
 import { isMadeOf, localPartAgreement, nameParts } from './personName';
 import type { Candidate, CardEvidence, RoleScore } from './roleScores';
-import { givenNames, nameParticles } from './tables/nameWords';
-import { titleHeads, titleJoiners, titleModifiers } from './tables/titleWords';
+import { givenNames, nameParticles } from '../text/tables/nameWords';
+import { titleHeads, titleJoiners, titleModifiers } from '../text/tables/titleWords';
 
 /** Heights of lines of one type differ by what hangs below and stands above. */
 const ONE_TYPE = 1.35;

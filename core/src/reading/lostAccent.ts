@@ -1,4 +1,4 @@
-import { inCaseOf, isAllCaps } from './naturalCase';
+import { inCaseOf, isAllCaps } from '../text/naturalCase';
 import { accentedName } from './tables/accentedNames';
 
 /** A name that has probably lost an accent in reading. */

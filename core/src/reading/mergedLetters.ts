@@ -1,4 +1,4 @@
-import { foldTight } from './fold';
+import { foldTight } from '../text';
 
 /** Pairs of letters that print and engine run together into one. */
 const MERGED: readonly (readonly [one: string, two: string])[] = [

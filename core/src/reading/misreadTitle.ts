@@ -1,8 +1,8 @@
-import { fold } from './fold';
-import { accentedWords } from './tables/accentedWords';
-import { tradeWords } from './tables/companyWords';
-import { departmentHeads, departmentTopics } from './tables/departmentWords';
-import { titleHeads, titleModifiers } from './tables/titleWords';
+import { fold } from '../text';
+import { accentedWords } from '../text/tables/accentedWords';
+import { tradeWords } from '../text/tables/companyWords';
+import { departmentHeads, departmentTopics } from '../text/tables/departmentWords';
+import { titleHeads, titleModifiers } from '../text/tables/titleWords';
 
 /** Shorter words have too many neighbours. */
 const SHORTEST = 6;

@@ -1,6 +1,6 @@
 import { cutLine, type CardLine } from './cardLine';
 import { hasTitleWord } from './hasTitleWord';
-import { hasLegalForm } from './legalForm';
+import { hasLegalForm } from '../text/legalForm';
 import { likenessToDomain, type CardEvidence } from './roleScores';
 import { ownerLabel } from './tables/labels';
 

@@ -1,8 +1,8 @@
-import { asciiSpellings, fold, foldTight } from './fold';
+import { asciiSpellings, fold, foldTight } from '../text';
 import { hasTitleWord } from './hasTitleWord';
-import { isAllCaps, naturalName } from './naturalCase';
+import { isAllCaps, naturalName } from '../text/naturalCase';
 import { ownerLabel } from './tables/labels';
-import { ambiguousPrefixes, credentials, givenNames, nameParticles, namePrefixes } from './tables/nameWords';
+import { ambiguousPrefixes, credentials, givenNames, nameParticles, namePrefixes } from '../text/tables/nameWords';
 
 export interface PersonName {
   prefix?: string;

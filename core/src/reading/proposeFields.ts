@@ -2,21 +2,15 @@ import { cardLines, cutLine, piecesOfLine, spanOf, type CardLine } from './cardL
 import { chooseRoles, type Chosen, type Roles } from './chooseRoles';
 import { confidenceOf, shareDoubts } from './confidence';
 import { crossCheck } from './crossCheck';
-import type { Draft } from './draft';
+import type { UnscoredProposal } from './unscoredProposal';
 import { findAddress, mayHoldAddress, placeAboveCode, type FoundPostalAddress } from './findAddress';
 import type { AddressPart } from './postcodeAnchor';
 import { looksLikeStreet } from './streetLine';
-import {
-  findBrokenEmails,
-  findEmails,
-  findMisspeltEmails,
-  joinBrokenMailboxes,
-  registeredDomain,
-  type FoundAddress,
-} from './findEmails';
+import { findBrokenEmails, findEmails, findMisspeltEmails, joinBrokenMailboxes, type FoundAddress } from './findEmails';
+import { registeredDomain } from '../text/domains';
 import { findPhoneCandidates, placePhone, type PhoneCandidate } from './findPhones';
 import { findWebsites, joinBrokenWebsites, overlap } from './findWebsites';
-import { fold, foldTight } from './fold';
+import { fold, foldTight } from '../text';
 import { guessCountry, type CountryGuess } from './guessCountry';
 import { besideRegisters } from './registers';
 import { takeLostAtSigns } from './lostAtSign';
@@ -161,7 +155,7 @@ export function proposeFields(reading: Reading, options: ProposeOptions = {}): C
   };
 }
 
-const inDeskOrder = (drafts: readonly Draft[]): Draft[] =>
+const inDeskOrder = (drafts: readonly UnscoredProposal[]): UnscoredProposal[] =>
   [...drafts].sort((a, b) => FIELD_NAMES.indexOf(a.field) - FIELD_NAMES.indexOf(b.field));
 
 const unique = <T>(values: readonly T[]): T[] => [...new Set(values)];
@@ -236,7 +230,7 @@ const spansOfAddress = ({ source, rest }: FoundAddress): SourceSpan[] => (rest ?
 
 const spansOfNumber = ({ source, rest }: PhoneCandidate): SourceSpan[] => (rest ? [source, rest] : [source]);
 
-const onlineDraft = (field: 'email' | 'website', found: FoundAddress, trust: number): Draft => ({
+const onlineDraft = (field: 'email' | 'website', found: FoundAddress, trust: number): UnscoredProposal => ({
   field,
   value: found.value,
   sources: spansOfAddress(found),
@@ -267,8 +261,8 @@ function phoneDrafts(
   postcode: readonly SourceSpan[],
   { country, rival }: CountryGuess,
   firms: readonly LearnedFirm[],
-): Draft[] {
-  return candidates.flatMap((candidate): Draft[] => {
+): UnscoredProposal[] {
+  return candidates.flatMap((candidate): UnscoredProposal[] => {
     const isPostcode = postcode.some(
       (p) => p.line === candidate.source.line && p.from < candidate.source.to && candidate.source.from < p.to,
     );
@@ -307,13 +301,13 @@ function addressDrafts(
   country: string | undefined,
   firms: readonly LearnedFirm[],
   isStreetGuessed: boolean,
-): Draft[] {
+): UnscoredProposal[] {
   const known = learnedAddress(
     { street: address.street?.value, postalCode: address.postalCode?.value, locality: address.locality?.value },
     firms.flatMap((f) => f.addresses),
   );
   return (['street', 'postalCode', 'locality', 'region', 'country'] as const).flatMap(
-    (field: FieldName & keyof typeof address): Draft[] => {
+    (field: FieldName & keyof typeof address): UnscoredProposal[] => {
       const part = address[field];
       if (!part) return [];
       const isGuess = !(address.postalCode ?? address.region) || (field === 'street' && isStreetGuessed);
@@ -340,8 +334,8 @@ function addressDrafts(
 }
 
 /** The same address or number printed twice is one proposal with both places. */
-function withoutRepeats(drafts: readonly Draft[]): Draft[] {
-  const kept: Draft[] = [];
+function withoutRepeats(drafts: readonly UnscoredProposal[]): UnscoredProposal[] {
+  const kept: UnscoredProposal[] = [];
   for (const draft of drafts) {
     const twin = kept.find((k) => k.field === draft.field && k.value === draft.value && k.field !== 'company');
     if (twin) twin.sources = [...twin.sources, ...draft.sources];

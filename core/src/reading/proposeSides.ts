@@ -1,5 +1,5 @@
-import { isAddressField } from '../people/personFields';
-import { foldTight } from './fold';
+import { isAddressField } from '../people';
+import { foldTight } from '../text';
 import { REPEATABLE_FIELDS, type CardProposal, type FieldName, type FieldProposal } from './proposal';
 import { proposeFields, type ProposeOptions } from './proposeFields';
 import type { Reading } from './types';

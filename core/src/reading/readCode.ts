@@ -1,4 +1,4 @@
-import { isKnownDomain } from './findEmails';
+import { isKnownDomain } from '../text/domains';
 import type { FieldName, PhoneKind } from './proposal';
 
 /** One thing a code says about its owner. */

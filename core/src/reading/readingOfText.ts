@@ -1,6 +1,5 @@
 import { rectangle } from '../capture';
-import { writable } from '../text';
-import { fold } from './fold';
+import { writable, fold } from '../text';
 import {
   disclaimers,
   fieldLabels,

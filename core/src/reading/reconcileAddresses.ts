@@ -1,8 +1,7 @@
-import { editDistance } from './editDistance';
+import { editDistance, asciiSpellings, foldTight } from '../text';
 import { toAddressLetters, type FoundAddress } from './findEmails';
-import { domainLabel } from './companyFromDomain';
-import { asciiSpellings, foldTight } from './fold';
-import { withoutLegalForm } from './legalForm';
+import { domainLabel } from '../text/domains';
+import { withoutLegalForm } from '../text/legalForm';
 import { splitMerged } from './mergedLetters';
 import { isMadeOf } from './personName';
 import type { ReadLine } from './types';

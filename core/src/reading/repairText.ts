@@ -1,5 +1,5 @@
-import { fold } from './fold';
-import { ringWords } from './tables/accentedWords';
+import { fold } from '../text';
+import { ringWords } from '../text/tables/accentedWords';
 import { isAtHome, isForeign, usualAccents } from './tables/alphabets';
 import type { ReadCharacter, ReadLine } from './types';
 

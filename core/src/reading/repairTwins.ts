@@ -1,5 +1,5 @@
-import { fold } from './fold';
-import { inCaseOf } from './naturalCase';
+import { fold } from '../text';
+import { inCaseOf } from '../text/naturalCase';
 import type { ReadLine } from './types';
 
 const SHORTEST = 5;

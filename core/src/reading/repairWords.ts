@@ -1,11 +1,11 @@
-import { fold } from './fold';
-import { inCaseOf } from './naturalCase';
-import { perhapsAccentedWords } from './tables/accentedWords';
+import { fold } from '../text';
+import { inCaseOf } from '../text/naturalCase';
+import { perhapsAccentedWords } from '../text/tables/accentedWords';
 import { streetWords } from './tables/addressWords';
-import { tradeWords } from './tables/companyWords';
-import { departmentTopics } from './tables/departmentWords';
-import { givenNames } from './tables/nameWords';
-import { titleHeads, titleModifiers } from './tables/titleWords';
+import { tradeWords } from '../text/tables/companyWords';
+import { departmentTopics } from '../text/tables/departmentWords';
+import { givenNames } from '../text/tables/nameWords';
+import { titleHeads, titleModifiers } from '../text/tables/titleWords';
 import type { ReadCharacter, ReadLine } from './types';
 
 /** A letter below this probability may be the engine's next best. */

@@ -1,20 +1,20 @@
 import { isNextInBlock, overlaps, spanOf, type CardLine } from './cardLine';
 import type { Chosen, ChosenRoles, Roles } from './chooseRoles';
-import { companyFromDomain, domainLabel, isFreeMail } from './companyFromDomain';
-import type { Draft } from './draft';
-import { registeredDomain } from './findEmails';
-import { fold, foldTight } from './fold';
+import { companyFromDomain } from './companyFromDomain';
+import { domainLabel, isFreeMail, registeredDomain } from '../text/domains';
+import type { UnscoredProposal } from './unscoredProposal';
+import { fold, foldTight } from '../text';
 import { learnedCompany, type Learned } from './learned';
 import { lostAccent } from './lostAccent';
-import { hasLegalForm, withoutLegalForm } from './legalForm';
+import { hasLegalForm, withoutLegalForm } from '../text/legalForm';
 import { ACCENT_TOLERANCE, groupOf, MIXED_SIZES, sameSize } from './lineGroups';
 import { splitMerged } from './mergedLetters';
 import { misreadTitle } from './misreadTitle';
-import { inSpellingOf, isAllCaps, naturalCompany, naturalName, naturalTitle } from './naturalCase';
+import { inSpellingOf, isAllCaps, naturalCompany, naturalName, naturalTitle } from '../text/naturalCase';
 import { firmBeforeComma } from './partsOfLine';
 import { nameParts, splitName } from './personName';
 import type { RunnerUp, SourceSpan } from './proposal';
-import { tradeWords } from './tables/companyWords';
+import { tradeWords } from '../text/tables/companyWords';
 import { countriesOfTowns } from './tables/towns';
 
 /** What else on the card speaks about the roles' values. */
@@ -31,7 +31,7 @@ export function nameDrafts(
   { roles, runnersUp }: ChosenRoles,
   geometry: readonly CardLine[],
   context: RoleContext,
-): Draft[] {
+): UnscoredProposal[] {
   if (!roles.name) return [];
   const { name } = roles;
   const parts = splitName(name.candidate.text, context.country, context.localParts);
@@ -40,39 +40,41 @@ export function nameDrafts(
     parts: splitName(candidate.text, context.country, context.localParts),
     reason: reasons[0] ?? 'may be a name',
   }));
-  return (['prefix', 'givenName', 'middleName', 'familyName', 'suffix'] as const).flatMap((field): Draft[] => {
-    const read = parts[field];
-    if (!read) return [];
-    const lost =
-      field === 'prefix' || field === 'suffix' ? undefined : lostAccent(read, name.candidate.text, context.country);
-    const value = lost?.value ?? read;
-    const alternatives = others.flatMap((o): RunnerUp[] =>
-      o.parts[field] && o.parts[field] !== value ? [{ value: o.parts[field], reason: o.reason }] : [],
-    );
-    return [
-      {
-        field,
-        value,
-        sources: spansWithin(name, value),
-        trust: name.score - rivalry(name, runnersUp.name),
-        reasons: name.reasons,
-        ...(lost && { disagreement: lost.disagreement }),
-        ...(field === 'familyName' && rest && { disagreement: perhapsPart(rest) }),
-        ...withRunnersUp([
-          ...(field === 'familyName' && rest
-            ? [
-                {
-                  value: `${value} ${naturalName(rest.text, context.country)}`,
-                  reason: 'stands between the name and the position',
-                },
-              ]
-            : []),
-          ...(lost ? [{ value: lost.other, reason: 'the other spelling of the name' }] : []),
-          ...alternatives,
-        ]),
-      },
-    ];
-  });
+  return (['prefix', 'givenName', 'middleName', 'familyName', 'suffix'] as const).flatMap(
+    (field): UnscoredProposal[] => {
+      const read = parts[field];
+      if (!read) return [];
+      const lost =
+        field === 'prefix' || field === 'suffix' ? undefined : lostAccent(read, name.candidate.text, context.country);
+      const value = lost?.value ?? read;
+      const alternatives = others.flatMap((o): RunnerUp[] =>
+        o.parts[field] && o.parts[field] !== value ? [{ value: o.parts[field], reason: o.reason }] : [],
+      );
+      return [
+        {
+          field,
+          value,
+          sources: spansWithin(name, value),
+          trust: name.score - rivalry(name, runnersUp.name),
+          reasons: name.reasons,
+          ...(lost && { disagreement: lost.disagreement }),
+          ...(field === 'familyName' && rest && { disagreement: perhapsPart(rest) }),
+          ...withRunnersUp([
+            ...(field === 'familyName' && rest
+              ? [
+                  {
+                    value: `${value} ${naturalName(rest.text, context.country)}`,
+                    reason: 'stands between the name and the position',
+                  },
+                ]
+              : []),
+            ...(lost ? [{ value: lost.other, reason: 'the other spelling of the name' }] : []),
+            ...alternatives,
+          ]),
+        },
+      ];
+    },
+  );
 }
 
 /** A rival of nearly the same score makes a choice less sure. */
@@ -105,8 +107,8 @@ function spansWithin(chosen: Chosen, value: string): SourceSpan[] {
 /** One that was read as two: "d’'affaires". */
 const DOUBLED_APOSTROPHE = /(?<=\p{L})['’`´]{2}(?=\p{L})/gu;
 
-export function titleDrafts({ roles, runnersUp }: ChosenRoles, { country }: RoleContext): Draft[] {
-  return (['title', 'department'] as const).flatMap((field): Draft[] => {
+export function titleDrafts({ roles, runnersUp }: ChosenRoles, { country }: RoleContext): UnscoredProposal[] {
+  return (['title', 'department'] as const).flatMap((field): UnscoredProposal[] => {
     const chosen = roles[field];
     if (!chosen) return [];
     const clean = (text: string) =>
@@ -135,7 +137,7 @@ export function companyDraft(
   { roles, runnersUp }: ChosenRoles,
   geometry: readonly CardLine[],
   { country, domains, learned }: RoleContext,
-): Draft[] {
+): UnscoredProposal[] {
   const known = domains.map((d) => learned?.firms[registeredDomain(d)]?.company).find((c) => c !== undefined);
   if (roles.company) {
     const fullest = fullestForm(roles.company, roles, geometry);

@@ -1,16 +1,17 @@
 import type { CardLine } from './cardLine';
-import { domainAgreement, isFreeMail } from './companyFromDomain';
-import { fold, foldTight } from './fold';
+import { domainAgreement } from './companyFromDomain';
+import { isFreeMail } from '../text/domains';
+import { fold, foldTight } from '../text';
 import { hasTitleWord } from './hasTitleWord';
-import { hasLegalForm, withoutLegalForm } from './legalForm';
+import { hasLegalForm, withoutLegalForm } from '../text/legalForm';
 import { isLikeCompany } from './learned';
 import { looksLikeStreet } from './streetLine';
 import { localPartAgreement, nameParts } from './personName';
-import { tradeWords } from './tables/companyWords';
-import { departmentHeads, departmentTopics } from './tables/departmentWords';
+import { tradeWords } from '../text/tables/companyWords';
+import { departmentHeads, departmentTopics } from '../text/tables/departmentWords';
 import { ownerLabel } from './tables/labels';
-import { givenNames, nameParticles } from './tables/nameWords';
-import { agentEndings, sloganWords, titleHeads, titleJoiners, titleModifiers } from './tables/titleWords';
+import { givenNames, nameParticles } from '../text/tables/nameWords';
+import { agentEndings, sloganWords, titleHeads, titleJoiners, titleModifiers } from '../text/tables/titleWords';
 
 /** What the rest of the card says about its person and firm. */
 export interface CardEvidence {

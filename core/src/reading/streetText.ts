@@ -1,4 +1,4 @@
-import { naturalStreet } from './naturalCase';
+import { naturalStreet } from '../text/naturalCase';
 import { beginsStreet, hasStreetWord, isPosition, looksLikeStreet } from './streetLine';
 
 /** "A: 12 Victoria Street", "Werk 2: Im Schleeke 77", "Head office: Kajplats 12". */

@@ -1,4 +1,4 @@
-import { legalFormOf } from '@dossier/core/reading';
+import { legalFormOf } from '@dossier/core/text/legalForm';
 import type { MigrationInterface, QueryRunner } from 'typeorm';
 
 const scoped = (table: string) => `

@@ -1,45 +1,4 @@
-import { Column, Entity, Index, JoinColumn, ManyToOne, PrimaryColumn, type Relation } from 'typeorm';
-
-/** A team with its own records; nothing in it can be seen from another. */
-@Entity('workspace')
-export class Workspace {
-  @PrimaryColumn({ type: 'uuid', primaryKeyConstraintName: 'workspace_pkey' })
-  id!: string;
-  @Column({ type: 'text' })
-  name!: string;
-  /** ISO 3166 code assumed for cards that do not tell theirs. */
-  @Column({ type: 'char', length: 2 })
-  country!: string;
-  /** ISO 639-1 codes of languages expected on cards beside the country's own. */
-  @Column({ type: 'text', array: true, default: () => "'{}'" })
-  languages!: string[];
-  /** Names of fields that this team files beside the usual ones. */
-  @Column({ name: 'own_fields', type: 'text', array: true, default: () => "'{}'" })
-  ownFields!: string[];
-  /** Cards without any doubt are filed without a person. */
-  @Column({ name: 'files_itself', type: 'boolean', default: false })
-  filesItself!: boolean;
-  /** Likelihood from which two records are taken for one person, 0–1. */
-  @Column({ name: 'same_from', type: 'real', default: 0.95 })
-  sameFrom!: number;
-  /** Likelihood from which somebody is asked whether two are one person, 0–1. */
-  @Column({ name: 'perhaps_from', type: 'real', default: 0.05 })
-  perhapsFrom!: number;
-  /** The team's words for rating people. */
-  @Column({ type: 'text', array: true, default: () => "'{Hot,Warm,Cool}'" })
-  ratings!: string[];
-  /** What is kept once a card is filed. */
-  @Column({ name: 'keep_pictures', type: 'text', default: 'photo' })
-  keepPictures!: 'photo' | 'card' | 'none';
-  /** After so many days no picture of a filed card is kept; null for as long as the record. */
-  @Column({ name: 'keep_days', type: 'integer', nullable: true })
-  keepDays!: number | null;
-  /** When pictures of what was filed before go as `clearTo` says; null for never. */
-  @Column({ name: 'clear_at', type: 'timestamptz', nullable: true })
-  clearAt!: Date | null;
-  @Column({ name: 'clear_to', type: 'jsonb', nullable: true })
-  clearTo!: { keepPictures: 'photo' | 'card' | 'none'; keepDays: number | null } | null;
-}
+import { Column, Entity, Index, JoinColumn, ManyToOne, PrimaryColumn } from 'typeorm';
 
 /** Bytes of one picture. */
 @Entity('stored_file')
@@ -49,9 +8,10 @@ export class StoredFile {
   id!: string;
   @Column({ name: 'workspace_id', type: 'uuid' })
   workspaceId!: string;
-  @ManyToOne(() => Workspace, { onDelete: 'CASCADE' })
+  /** Named, not imported: what every room shares knows none of them. */
+  @ManyToOne('Workspace', { onDelete: 'CASCADE' })
   @JoinColumn({ name: 'workspace_id', foreignKeyConstraintName: 'stored_file_workspace_fk' })
-  workspace?: Relation<Workspace>;
+  workspace?: { id: string };
   @Column({ type: 'text' })
   type!: string;
   @Column({ type: 'bytea' })

@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { FileScreen } from '@/features/matching';
+import { FileScreen } from '@/features/filing';
 
 export default function File() {
   const { cardId } = useLocalSearchParams<{ cardId: string }>();

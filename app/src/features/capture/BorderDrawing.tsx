@@ -1,6 +1,6 @@
 import type { Point } from '@dossier/core/capture';
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
-import { selectedBorder, type Border, type BorderAct, type Borders } from './borders';
+import { type Border, type BorderAct, type Borders, selectedBorder } from './borders';
 
 const CORNERS = ['Top left', 'Top right', 'Bottom right', 'Bottom left'] as const;
 /** Radius in pixels of the screen within which a corner is taken hold of. */

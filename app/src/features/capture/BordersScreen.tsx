@@ -4,9 +4,11 @@ import { useEffect, useMemo, useReducer, useState } from 'react';
 import { View } from 'react-native';
 import { API, problemText } from '@/lib/api';
 import { Button, CannotShow, EmptyPage, Heading, LoadingLines, Notice, Soft, ToTray } from '@/ui';
-import { useChangeOutlinesMutation, usePhotoOutlinesQuery } from './api';
 import { BorderDrawing } from './BorderDrawing';
+import { useChangeOutlinesMutation, usePhotoOutlinesQuery } from './api';
 import {
+  type BorderAct,
+  type Borders,
   bordersOf,
   changeBorders,
   changeOf,
@@ -14,8 +16,6 @@ import {
   isChanged,
   selectedBorder,
   toBeRead,
-  type BorderAct,
-  type Borders,
 } from './borders';
 
 /** A photograph's borders, set right by hand; only what changed is read again. */

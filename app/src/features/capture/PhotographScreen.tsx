@@ -9,15 +9,15 @@ import { CameraTrouble } from './CameraTrouble';
 import { LastShots } from './LastShots';
 import { LiveOverlay } from './LiveOverlay';
 import { OccasionChooser } from './OccasionChooser';
+import { WithoutPicture } from './WithoutPicture';
 import { soundSafe } from './safeSound';
 import { selectWaitingPhotos, type Shot } from './slice';
-import { useCamera, type Facing } from './useCamera';
+import { type Facing, useCamera } from './useCamera';
 import { useLive } from './useLive';
 import { useOccasions } from './useOccasions';
 import { usePickFiles } from './usePickFiles';
-import { useRoom } from './useRoom';
 import { useShots } from './useShots';
-import { WithoutPicture } from './WithoutPicture';
+import { useStorageLeft } from './useStorageLeft';
 
 /** Knows web addresses by their endings: heavy, and few people read codes. */
 const CodePanel = lazy(() => import('./CodePanel'));
@@ -35,7 +35,7 @@ export function PhotographScreen({ accountId }: { accountId: string }) {
   const [busy, setBusy] = useState(false);
   const shots = useShots(accountId, occasionId);
   const { pick, drop, stop, progress, complaints } = usePickFiles(accountId, occasionId, shots.kept);
-  const room = useRoom(shots.count);
+  const room = useStorageLeft(shots.count);
   const watching = panel !== 'occasion' && panel !== 'text';
   const camera = useCamera(watching, facing);
   const live = camera.state === 'live';

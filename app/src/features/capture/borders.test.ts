@@ -1,5 +1,5 @@
 import type { PhotoOutlines } from '@dossier/contract';
-import { bordersOf, changeBorders, changeOf, complaintsAbout, isChanged, toBeRead, type BorderAct } from './borders';
+import { type BorderAct, bordersOf, changeBorders, changeOf, complaintsAbout, isChanged, toBeRead } from './borders';
 
 const quad = (left: number): [number, number][] => [
   [left, 100],

@@ -10,7 +10,7 @@ export {
   type WaitingPhoto,
   type WithCapture,
 } from './slice';
-export { useOccasions, whereAndWhen } from './useOccasions';
+export { useOccasions } from './useOccasions';
 export { useSending } from './useSending';
 
 export const BordersScreen = lazyScreen(() => import('./BordersScreen'), 'BordersScreen');

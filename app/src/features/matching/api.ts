@@ -1,8 +1,22 @@
-import type { Duplicates, LatestSweep, MergedCertain, NotSame, Sweep, TrayTwins } from '@dossier/contract';
+import type {
+  Duplicates,
+  LatestSweep,
+  Matches,
+  MatchQuery,
+  MergedCertain,
+  NotSame,
+  Sweep,
+  TrayTwins,
+} from '@dossier/contract';
 import { api, TRAY_TWINS } from '@/lib/api';
 
 const matchingApi = api.injectEndpoints({
   endpoints: (build) => ({
+    /** Who of the workspace is perhaps the person of these fields. */
+    matches: build.query<Matches, MatchQuery>({
+      query: (body) => ({ url: '/matches', method: 'POST', body }),
+      providesTags: ['Person'],
+    }),
     duplicates: build.query<Duplicates, void>({ query: () => '/duplicates', providesTags: ['Person'] }),
     latestSweep: build.query<LatestSweep, void>({ query: () => '/sweeps/latest' }),
     startSweep: build.mutation<Sweep, void>({
@@ -29,6 +43,7 @@ export const {
   useCancelSweepMutation,
   useDuplicatesQuery,
   useLatestSweepQuery,
+  useMatchesQuery,
   useMergeCertainMutation,
   useNotSameMutation,
   useStartSweepMutation,

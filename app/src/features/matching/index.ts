@@ -1,6 +1,6 @@
 import { lazyScreen } from '@/lib/lazyScreen';
 
-export { TwinNote } from './TwinNote';
+export { Reasons } from './Reasons';
+export { useMatchesQuery, useNotSameMutation, useTrayTwinsQuery } from './api';
+
 export const DuplicatesScreen = lazyScreen(() => import('./DuplicatesScreen'), 'DuplicatesScreen');
-export const FiledByItselfScreen = lazyScreen(() => import('./FiledByItselfScreen'), 'FiledByItselfScreen');
-export const FileScreen = lazyScreen(() => import('./FileScreen'), 'FileScreen');

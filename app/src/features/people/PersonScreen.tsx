@@ -20,15 +20,15 @@ import {
   Subheading,
   Text,
 } from '@/ui';
-import { usePersonQuery } from './api';
 import { Consents } from './Consents';
 import { EditPerson } from './EditPerson';
 import { DeletedNotice, EndOfRecord } from './EndOfRecord';
 import { History } from './History';
 import { Merges } from './Merges';
-import { ReachLinks } from './ReachLinks';
+import { ContactLinks } from './ContactLinks';
 import { SendBack } from './SendBack';
 import { VcardDownload } from './VcardDownload';
+import { usePersonQuery } from './api';
 
 /** Somebody's dossier. */
 export function PersonScreen({ personId }: { personId: string }) {
@@ -69,7 +69,7 @@ export function PersonScreen({ personId }: { personId: string }) {
         )}
         {editing ? <EditPerson person={person} onDone={() => setEditing(false)} /> : null}
         {person.cardIds.length > 0 ? <Cards person={person} /> : null}
-        <ReachLinks fields={person.fields} />
+        <ContactLinks fields={person.fields} />
         <FormerJobs person={person} />
         <Address person={person} />
         <More person={person} />

@@ -1,12 +1,7 @@
 import type {
   ConsentGiven,
   DeletedPeople,
-  FileCard,
-  Filed,
   FiledByItself,
-  FilingSettings,
-  Matches,
-  MatchQuery,
   Merged,
   MergePeople,
   PeoplePage,
@@ -40,18 +35,10 @@ export const peopleApi = api.injectEndpoints({
       providesTags: ['Person'],
     }),
     person: build.query<Person, string>({ query: (id) => `/people/${id}`, providesTags: ['Person'] }),
-    matches: build.query<Matches, MatchQuery>({
-      query: (body) => ({ url: '/matches', method: 'POST', body }),
-      providesTags: ['Person'],
-    }),
     /** Titles and companies that the workspace knows already. */
     suggestions: build.query<Suggestions, SuggestionQuery>({
       query: (params) => ({ url: '/suggestions', params }),
       providesTags: ['Person'],
-    }),
-    fileCard: build.mutation<Filed, { key: string; body: FileCard }>({
-      query: ({ key, body }) => ({ url: '/people', method: 'POST', body, headers: { 'Idempotency-Key': key } }),
-      invalidatesTags: (result) => (result ? ['Tray', 'Person', 'Card'] : []),
     }),
     editPerson: build.mutation<void, { id: string; edit: PersonEdit }>({
       query: ({ id, edit }) => ({ url: `/people/${id}`, method: 'PUT', body: edit }),
@@ -106,20 +93,10 @@ export const peopleApi = api.injectEndpoints({
       invalidatesTags: ['Person', 'Occasion'],
     }),
     filedByItself: build.query<FiledByItself, void>({ query: () => '/filed-by-itself', providesTags: ['Person'] }),
-    /** Somebody has looked at them; or they go back into the tray. */
-    answerFiled: build.mutation<void, { personIds: string[]; answer: 'seen' | 'take-back' }>({
-      query: ({ personIds, answer }) => ({ url: `/filed-by-itself/${answer}`, method: 'POST', body: { personIds } }),
-      invalidatesTags: ['Person', 'Tray', 'Card'],
-    }),
-    saveFilingSettings: build.mutation<void, FilingSettings>({
-      query: (body) => ({ url: '/filing-settings', method: 'PUT', body }),
-      invalidatesTags: ['Session'],
-    }),
   }),
 });
 
 export const {
-  useAnswerFiledMutation,
   useChangePresenceMutation,
   useDeletedPeopleQuery,
   useSendBackMutation,
@@ -128,10 +105,8 @@ export const {
   useGiveConsentMutation,
   useMergePeopleMutation,
   useRenameTagMutation,
-  useSaveFilingSettingsMutation,
   useTagsQuery,
   useUndoMergeMutation,
   useWithdrawConsentMutation,
 } = peopleApi;
-export const { useFileCardMutation, useMatchesQuery, usePeopleInfiniteQuery, usePersonQuery, useSuggestionsQuery } =
-  peopleApi;
+export const { usePeopleInfiniteQuery, usePersonQuery, useSuggestionsQuery } = peopleApi;

@@ -2,7 +2,7 @@ import { Link } from 'expo-router';
 import UndoIcon from 'lucide-react-native/icons/undo-2';
 import { View } from 'react-native';
 import { Button, Highlight, IconButton, Raw, Serif, Soft, Text } from '@/ui';
-import { keyOf, type DeskAct } from './deskKeys';
+import { type DeskAct, keyOf } from './deskKeys';
 
 type Acts = Readonly<Partial<Record<DeskAct, () => void>>>;
 

@@ -1,6 +1,6 @@
 import type { ProofCard } from '@dossier/contract';
 import { useRouter } from 'expo-router';
-import { useChangeCardsMutation } from '@/features/reading';
+import { useChangeCardsMutation } from '@/features/tray';
 import { Button, EmptyPage, ToTray } from '@/ui';
 
 /** Whether a card has left the tray, or lies there with another. */

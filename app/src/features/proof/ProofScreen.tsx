@@ -2,12 +2,12 @@ import { useNavigation, useRouter } from 'expo-router';
 import { memo, useCallback, useDeferredValue, useEffect, useState, type CSSProperties } from 'react';
 import { useSelector } from 'react-redux';
 import { CannotShow, LoadingLines } from '@/ui';
-import { useCardQuery } from './api';
 import { Desk } from './Desk';
 import { isOutOfTray, OutOfTray } from './OutOfTray';
+import { useCardQuery } from './api';
 import { selectDraft } from './slice';
 import { useDraft } from './useDraft';
-import { useRun, type Run } from './useRun';
+import { type Run, useRun } from './useRun';
 
 /** The proof desk: the card and its fields together. The desk of the next card is made ready out of sight. */
 export function ProofScreen({ cardId }: { cardId: string }) {

@@ -4,7 +4,7 @@ import type { Draft } from '@dossier/core/proof';
 import { Link } from 'expo-router';
 import { Suspense, useState } from 'react';
 import { View } from 'react-native';
-import { ReadAgainPanel } from '@/features/reading';
+import { ReadAgainPanel } from '@/features/tray';
 import { FIELD_LABELS } from '@/lib/fieldLabels';
 import { formatWhen } from '@/lib/formatDate';
 import { Button, Raw, Soft, Subheading, Text } from '@/ui';

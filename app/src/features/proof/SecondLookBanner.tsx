@@ -2,7 +2,7 @@ import type { ProofCard } from '@dossier/contract';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useSessionQuery } from '@/features/account';
-import { useAnswerSecondLookMutation } from '@/features/reading';
+import { useAnswerSecondLookMutation } from '@/features/tray';
 import { problemText } from '@/lib/api';
 import { Button, Notice, Text, TextField } from '@/ui';
 

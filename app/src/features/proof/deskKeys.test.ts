@@ -1,4 +1,4 @@
-import { DESK_KEYS, deskActOf, keyOf, type DeskAct } from './deskKeys';
+import { DESK_KEYS, type DeskAct, deskActOf, keyOf } from './deskKeys';
 
 const pressed = (code: string, held: ('alt' | 'ctrl' | 'meta' | 'shift')[] = []) =>
   deskActOf({

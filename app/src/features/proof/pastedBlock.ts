@@ -1,6 +1,6 @@
 import { useDispatch, useStore } from 'react-redux';
 import { useAddressPartsMutation } from './api';
-import { proofActions, selectDraft, type CardDraft } from './slice';
+import { type CardDraft, proofActions, selectDraft } from './slice';
 
 /**
  * Puts a pasted address of several lines into the fields of its parts.

@@ -1,5 +1,5 @@
 import { useEffect, useRef, type RefObject } from 'react';
-import { deskActOf, type DeskAct } from './deskKeys';
+import { type DeskAct, deskActOf } from './deskKeys';
 import { isInSight } from './inSight';
 
 /** Listens for the desk's keys while it is in sight; an act without a meaning now does nothing. */

@@ -1,4 +1,4 @@
-import type { LearnedList, PastPictures, PictureSettings, ReadingSettings } from '@dossier/contract';
+import type { LearnedList } from '@dossier/contract';
 import { api } from '@/lib/api';
 
 const learnedApi = api.injectEndpoints({
@@ -8,34 +8,7 @@ const learnedApi = api.injectEndpoints({
       query: ({ id, revoked }) => ({ url: `/learned/${id}`, method: 'PATCH', body: { revoked } }),
       invalidatesTags: ['Learned'],
     }),
-    changePictureSettings: build.mutation<void, PictureSettings>({
-      query: (body) => ({ url: '/picture-settings', method: 'PUT', body }),
-      invalidatesTags: ['Session'],
-    }),
-    previewPictureSettings: build.mutation<PastPictures, PictureSettings>({
-      query: (body) => ({ url: '/picture-settings/preview', method: 'POST', body }),
-    }),
-    keepPastPictures: build.mutation<void, void>({
-      query: () => ({ url: '/picture-settings/past', method: 'DELETE' }),
-      invalidatesTags: ['Session'],
-    }),
-    changeOwnFields: build.mutation<void, string[]>({
-      query: (names) => ({ url: '/own-fields', method: 'PUT', body: { names } }),
-      invalidatesTags: ['Session'],
-    }),
-    changeReadingSettings: build.mutation<void, ReadingSettings>({
-      query: (body) => ({ url: '/reading-settings', method: 'PUT', body }),
-      invalidatesTags: ['Session'],
-    }),
   }),
 });
 
-export const {
-  useChangePictureSettingsMutation,
-  usePreviewPictureSettingsMutation,
-  useKeepPastPicturesMutation,
-  useLearnedQuery,
-  useRevokeLearnedMutation,
-  useChangeReadingSettingsMutation,
-  useChangeOwnFieldsMutation,
-} = learnedApi;
+export const { useLearnedQuery, useRevokeLearnedMutation } = learnedApi;

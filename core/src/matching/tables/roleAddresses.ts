@@ -1,4 +1,4 @@
-import { fold } from '../../reading/fields';
+import { fold } from '../../text';
 
 /** Parts before the `@` behind which there is an office and not one person, in the languages cards are expected in. */
 const ROLES = new Set(

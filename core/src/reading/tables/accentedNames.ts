@@ -1,4 +1,4 @@
-import { fold } from '../fold';
+import { fold } from '../../text';
 
 /**
  * Given and family names that are always spelled with accents in the countries before them. Left out is what is usual there

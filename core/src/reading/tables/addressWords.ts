@@ -1,4 +1,4 @@
-import { wordList } from './wordList';
+import { wordList } from '../../text/tables/wordList';
 
 /** Words (with `*`: endings and beginnings) that speak for a street line. */
 export const streetWords = wordList(`

@@ -1,4 +1,4 @@
-import { wordList, type WordList } from './wordList';
+import { wordList, type WordList } from '../../text/tables/wordList';
 
 /** The larger and better known towns of a country, without blanks, where few others have one of that name. */
 const TOWNS: Readonly<Record<string, string>> = {

@@ -1,8 +1,8 @@
 import type { DataSource } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
-import { Workspace } from '../../platform/entities';
 import { Account } from './entities';
 import { hashPassword } from './passwords';
+import { Workspace } from './workspace';
 
 export interface NewWorkspace {
   name: string;

@@ -1,5 +1,5 @@
 import { Column, Entity, Index, JoinColumn, ManyToOne, PrimaryColumn, type Relation } from 'typeorm';
-import { Workspace } from '../../platform/entities';
+import { Workspace } from './workspace';
 
 @Entity('account')
 @Index('account_email', ['email'], { unique: true })

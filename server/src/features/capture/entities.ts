@@ -1,5 +1,6 @@
 import { Column, Entity, Index, JoinColumn, ManyToOne, PrimaryColumn, type Relation } from 'typeorm';
-import { StoredFile, Workspace } from '../../platform/entities';
+import { StoredFile } from '../../platform/entities';
+import { Workspace } from '../account';
 
 /** Where and when cards are received, with what they inherit. Its id was made on the device that set it. */
 @Entity('occasion')

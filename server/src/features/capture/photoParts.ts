@@ -1,11 +1,11 @@
 import type { PhotoReceived } from '@dossier/contract';
 import { LessThan, type DataSource, type EntityManager } from 'typeorm';
-import { Workspace } from '../../platform/entities';
+import { Workspace } from '../account';
+import { Photo, PhotoPart } from './entities';
+import type { Parts } from './receiveBytes';
 import { notFound } from '../../platform/problem';
 import type { SignedIn } from '../../platform/session';
 import { inWorkspace } from '../../platform/workspaceScope';
-import { Photo, PhotoPart } from './entities';
-import type { Parts } from './receiveBytes';
 
 /** Parts of a photograph of which no more has come for so long are no longer waited for. */
 const KEPT_MS = 24 * 3600 * 1000;

@@ -8,7 +8,7 @@ import { whoIs } from '../../platform/session';
 import { listOccasions, saveOccasion } from './occasions';
 import { howMuchOf, partsOf } from './photoParts';
 import { receiveBytes } from './receiveBytes';
-import { latestBatch, photoPicture, receivePhoto } from './service';
+import { photoPicture, receivePhoto } from './service';
 import { smallPicture } from './smallPictures';
 
 const Id = z.object({ id: z.uuid() });
@@ -33,9 +33,6 @@ export function captureRoutes(database: DataSource): Routes {
     .get('/photos/:id/received', 'capture', async (request, response) => {
       const { id } = Id.parse(request.params);
       response.json(await howMuchOf(database, whoIs(request), id));
-    })
-    .get('/batches/latest', 'see', async (request, response) => {
-      response.json({ batch: await latestBatch(database, whoIs(request)) });
     })
     .get('/occasions', 'see', async (request, response) => {
       response.json({ items: await listOccasions(database, whoIs(request)) });

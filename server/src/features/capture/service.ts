@@ -1,4 +1,4 @@
-import type { Batch, Photo as PhotoView } from '@dossier/contract';
+import type { Photo as PhotoView } from '@dossier/contract';
 import { createHash } from 'node:crypto';
 import { sniffPhoto } from '@dossier/reader/sniff';
 import { Not, type DataSource, type EntityManager } from 'typeorm';
@@ -110,27 +110,6 @@ async function batchFor(manager: EntityManager, { accountId, workspaceId }: Sign
     [workspaceId, accountId],
   );
   return rows[0]?.batch_id ?? uuidv7();
-}
-
-/** How far the photographs are that somebody sent together most recently; null before the first. */
-export function latestBatch(database: DataSource, who: SignedIn): Promise<Batch | null> {
-  return inWorkspace(database, who.workspaceId, async (manager) => {
-    const rows = await manager.query<Batch[]>(
-      `with latest as (
-         select batch_id from photo where workspace_id = $1 and taken_by = $2 order by received_at desc limit 1)
-       select latest.batch_id as id,
-              count(*)::int as photos,
-              count(*) filter (where photo.state not in ('waiting', 'reading'))::int as done,
-              count(*) filter (where photo.state = 'unreadable')::int as unreadable,
-              (select count(*)::int from card join photo of_batch on of_batch.id = card.photo_id
-               where of_batch.batch_id = latest.batch_id
-                 and card.state in ('toProve', 'needsPerson', 'setAside')) as cards
-       from latest join photo on photo.batch_id = latest.batch_id
-       group by latest.batch_id`,
-      [who.workspaceId, who.accountId],
-    );
-    return rows[0] ?? null;
-  });
 }
 
 /** @throws ProblemError 409 that says when the same file came before */

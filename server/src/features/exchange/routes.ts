@@ -1,6 +1,6 @@
+import { fold } from '@dossier/core/text';
 import { VcardQuery } from '@dossier/contract';
 import { toVcard } from '@dossier/core/exchange';
-import { fold } from '@dossier/core/reading';
 import type { DataSource } from 'typeorm';
 import { z } from 'zod';
 import { notFound } from '../../platform/problem';

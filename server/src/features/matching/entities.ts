@@ -1,6 +1,6 @@
 import type { Evidence, FrequencyTable, Learned } from '@dossier/core/matching/people';
 import { Column, Entity, Index, JoinColumn, ManyToOne, PrimaryColumn, type Relation } from 'typeorm';
-import { Workspace } from '../../platform/entities';
+import { Workspace } from '../account';
 import { Person } from '../people';
 
 /** How frequent names and firms are in a workspace, and how records of one person differ there. */

@@ -1,3 +1,4 @@
-export { isProbablyKnown } from './candidates';
+export { findCandidates, isProbablyKnown } from './candidates';
 export { DuplicateRow, MatchModelRow, SweepRow } from './entities';
 export { matchingRoutes } from './routes';
+export { fieldsOfCard, hasTwin } from './trayTwins';

@@ -1,6 +1,6 @@
 import type { Limits } from '@dossier/core/matching/people';
 import type { EntityManager } from 'typeorm';
-import { Workspace } from '../../platform/entities';
+import { Workspace } from '../account';
 
 /** From which likelihood on the workspace takes two records for one person, and asks about them. */
 export async function limitsOf(manager: EntityManager, workspaceId: string): Promise<Limits> {

@@ -74,9 +74,9 @@ async function countSharers(
 ): Promise<Map<string, number>> {
   if (keys.length === 0) return new Map();
   const rows = await manager.query<{ key: string; families: number }[]>(
-    `select reach.key, count(distinct lower(person.family_name))::int as families
-     from reach join person on person.id = reach.person_id and person.deleted_at is null
-     where reach.workspace_id = $1 and reach.kind in ('email', 'phone') and reach.key = any($2) group by reach.key`,
+    `select point.key, count(distinct lower(person.family_name))::int as families
+     from contact_point point join person on person.id = point.person_id and person.deleted_at is null
+     where point.workspace_id = $1 and point.kind in ('email', 'phone') and point.key = any($2) group by point.key`,
     [workspaceId, keys],
   );
   return new Map(rows.map(({ key, families }) => [key, families]));

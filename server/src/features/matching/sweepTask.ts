@@ -3,10 +3,10 @@ import { In, type DataSource, type EntityManager } from 'typeorm';
 import { z } from 'zod';
 import type { Logger } from '../../platform/logger';
 import { inWorkspace } from '../../platform/workspaceScope';
-import { LIST_BEGIN, loadMatchRecordsAfter, NotSame, Person, type ListPlace, type MatchRecord } from '../people';
+import { LIST_BEGIN, type ListPlace, loadMatchRecordsAfter, type MatchRecord, NotSame, Person } from '../people';
 import { DuplicateRow, MatchModelRow, SweepRow } from './entities';
 import { limitsOf } from './limits';
-import { searchRegister, type FoundPairs } from './searchRegister';
+import { type FoundPairs, searchRegister } from './searchRegister';
 
 const Payload = z.object({ workspaceId: z.uuid(), sweepId: z.uuid() });
 const AT_ONCE = 5000;

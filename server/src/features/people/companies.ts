@@ -1,5 +1,6 @@
+import { foldTight } from '@dossier/core/text';
+import { legalFormOf } from '@dossier/core/text/legalForm';
 import { companyFormOf } from '@dossier/core/matching';
-import { foldTight, legalFormOf } from '@dossier/core/reading';
 import type { EntityManager } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
 import { Company } from './entities';

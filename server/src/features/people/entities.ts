@@ -1,8 +1,7 @@
 import type { Action } from '@dossier/contract';
 import type { MoreEntry } from '@dossier/core/people';
 import { Column, Entity, Index, JoinColumn, ManyToOne, PrimaryColumn, type Relation } from 'typeorm';
-import { Workspace } from '../../platform/entities';
-import { Account } from '../account';
+import { Account, Workspace } from '../account';
 
 /** The record of somebody: a lead or a contact. */
 @Entity('person')
@@ -10,7 +9,7 @@ import { Account } from '../account';
 @Index('person_search', { synchronize: false })
 @Index('person_owner', ['ownerId'])
 @Index('person_unindexed', ['workspaceId', 'keysVersion'])
-@Index('person_unseen', ['workspaceId', 'glanceAt'], { where: 'glance_at IS NOT NULL' })
+@Index('person_unseen', ['workspaceId', 'filedByItselfAt'], { where: 'filed_by_itself_at IS NOT NULL' })
 @Index('person_name_trigrams', { synchronize: false })
 @Index('person_deleted', ['workspaceId', 'deletedAt'], { where: 'deleted_at IS NOT NULL' })
 export class Person {
@@ -70,8 +69,8 @@ export class Person {
   @Column({ name: 'keys_version', type: 'smallint', default: 0 })
   keysVersion!: number;
   /** When it was filed without a person; null once somebody has looked at it. */
-  @Column({ name: 'glance_at', type: 'timestamptz', nullable: true })
-  glanceAt!: Date | null;
+  @Column({ name: 'filed_by_itself_at', type: 'timestamptz', nullable: true })
+  filedByItselfAt!: Date | null;
   /** Deleted people are kept for a while, to be brought back. */
   @Column({ name: 'deleted_at', type: 'timestamptz', nullable: true })
   deletedAt!: Date | null;
@@ -142,21 +141,21 @@ export class Employment {
 }
 
 /** One way to reach a person. */
-@Entity('reach')
-@Index('reach_key', ['workspaceId', 'kind', 'key'])
-@Index('reach_person', ['personId', 'position'])
-export class Reach {
-  @PrimaryColumn({ type: 'uuid', primaryKeyConstraintName: 'reach_pkey' })
+@Entity('contact_point')
+@Index('contact_point_key', ['workspaceId', 'kind', 'key'])
+@Index('contact_point_person', ['personId', 'position'])
+export class ContactPoint {
+  @PrimaryColumn({ type: 'uuid', primaryKeyConstraintName: 'contact_point_pkey' })
   id!: string;
   @Column({ name: 'workspace_id', type: 'uuid' })
   workspaceId!: string;
   @ManyToOne(() => Workspace, { onDelete: 'CASCADE' })
-  @JoinColumn({ name: 'workspace_id', foreignKeyConstraintName: 'reach_workspace_fk' })
+  @JoinColumn({ name: 'workspace_id', foreignKeyConstraintName: 'contact_point_workspace_fk' })
   workspace?: Relation<Workspace>;
   @Column({ name: 'person_id', type: 'uuid' })
   personId!: string;
   @ManyToOne(() => Person, { onDelete: 'CASCADE' })
-  @JoinColumn({ name: 'person_id', foreignKeyConstraintName: 'reach_person_fk' })
+  @JoinColumn({ name: 'person_id', foreignKeyConstraintName: 'contact_point_person_fk' })
   person?: Relation<Person>;
   @Column({ type: 'text' })
   kind!: 'email' | 'phone' | 'website';

@@ -1,5 +1,5 @@
+import { fold } from '@dossier/core/text';
 import type { PeoplePage, PeopleQuery, PersonSummary } from '@dossier/contract';
-import { fold } from '@dossier/core/reading';
 import type { DataSource, EntityManager } from 'typeorm';
 import { z } from 'zod';
 import { decodeKeyset, encodeKeyset } from '../../platform/keyset';

@@ -1,6 +1,6 @@
 import type { PersonFields } from '@dossier/core/people';
 import { In, IsNull, type EntityManager } from 'typeorm';
-import { Employment, Person, Reach } from './entities';
+import { Employment, Person, ContactPoint } from './entities';
 
 export interface LoadedFields {
   person: Person;
@@ -15,20 +15,27 @@ export async function loadFields(manager: EntityManager, ids: readonly string[])
     where: { personId: In([...ids]), endedAt: IsNull() },
     relations: { company: true },
   });
-  const reach = await manager.find(Reach, { where: { personId: In([...ids]) }, order: { position: 'ASC' } });
+  const contactPoints = await manager.find(ContactPoint, {
+    where: { personId: In([...ids]) },
+    order: { position: 'ASC' },
+  });
   const jobOf = new Map(jobs.map((job) => [job.personId, job]));
-  const reachOf = new Map<string, Reach[]>(ids.map((id) => [id, []]));
-  for (const row of reach) reachOf.get(row.personId)?.push(row);
+  const contactPointsOf = new Map<string, ContactPoint[]>(ids.map((id) => [id, []]));
+  for (const row of contactPoints) contactPointsOf.get(row.personId)?.push(row);
   return new Map(
     people.map((person) => [
       person.id,
-      { person, fields: fieldsOf(person, jobOf.get(person.id), reachOf.get(person.id) ?? []) },
+      { person, fields: fieldsOf(person, jobOf.get(person.id), contactPointsOf.get(person.id) ?? []) },
     ]),
   );
 }
 
-export function fieldsOf(person: Person, job: Employment | undefined, reach: readonly Reach[]): PersonFields {
-  const values = (kind: Reach['kind']) => reach.filter((r) => r.kind === kind);
+export function fieldsOf(
+  person: Person,
+  job: Employment | undefined,
+  contactPoints: readonly ContactPoint[],
+): PersonFields {
+  const values = (kind: ContactPoint['kind']) => contactPoints.filter((r) => r.kind === kind);
   return {
     prefix: person.prefix,
     givenName: person.givenName,

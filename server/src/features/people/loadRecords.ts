@@ -46,7 +46,7 @@ interface Row {
   company: string | null;
   occasions: string[];
 }
-interface ReachRow {
+interface ContactPointRow {
   person_id: string;
   kind: 'email' | 'phone' | 'website';
   value: string;
@@ -63,8 +63,8 @@ const PEOPLE = `
     left join employment e on e.person_id = p.id and e.ended_at is null
     left join company c on c.id = e.company_id
   where p.deleted_at is null`;
-const REACH = `
-  select person_id, kind, value, key, phone_kind, extension from reach where person_id = any($1) order by person_id, position`;
+const CONTACT_POINTS = `
+  select person_id, kind, value, key, phone_kind, extension from contact_point where person_id = any($1) order by person_id, position`;
 
 /** These people, without those that are deleted. */
 export async function loadRecords(manager: EntityManager, ids: readonly string[]): Promise<PersonRecord[]> {
@@ -103,14 +103,14 @@ export interface ListPlace {
 export const LIST_BEGIN: ListPlace = { sortName: '', id: '00000000-0000-0000-0000-000000000000' };
 
 async function recordsOf(manager: EntityManager, rows: readonly Row[]): Promise<MatchRecord[]> {
-  const reach = await manager.query<ReachRow[]>(REACH, [rows.map(({ id }) => id)]);
-  const reachOf = new Map<string, ReachRow[]>(rows.map(({ id }) => [id, []]));
-  for (const row of reach) reachOf.get(row.person_id)?.push(row);
-  return rows.map((row) => recordOf(row, reachOf.get(row.id)!));
+  const contactPoints = await manager.query<ContactPointRow[]>(CONTACT_POINTS, [rows.map(({ id }) => id)]);
+  const contactPointsOf = new Map<string, ContactPointRow[]>(rows.map(({ id }) => [id, []]));
+  for (const row of contactPoints) contactPointsOf.get(row.person_id)?.push(row);
+  return rows.map((row) => recordOf(row, contactPointsOf.get(row.id)!));
 }
 
-function recordOf(row: Row, reach: readonly ReachRow[]): MatchRecord {
-  const values = (kind: ReachRow['kind']) => reach.filter((one) => one.kind === kind);
+function recordOf(row: Row, contactPoints: readonly ContactPointRow[]): MatchRecord {
+  const values = (kind: ContactPointRow['kind']) => contactPoints.filter((one) => one.kind === kind);
   const phones = values('phone');
   const fields: PersonFields = {
     prefix: row.prefix,

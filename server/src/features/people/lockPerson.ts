@@ -1,7 +1,7 @@
 import type { EntityManager } from 'typeorm';
 import { conflict, notFound } from '../../platform/problem';
 import { Person } from './entities';
-import { loadFields, type LoadedFields } from './loadFields';
+import { type LoadedFields, loadFields } from './loadFields';
 
 /**
  * A person for this transaction alone, as it was seen.

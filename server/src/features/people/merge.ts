@@ -1,6 +1,6 @@
+import { foldTight } from '@dossier/core/text';
 import type { Merged, MergePeople } from '@dossier/contract';
 import { mergeRecords } from '@dossier/core/matching';
-import { foldTight } from '@dossier/core/reading';
 import { changesBetween, fieldText, LIST_FIELDS, TEXT_FIELDS, type PersonFields } from '@dossier/core/people';
 import { In, IsNull, type DataSource, type EntityManager } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
@@ -9,34 +9,16 @@ import type { SignedIn } from '../../platform/session';
 import { inWorkspace } from '../../platform/workspaceScope';
 import { Card } from '../reading';
 import { log } from './changeLog';
+import { Employment, FilingReceipt, Note, Person, ContactPoint } from './entities';
 import { keepApartFurther, noLongerApart } from './keepApart';
-import { lockCardsOf } from './lockCardsOf';
-import { Employment, FilingReceipt, Note, Person, Reach } from './entities';
 import { loadFields } from './loadFields';
+import { lockCardsOf } from './lockCardsOf';
 import { lockPerson } from './lockPerson';
 import { saveMatchKeys } from './matchKeys';
+import { SNAPSHOT_SCHEMA, snapshotOf, type MergeSnapshot, type Row } from './mergeSnapshot';
 import { Consent, Merge } from './recordEntities';
 import { changePerson } from './savePerson';
 import { distinctTags } from './tags';
-
-/** Rows of a person as they are in the database, whatever their columns. */
-type Row = Record<string, unknown> & { id: string; person_id: string };
-
-/** What a merge changed: rows as they were, and whose what was. */
-interface Before {
-  people: Row[];
-  employments: Row[];
-  reach: Row[];
-  /** Person by note, card, consent or receipt. */
-  notes: [string, string][];
-  cards: [string, string][];
-  consents: [string, string][];
-  receipts: [string, string][];
-  /** From whom the person was not kept apart before. */
-  apart?: string[];
-  fieldsBefore: PersonFields;
-  fieldsAfter: PersonFields;
-}
 
 /**
  * Brings records of one person together in one transaction: the others' cards, notes, consents and jobs move, the others are gone.
@@ -173,7 +155,7 @@ async function assertJobs(manager: EntityManager, personId: string): Promise<voi
 async function rowsOf(
   manager: EntityManager,
   ids: string[],
-): Promise<Omit<Before, 'fieldsBefore' | 'fieldsAfter' | 'apart'>> {
+): Promise<Omit<MergeSnapshot, 'fieldsBefore' | 'fieldsAfter' | 'apart'>> {
   const rows = (table: string, column = 'person_id') =>
     manager
       .query<{ row: Row }[]>(`select to_jsonb(t) as row from ${table} t where ${column} = any($1)`, [ids])
@@ -186,9 +168,10 @@ async function rowsOf(
       )
       .then((all) => all.map((row) => [row.key, row.person_id] as [string, string]));
   return {
+    schema: SNAPSHOT_SCHEMA,
     people: await rows('person', 'id'),
     employments: await rows('employment'),
-    reach: await rows('reach'),
+    contactPoints: await rows('contact_point'),
     notes: await owners('note'),
     cards: await owners('card'),
     consents: await owners('consent'),
@@ -215,7 +198,7 @@ export function undoMerge(database: DataSource, who: SignedIn, mergeId: string):
     if (into.deletedAt) throw conflict('deleted', 'This person has been deleted since. Bring it back first.');
     if (later && later.id !== merge.id)
       throw conflict('merged-again', 'Others were merged into this person since. Undo that first.');
-    const before = merge.before as Before;
+    const before = snapshotOf(merge.before);
     const now = (await loadFields(manager, [into.id])).get(into.id)!.fields;
     const unchanged = into.version === merge.afterVersion;
     const kept = unchanged ? undefined : keptChanges(before, now);
@@ -226,7 +209,8 @@ export function undoMerge(database: DataSource, who: SignedIn, mergeId: string):
     const own = before.employments.filter((row) => row.person_id === into.id);
     await manager.delete(Employment, { id: In((unchanged ? before.employments : others).map(({ id }) => id)) });
     if (unchanged)
-      for (const entity of [Reach, Employment]) await manager.delete(entity as typeof Reach, { personId: into.id });
+      for (const entity of [ContactPoint, Employment])
+        await manager.delete(entity as typeof ContactPoint, { personId: into.id });
     // Whoever saw a record before, also as it was before the merge, must look again.
     const people = before.people.map((row) => ({
       ...row,
@@ -234,7 +218,11 @@ export function undoMerge(database: DataSource, who: SignedIn, mergeId: string):
     }));
     await putBack(manager, 'person', unchanged ? people : people.filter(({ id }) => id !== into.id));
     await putBack(manager, 'employment', unchanged ? before.employments : others);
-    await putBack(manager, 'reach', unchanged ? before.reach : before.reach.filter((row) => row.person_id !== into.id));
+    await putBack(
+      manager,
+      'contact_point',
+      unchanged ? before.contactPoints : before.contactPoints.filter((row) => row.person_id !== into.id),
+    );
     await giveBack(manager, before, into.id);
     if (kept) {
       await putOwnJobsBack(manager, into.id, own, merge.at);
@@ -253,7 +241,7 @@ export function undoMerge(database: DataSource, who: SignedIn, mergeId: string):
 }
 
 /** The person's fields with those that the merge changed as they were before, and later changes of others kept. @throws ProblemError 409 */
-function keptChanges({ fieldsBefore, fieldsAfter }: Before, now: PersonFields): PersonFields {
+function keptChanges({ fieldsBefore, fieldsAfter }: MergeSnapshot, now: PersonFields): PersonFields {
   const fields = { ...now };
   const against: string[] = [];
   for (const field of [...TEXT_FIELDS, ...LIST_FIELDS]) {
@@ -272,7 +260,7 @@ function keptChanges({ fieldsBefore, fieldsAfter }: Before, now: PersonFields): 
 
 async function putBack(
   manager: EntityManager,
-  table: 'person' | 'employment' | 'reach',
+  table: 'person' | 'employment' | 'contact_point',
   rows: readonly Row[],
 ): Promise<void> {
   if (rows.length === 0) return;
@@ -285,7 +273,7 @@ async function putBack(
 }
 
 /** What was moved goes back to whose it was; what came since stays. */
-async function giveBack(manager: EntityManager, before: Before, intoId: string): Promise<void> {
+async function giveBack(manager: EntityManager, before: MergeSnapshot, intoId: string): Promise<void> {
   const tables = {
     note: ['id', before.notes],
     card: ['id', before.cards],

@@ -1,5 +1,5 @@
 import { Column, Entity, Index, JoinColumn, ManyToOne, PrimaryColumn, type Relation } from 'typeorm';
-import { Workspace } from '../../platform/entities';
+import { Workspace } from '../account';
 import { Person } from './entities';
 
 /** Something that two records of one person are likely to share, see `blockKeys` in `core/matching`. */

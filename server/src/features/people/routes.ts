@@ -1,37 +1,23 @@
-import {
-  ConsentGiven,
-  FileCard,
-  FilingSettings,
-  MergePeople,
-  PeopleQuery,
-  PersonEdit,
-  PersonIds,
-  SuggestionQuery,
-  TagRename,
-} from '@dossier/contract';
+import { ConsentGiven, MergePeople, PeopleQuery, PersonEdit, SuggestionQuery, TagRename } from '@dossier/contract';
 import type { DataSource } from 'typeorm';
 import { z } from 'zod';
-import { notFound, ProblemError } from '../../platform/problem';
+import { notFound } from '../../platform/problem';
 import { Routes } from '../../platform/routes';
 import { whoIs } from '../../platform/session';
 import { inSnapshot } from '../../platform/workspaceScope';
-import { listFiledByItself, markSeen, saveFilingSettings } from './byItself';
 import { addConsent, withdrawConsent } from './consents';
 import { deletedPeople } from './deletedPeople';
 import { deletePerson, editPerson, restorePerson } from './editPerson';
 import { erasePerson } from './erasePerson';
-import { fileCard, type IsKnown } from './fileCard';
 import { findPeople } from './findPeople';
 import { loadPerson } from './loadPerson';
 import { mergePeople, undoMerge } from './merge';
 import { suggest } from './suggest';
-import { takeBack, takeOneBack } from './takeBack';
 import { listTags, renameTag } from './tags';
 
 const Id = z.object({ id: z.uuid() });
 
-/** @param isKnown asked before a card that nobody compared is filed as somebody new */
-export function peopleRoutes(database: DataSource, isKnown: IsKnown): Routes {
+export function peopleRoutes(database: DataSource): Routes {
   return new Routes()
     .get('/people', 'see', async (request, response) => {
       response.json(await findPeople(database, whoIs(request), PeopleQuery.parse(request.query)));
@@ -41,14 +27,6 @@ export function peopleRoutes(database: DataSource, isKnown: IsKnown): Routes {
     })
     .get('/suggestions', 'see', async (request, response) => {
       response.json({ items: await suggest(database, whoIs(request), SuggestionQuery.parse(request.query)) });
-    })
-    .post('/people', 'file', async (request, response) => {
-      const key = request.get('idempotency-key');
-      if (!key || key.length > 100) {
-        throw new ProblemError(400, 'no-key', 'Something is missing', 'The header Idempotency-Key is missing.');
-      }
-      const filed = await fileCard(database, whoIs(request), key, FileCard.parse(request.body), isKnown);
-      response.status(filed.outcome === 'created' ? 201 : 200).json(filed);
     })
     .get('/people/:id', 'see', async (request, response) => {
       const { id } = Id.parse(request.params);
@@ -62,10 +40,6 @@ export function peopleRoutes(database: DataSource, isKnown: IsKnown): Routes {
     })
     .delete('/people/:id', 'delete', async (request, response) => {
       await deletePerson(database, whoIs(request), Id.parse(request.params).id);
-      response.status(204).end();
-    })
-    .post('/people/:id/take-back', 'file', async (request, response) => {
-      await takeOneBack(database, whoIs(request), Id.parse(request.params).id);
       response.status(204).end();
     })
     .post('/people/:id/restore', 'delete', async (request, response) => {
@@ -96,21 +70,6 @@ export function peopleRoutes(database: DataSource, isKnown: IsKnown): Routes {
     })
     .post('/tags/rename', 'merge', async (request, response) => {
       await renameTag(database, whoIs(request), TagRename.parse(request.body));
-      response.status(204).end();
-    })
-    .get('/filed-by-itself', 'see', async (request, response) => {
-      response.json(await listFiledByItself(database, whoIs(request)));
-    })
-    .post('/filed-by-itself/seen', 'file', async (request, response) => {
-      await markSeen(database, whoIs(request), PersonIds.parse(request.body).personIds);
-      response.status(204).end();
-    })
-    .post('/filed-by-itself/take-back', 'file', async (request, response) => {
-      await takeBack(database, whoIs(request), PersonIds.parse(request.body).personIds);
-      response.status(204).end();
-    })
-    .put('/filing-settings', 'settle', async (request, response) => {
-      await saveFilingSettings(database, whoIs(request), FilingSettings.parse(request.body));
       response.status(204).end();
     });
 }

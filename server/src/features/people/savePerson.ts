@@ -3,7 +3,7 @@ import { displayName, searchText, sortName, type PersonFields } from '@dossier/c
 import { IsNull, type EntityManager } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
 import { companyNamed } from './companies';
-import { Employment, Person, Reach } from './entities';
+import { Employment, Person, ContactPoint } from './entities';
 import { saveMatchKeys } from './matchKeys';
 
 /** Columns of a person that follow from its fields. */
@@ -38,7 +38,7 @@ export async function saveParts(
   { newJob = false } = {},
 ): Promise<void> {
   await saveEmployment(manager, owner, fields, newJob);
-  await saveReach(manager, owner, fields);
+  await saveContactPoints(manager, owner, fields);
   await saveMatchKeys(manager, owner, fields);
 }
 
@@ -51,7 +51,7 @@ export async function changePerson(
     at,
     newJob,
     ...columns
-  }: { at: Date; newJob?: boolean } & Partial<Pick<Person, 'kind' | 'tags' | 'rating' | 'glanceAt' | 'ownerId'>>,
+  }: { at: Date; newJob?: boolean } & Partial<Pick<Person, 'kind' | 'tags' | 'rating' | 'filedByItselfAt' | 'ownerId'>>,
 ): Promise<void> {
   await manager.update(
     Person,
@@ -62,12 +62,12 @@ export async function changePerson(
 }
 
 /** Replaces the ways to reach a person by those in the fields. */
-async function saveReach(
+async function saveContactPoints(
   manager: EntityManager,
   { workspaceId, personId }: Owner,
   fields: PersonFields,
 ): Promise<void> {
-  await manager.delete(Reach, { personId });
+  await manager.delete(ContactPoint, { personId });
   const rows = [
     ...fields.emails.map((value) => ({
       kind: 'email' as const,
@@ -93,7 +93,7 @@ async function saveReach(
   ];
   if (rows.length === 0) return;
   await manager.insert(
-    Reach,
+    ContactPoint,
     rows.map((row, position) => ({ ...row, id: uuidv7(), workspaceId, personId, position })),
   );
 }

@@ -1,5 +1,5 @@
+import { isFreeMail } from '@dossier/core/text/domains';
 import type { SuggestionQuery } from '@dossier/contract';
-import { isFreeMail } from '@dossier/core/reading';
 import type { DataSource } from 'typeorm';
 import type { SignedIn } from '../../platform/session';
 import { inWorkspace } from '../../platform/workspaceScope';

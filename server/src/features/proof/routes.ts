@@ -4,7 +4,8 @@ import { z } from 'zod';
 import { sendPicture } from '../../platform/pictures';
 import { Routes } from '../../platform/routes';
 import { whoIs } from '../../platform/session';
-import { joinBack, readAreaOf, takeBackOff } from '../reading';
+import { readAreaOf } from '../reading';
+import { joinBack, takeBackOff } from '../tray';
 import { addressPartsIn, cardPicture, cardToProve, keepDraft } from './service';
 
 const Id = z.object({ id: z.uuid() });

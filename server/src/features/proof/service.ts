@@ -7,7 +7,8 @@ import { storage, type StoredPicture } from '../../platform/storage';
 import { announce } from '../../platform/trayEvents';
 import { inSnapshot, inWorkspace } from '../../platform/workspaceScope';
 import { cardOccasion } from '../capture';
-import { Card, IN_TRAY, openSecondLooks, proposing } from '../reading';
+import { Card, IN_TRAY, proposing } from '../reading';
+import { openSecondLooks } from '../tray';
 
 export function cardToProve(database: DataSource, who: SignedIn, id: string): Promise<ProofCard> {
   return inSnapshot(database, who.workspaceId, async (manager) => {

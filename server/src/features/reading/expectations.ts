@@ -1,6 +1,6 @@
 import type { ProposeOptions } from '@dossier/core/reading';
 import type { EntityManager } from 'typeorm';
-import { Workspace } from '../../platform/entities';
+import { Workspace } from '../account';
 import { Occasion } from '../capture';
 import type { Card } from './entities';
 import { learnedIn } from './learning';

@@ -1,14 +1,8 @@
-export { joinBack, takeBackOff } from './backs';
-export { changeCards } from './changeCards';
 export { cardStates, IN_TRAY, openState } from './cardStates';
-export { Card, LearnedFact, LearnedSource, SecondLook } from './entities';
-export { fileCleanSoon } from './fileCleanSoon';
-export { lockCards } from './lockCards';
+export { Card, LearnedFact, LearnedSource } from './entities';
 export { expectationsOf } from './expectations';
 export { learn, unlearn } from './learning';
-export { keptAsFiled } from './retention';
+export { lockCards, lockTrayCards } from './lockCards';
 export { proposing } from './proposing';
-export { removePicturesSoon } from './removePictures';
 export { readAreaOf } from './readArea';
-export { closeSecondLook, openSecondLooks } from './secondLooks';
-export { trayRoutes } from './routes';
+export { readingRoutes } from './routes';

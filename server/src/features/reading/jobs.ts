@@ -10,7 +10,7 @@ import { announce } from '../../platform/trayEvents';
 import { inWorkspace } from '../../platform/workspaceScope';
 import { lockPhotos, Photo, photoStates } from '../capture';
 import { Card } from './entities';
-import { storeCards, storeOutlines, type ReadPhoto } from './storeCards';
+import { type NewCards, type ReadPhoto, storeCards, storeOutlines } from './storeCards';
 
 const Payload = z.object({ photoId: z.uuid(), workspaceId: z.uuid() });
 
@@ -22,6 +22,8 @@ export interface ReadingParts {
   database: DataSource;
   pool: ReadingPool;
   logger: Logger;
+  /** What becomes of new cards, in the transaction that stores them: reading knows nothing of the rooms behind it. */
+  onNewCards: (manager: EntityManager, found: NewCards) => Promise<void>;
 }
 
 /**
@@ -35,7 +37,10 @@ export const readPhotoTask =
   async (raw, { job }) => {
     const payload = Payload.parse(raw);
     if (job.attempts >= job.max_attempts) return giveToPerson(parts.database, payload.workspaceId, payload.photoId);
-    await read(parts, payload, {}, storeCards);
+    await read(parts, payload, {}, async (manager, found) => {
+      const stored = await storeCards(manager, found);
+      if (stored) await parts.onNewCards(manager, stored);
+    });
   };
 
 const OutlinesPayload = Payload.extend({

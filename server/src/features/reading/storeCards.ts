@@ -13,11 +13,9 @@ import { v7 as uuidv7 } from 'uuid';
 import { storage } from '../../platform/storage';
 import { announce } from '../../platform/trayEvents';
 import { lockPhotos, type Photo, photoStates } from '../capture';
-import { joinPhotographedBacks } from './backs';
 import { cardStates, IN_TRAY } from './cardStates';
 import { Card } from './entities';
 import { expectationsOf } from './expectations';
-import { fileCleanSoon } from './fileCleanSoon';
 
 /** What a photograph was read as, and for whom. */
 export interface ReadPhoto {
@@ -26,18 +24,29 @@ export interface ReadPhoto {
   read: PhotoRead;
 }
 
-/** Stores all cards of a photograph read for the first time; one without any becomes a card for a person to type. */
-export async function storeCards(manager: EntityManager, { photoId, workspaceId, read }: ReadPhoto): Promise<void> {
+/** A photograph that was read for the first time, with the cards that were found on it. */
+export interface NewCards {
+  photo: Photo;
+  cardIds: string[];
+}
+
+/**
+ * Stores all cards of a photograph read for the first time; one without any becomes a card for a person to type.
+ * @returns undefined where nobody waits for it any more
+ */
+export async function storeCards(
+  manager: EntityManager,
+  { photoId, workspaceId, read }: ReadPhoto,
+): Promise<NewCards | undefined> {
   const photo = await lockBeingRead(manager, photoId);
-  if (!photo) return;
+  if (!photo) return undefined;
   const expected = await expectationsOf(manager, workspaceId, photo);
   const { whole } = read;
   const cardIds: string[] = [];
   for (const card of whole ? [whole] : read.cards)
     cardIds.push(await insertCard(manager, photo, { ...card, quad: whole ? null : card.quad }, read.engine, expected));
   await markRead(manager, photo, read, cardIds[0]);
-  const fronts = await joinPhotographedBacks(manager, photo);
-  await fileCleanSoon(manager, photo, photo.backOf ? fronts : cardIds);
+  return { photo, cardIds };
 }
 
 /**

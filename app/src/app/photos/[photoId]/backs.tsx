@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { BacksScreen } from '@/features/reading';
+import { BacksScreen } from '@/features/tray';
 
 export default function Backs() {
   const { photoId } = useLocalSearchParams<{ photoId: string }>();

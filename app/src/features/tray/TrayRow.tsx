@@ -1,0 +1,186 @@
+import type { TrayItem } from '@dossier/contract';
+import { Link } from 'expo-router';
+import { memo, useEffect, useRef, useState, type ComponentType } from 'react';
+import { Pressable, View } from 'react-native';
+import { TwinNote } from './TwinNote';
+import { leftToRead } from './soonRead';
+import { useDiscardPhotoMutation } from '@/features/capture';
+import { API, problemText } from '@/lib/api';
+import { formatWhen } from '@/lib/formatDate';
+import { Button, CardImage, cardPicture, Highlight, Serif, Soft } from '@/ui';
+
+export interface RowParts {
+  /** Something to do with a card, at the end of its row: lent by the room that does it. */
+  RowAct: ComponentType<{ item: TrayItem }>;
+}
+
+interface Props extends RowParts {
+  item: TrayItem;
+  /** Undefined while rows open instead of being chosen. */
+  chosen: boolean | undefined;
+  /** @param run everything since the row chosen before as well */
+  onChoose: (cardId: string, run: boolean) => void;
+}
+
+/** One card, or one photograph whose cards are not known yet. Others may change without it. */
+export const TrayRow = memo(function TrayRow(props: Props) {
+  return props.item.kind === 'photo' ? <PhotoRow item={props.item} /> : <CardRow {...props} />;
+});
+
+const HOLD_MS = 450;
+
+/** A card opens on the desk; held, or with shift, or while rows are being chosen, it is chosen instead. */
+function CardRow({ item, chosen, onChoose, RowAct }: Props) {
+  const held = useRef<{ timer?: ReturnType<typeof setTimeout>; done: boolean }>({ done: false });
+  const label = rowLabel(item);
+  if (chosen !== undefined) {
+    return (
+      <Pressable
+        role="checkbox"
+        aria-checked={chosen}
+        aria-label={label}
+        onPress={(event) => onChoose(item.id, (event.nativeEvent as unknown as MouseEvent).shiftKey)}
+        className={`w-full select-none border-b border-l-[3px] border-b-rule py-3 pl-[13px] pr-4 hover:bg-table ${chosen ? 'border-l-ink bg-table' : 'border-l-transparent'}`}
+      >
+        <RowBody item={item} />
+      </Pressable>
+    );
+  }
+  const release = () => clearTimeout(held.current.timer);
+  const hold = () => {
+    held.current = {
+      done: false,
+      timer: setTimeout(() => {
+        held.current.done = true;
+        onChoose(item.id, false);
+      }, HOLD_MS),
+    };
+  };
+  return (
+    <View className="border-b border-rule hover:bg-table">
+      <View className="flex-row items-center">
+        <div
+          style={{ flex: 1, minWidth: 0 }}
+          onPointerDown={hold}
+          onPointerUp={release}
+          onPointerLeave={release}
+          onPointerCancel={release}
+          onClickCapture={(event) => {
+            if (!held.current.done && !event.shiftKey) return;
+            event.preventDefault();
+            event.stopPropagation();
+            if (event.shiftKey && !held.current.done) onChoose(item.id, true);
+            held.current.done = false;
+          }}
+        >
+          <Link href={`/proof/${item.id}`} aria-label={label}>
+            <View className="w-full px-4 py-3">
+              <RowBody item={item} />
+            </View>
+          </Link>
+        </div>
+        <View className="pr-4">
+          <RowAct item={item} />
+        </View>
+      </View>
+      <TwinNote item={item} />
+    </View>
+  );
+}
+
+const PhotoRow = ({ item }: { item: TrayItem }) => (
+  <View className="border-b border-rule px-4 py-3">
+    <RowBody item={item} />
+    {item.state === 'unreadable' ? <UnreadableActions photoId={item.id} /> : null}
+  </View>
+);
+
+const rowLabel = (item: TrayItem): string =>
+  [item.name ?? 'Unnamed card', item.company, stateWords(item)].filter(Boolean).join(', ');
+
+function RowBody({ item }: { item: TrayItem }) {
+  const where = [item.occasion?.name, formatWhen(item.takenAt)].filter(Boolean).join(' · ');
+  return (
+    <View className="flex-row items-center gap-4">
+      {!item.picture ? (
+        <NoPicture />
+      ) : item.kind === 'card' ? (
+        <CardImage src={cardPicture(item.id, 'thumbnail', item.pictureId)} alt="" width={102} />
+      ) : (
+        <PhotoPicture item={item} />
+      )}
+      <View className="min-w-0 flex-1 gap-[2px]">
+        <Serif numberOfLines={2} className={item.name ? '' : 'text-soft'}>
+          {item.name ?? (item.kind === 'photo' ? 'A new photograph' : (item.company ?? 'No name read'))}
+        </Serif>
+        {item.name && item.company ? <Soft numberOfLines={1}>{item.company}</Soft> : null}
+        <View className="flex-row flex-wrap items-center gap-x-3 gap-y-1">
+          {item.doubts > 0 ? <Highlight>{doubtWords(item.doubts)}</Highlight> : null}
+          <Soft>{item.doubts > 0 ? where : `${stateWords(item)} · ${where}`}</Soft>
+        </View>
+        {item.secondLook ? <Soft numberOfLines={2}>{secondLookWords(item.secondLook)}</Soft> : null}
+        {item.message ? <Soft className="text-ink">{item.message}</Soft> : null}
+        {item.state === 'reading' ? <Progress share={item.progress ?? 0} /> : null}
+      </View>
+    </View>
+  );
+}
+
+const secondLookWords = ({ askedBy, askedOf, message }: NonNullable<TrayItem['secondLook']>): string =>
+  `${askedBy.name} asks ${askedOf.name}${message ? `: “${message}”` : ' to look'}`;
+
+/** Most photographs are read before a small picture of them would be made: it is asked for where that takes longer. */
+function PhotoPicture({ item }: { item: TrayItem }) {
+  const [left, setLeft] = useState(() => leftToRead(item));
+  useEffect(() => {
+    const timer = setTimeout(() => setLeft(0), left);
+    return () => clearTimeout(timer);
+  }, [left]);
+  if (left > 0) return <View className="h-[60px] w-[102px] rounded-card bg-table" />;
+  return <CardImage src={`${API}/photos/${item.photoId}/picture?size=thumbnail`} alt="" width={102} />;
+}
+
+/** In place of a picture that there is not. */
+const NoPicture = () => (
+  <View className="h-[60px] w-[102px] items-center justify-center rounded-card border border-dashed border-rule">
+    <Soft>no picture</Soft>
+  </View>
+);
+
+const doubtWords = (doubts: number): string => (doubts === 1 ? '1 doubt' : `${doubts} doubts`);
+
+function stateWords(item: TrayItem): string {
+  if (item.state === 'toProve') return item.doubts > 0 ? doubtWords(item.doubts) : 'nothing doubtful';
+  return {
+    waiting: 'waiting to be read',
+    reading: 'being read',
+    needsPerson: 'to type in',
+    setAside: 'set aside',
+    unreadable: 'cannot be opened',
+  }[item.state];
+}
+
+const Progress = ({ share }: { share: number }) => (
+  <View
+    role="progressbar"
+    aria-label="Being read"
+    aria-valuemin={0}
+    aria-valuemax={100}
+    aria-valuenow={Math.round(share * 100)}
+    className="mt-1 h-[3px] w-full max-w-[260px] bg-table"
+  >
+    <View className="h-full bg-ink" style={{ width: `${Math.round(share * 100)}%` }} />
+  </View>
+);
+
+function UnreadableActions({ photoId }: { photoId: string }) {
+  const [discard, { isLoading, error }] = useDiscardPhotoMutation();
+  return (
+    <View className="flex-row flex-wrap items-center gap-2 pt-2">
+      <Button look="brick" busy={isLoading} onPress={() => void discard(photoId)}>
+        Remove from the tray
+      </Button>
+      {error ? <Soft role="alert">{problemText(error)}</Soft> : null}
+    </View>
+  );
+}

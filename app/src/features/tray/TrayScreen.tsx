@@ -1,0 +1,198 @@
+import type { TrayItem } from '@dossier/contract';
+import { useRouter } from 'expo-router';
+import { Suspense, useMemo, useRef, useState } from 'react';
+import { FlatList, View } from 'react-native';
+import { useDispatch, useSelector } from 'react-redux';
+import { BatchLine } from './BatchLine';
+import { TrayFilter } from './TrayFilter';
+import { type RowParts, TrayRow } from './TrayRow';
+import { WaitingHere } from './WaitingHere';
+import { useChangeCardsMutation, useTrayInfiniteQuery } from './api';
+import { isClean } from './isClean';
+import { traySlice, selectTrayPlace, type TrayView } from './slice';
+import { useSelection } from './useSelection';
+import { useSessionQuery } from '@/features/account';
+import { selectWaitingPhotos, useOccasions } from '@/features/capture';
+import { problemText } from '@/lib/api';
+import { lazyScreen } from '@/lib/lazyScreen';
+import { selectWaitingRequests } from '@/lib/outbox';
+import { Button, EmptyState, FirstTime, Heading, LoadingLines, Notice, Soft } from '@/ui';
+
+/** Needed only once several cards are chosen. */
+const SelectionBar = lazyScreen(() => import('./SelectionBar'), 'SelectionBar');
+
+export function TrayScreen(props: RowParts) {
+  const { data: session } = useSessionQuery();
+  return session ? <TrayOf {...props} accountId={session.user.id} /> : null;
+}
+
+/** The cards that are not filed yet, to be proved one after another or worked on several at a time. */
+function TrayOf({ accountId, ...parts }: RowParts & { accountId: string }) {
+  const router = useRouter();
+  const dispatch = useDispatch();
+  const { view, offset } = useSelector(selectTrayPlace);
+  const setView = (next: TrayView) => dispatch(traySlice.actions.viewChosen(next));
+  // Where it was when it was left: read once, then only written.
+  const [begin] = useState(offset);
+  const list = useRef<FlatList<TrayItem>>(null);
+  const placed = useRef(begin === 0);
+  const { data, error, isLoading, isFetching, refetch, hasNextPage, fetchNextPage, isFetchingNextPage } =
+    useTrayInfiniteQuery(view);
+  const { items: occasions } = useOccasions(accountId);
+  const waiting = useSelector(selectWaitingPhotos);
+  const filedHere = useSelector(selectWaitingRequests);
+  const [undo, setUndo] = useState<{ words: string; cardIds: string[] }>();
+  const items = useMemo(() => {
+    const filed = new Set(filedHere.filter((request) => !request.refusal).map((request) => request.cardId));
+    return (data?.pages ?? []).flatMap((page) => page.items).filter((item) => !filed.has(item.id));
+  }, [data, filedHere]);
+  const cardIds = useMemo(() => items.filter((item) => item.kind === 'card').map((item) => item.id), [items]);
+  const selection = useSelection(cardIds);
+  const clean = items.filter(isClean).length;
+  const narrowed = Boolean(view.occasion ?? view.show ?? view.mine);
+  const first = items.find((item) => item.kind === 'card' && item.state !== 'setAside');
+
+  const header = (
+    <View className="gap-3 px-4 pb-3 pt-4">
+      <View className="flex-row flex-wrap items-center justify-between gap-3">
+        <Heading>Tray</Heading>
+        {first && !selection.active ? (
+          <Button
+            look="ink"
+            label="Prove the cards one after another, beginning with the first"
+            onPress={() => router.push(`/proof/${first.id}`)}
+          >
+            Start proving
+          </Button>
+        ) : null}
+      </View>
+      <BatchLine />
+      {items.length > 0 ? (
+        <FirstTime about="tray">
+          In the tray lies every card that is not filed yet. To prove one is to check what was read against its picture.
+        </FirstTime>
+      ) : null}
+      {items.length + waiting.length > 0 ? (
+        <View className="min-h-touch flex-row items-center justify-between gap-3">
+          <Soft className="min-w-0 flex-1">{countWords(data?.pages[0]?.total ?? 0, waiting.length)}</Soft>
+          {cardIds.length > 0 && !selection.active ? (
+            <Button look="bare" className="-mr-4" onPress={selection.begin}>
+              Choose several
+            </Button>
+          ) : null}
+        </View>
+      ) : null}
+      {error ? (
+        <Notice fault action={<Button onPress={() => void refetch()}>Try again</Button>}>
+          {problemText(error)}
+        </Notice>
+      ) : null}
+      {data?.pages[0]?.backs.map(({ photoId, fronts, backs }) => (
+        <Notice
+          key={photoId}
+          action={<Button onPress={() => router.push(`/photos/${photoId}/backs`)}>Match them</Button>}
+        >
+          {`${counted(fronts, 'front')} and ${counted(backs, 'back')} wait to be matched.`}
+        </Notice>
+      ))}
+      {undo ? <Undo {...undo} onGone={() => setUndo(undefined)} /> : null}
+      {items.length > 0 || narrowed ? <TrayFilter view={view} onChange={setView} occasions={occasions} /> : null}
+      {clean > 1 && !selection.active ? (
+        <View className="items-start">
+          <Button onPress={() => router.push('/clean')}>{`Glance at ${clean} without a doubt`}</Button>
+        </View>
+      ) : null}
+      <WaitingHere />
+    </View>
+  );
+  const empty =
+    isLoading || (isFetching && narrowed) ? (
+      <LoadingLines />
+    ) : error || waiting.length > 0 ? null : narrowed ? (
+      <EmptyState title="No such card" action={<Button onPress={() => setView({})}>Show every card</Button>}>
+        There is no card in the tray that fits.
+      </EmptyState>
+    ) : (
+      <EmptyState
+        title="The tray is empty"
+        action={
+          <Button look="ink" onPress={() => router.push('/photograph')}>
+            Photograph cards
+          </Button>
+        }
+      >
+        Photograph the cards you were given. They are read here, and wait for you to prove them.
+      </EmptyState>
+    );
+  return (
+    <View role="main" className="min-h-0 w-full max-w-[820px] flex-1 self-center">
+      <FlatList<TrayItem>
+        ref={list}
+        onScroll={({ nativeEvent }) => dispatch(traySlice.actions.scrolledTo(nativeEvent.contentOffset.y))}
+        scrollEventThrottle={250}
+        onContentSizeChange={(_width, height) => {
+          if (placed.current || height < begin) return;
+          placed.current = true;
+          list.current?.scrollToOffset({ offset: begin, animated: false });
+        }}
+        data={items}
+        keyExtractor={(item) => item.id}
+        renderItem={({ item }) => (
+          <TrayRow
+            item={item}
+            chosen={selection.active ? selection.chosen.includes(item.id) : undefined}
+            onChoose={selection.toggle}
+            {...parts}
+          />
+        )}
+        extraData={selection}
+        ListHeaderComponent={header}
+        ListEmptyComponent={empty}
+        onEndReached={() => hasNextPage && !isFetchingNextPage && void fetchNextPage()}
+        onEndReachedThreshold={0.6}
+        contentContainerStyle={{ paddingBottom: 32 }}
+      />
+      {selection.active ? (
+        <Suspense>
+          <SelectionBar
+            cardIds={selection.chosen}
+            occasions={occasions}
+            onAll={selection.all}
+            onDone={(removed) => {
+              selection.end();
+              setUndo(removed);
+            }}
+          />
+        </Suspense>
+      ) : null}
+    </View>
+  );
+}
+
+/** Cards that were just set aside or removed come back with one touch. */
+function Undo({ words, cardIds, onGone }: { words: string; cardIds: string[]; onGone: () => void }) {
+  const [change, { isLoading, error }] = useChangeCardsMutation();
+  const back = async () => {
+    const answer = await change({ cardIds, state: 'toProve' });
+    if (!answer.error) onGone();
+  };
+  return (
+    <Notice
+      fault={Boolean(error)}
+      action={
+        <Button busy={isLoading} onPress={() => void back()}>
+          Undo
+        </Button>
+      }
+    >
+      {error ? problemText(error) : words}
+    </Notice>
+  );
+}
+
+const counted = (n: number, what: string): string => `${n} ${what}${n === 1 ? '' : 's'}`;
+
+function countWords(inTray: number, onDevice: number): string {
+  const cards = inTray === 1 ? '1 card not filed yet' : `${inTray} cards not filed yet`;
+  return onDevice > 0 ? `${cards} · ${onDevice} still on this device` : cards;
+}

@@ -1,0 +1,46 @@
+import type { FilingSettings, PictureSettings, ReadingSettings } from '@dossier/contract';
+import type { DataSource } from 'typeorm';
+import type { SignedIn } from '../../platform/session';
+import { inWorkspace } from '../../platform/workspaceScope';
+import { Workspace } from './workspace';
+
+/** Country and languages expected on cards. */
+export const saveReadingSettings = (database: DataSource, who: SignedIn, settings: ReadingSettings): Promise<void> =>
+  save(database, who, settings);
+
+/** Names of fields that this team files beside the usual ones. */
+export const saveOwnFields = (database: DataSource, who: SignedIn, ownFields: string[]): Promise<void> =>
+  save(database, who, { ownFields });
+
+export const saveFilingSettings = (
+  database: DataSource,
+  who: SignedIn,
+  { filesItself, ratings, limits }: FilingSettings,
+): Promise<void> => save(database, who, { filesItself, ratings, sameFrom: limits.same, perhapsFrom: limits.perhaps });
+
+/** Between telling Dossier to apply a setting to the past and its doing so lies a day, in which it can be called off. */
+const CLEARED_AFTER = '1 day';
+
+/** Saves what is kept of what is filed from now on, and, when told so, of what was filed before: that a day later. */
+export function savePictureSettings(
+  database: DataSource,
+  who: SignedIn,
+  { keepPictures, keepDays, past }: PictureSettings,
+): Promise<void> {
+  return inWorkspace(database, who.workspaceId, async (manager) => {
+    await manager.update(Workspace, { id: who.workspaceId }, { keepPictures, keepDays });
+    if (past)
+      await manager.query(
+        `update workspace set clear_at = now() + interval '${CLEARED_AFTER}', clear_to = $2::jsonb where id = $1`,
+        [who.workspaceId, JSON.stringify({ keepPictures, keepDays })],
+      );
+  });
+}
+
+/** Calls off what was to be removed of the past. */
+export const keepPast = (database: DataSource, who: SignedIn): Promise<void> =>
+  save(database, who, { clearAt: null, clearTo: null });
+
+async function save(database: DataSource, { workspaceId }: SignedIn, settings: Partial<Workspace>): Promise<void> {
+  await database.getRepository(Workspace).update({ id: workspaceId }, settings);
+}

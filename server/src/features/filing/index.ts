@@ -1,0 +1,1 @@
+export { filingRoutes } from './routes';

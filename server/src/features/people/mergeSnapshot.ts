@@ -1,0 +1,44 @@
+import type { PersonFields } from '@dossier/core/people';
+
+/** Rows of a person as they are in the database, whatever their columns. */
+export type Row = Record<string, unknown> & { id: string; person_id: string };
+
+/** Raised with every change of a table whose rows a merge keeps; `UPGRADES` then says what becomes of older ones. */
+export const SNAPSHOT_SCHEMA = 2;
+
+/** What a merge changed: rows as they were, and whose what was. */
+export interface MergeSnapshot {
+  schema: number;
+  people: Row[];
+  employments: Row[];
+  contactPoints: Row[];
+  /** Person by note, card, consent or receipt. */
+  notes: [string, string][];
+  cards: [string, string][];
+  consents: [string, string][];
+  receipts: [string, string][];
+  /** From whom the person was not kept apart before. */
+  apart?: string[];
+  fieldsBefore: PersonFields;
+  fieldsAfter: PersonFields;
+}
+
+type AnySnapshot = Record<string, unknown> & { schema?: number };
+
+/** From one schema to the next, by the one they begin with. */
+const UPGRADES: Record<number, (before: AnySnapshot) => AnySnapshot> = {
+  // Ways to reach somebody are contact points; filing without a person is a moment.
+  1: ({ reach, people, ...rest }) => ({
+    ...rest,
+    contactPoints: reach,
+    people: (people as Row[]).map(({ glance_at, ...row }) => ({ ...row, filed_by_itself_at: glance_at ?? null })),
+  }),
+};
+
+/** A snapshot of any age as the tables are now. */
+export function snapshotOf(kept: object): MergeSnapshot {
+  let snapshot = kept as AnySnapshot;
+  for (let schema = snapshot.schema ?? 1; schema < SNAPSHOT_SCHEMA; schema++)
+    snapshot = { ...UPGRADES[schema]!(snapshot), schema: schema + 1 };
+  return snapshot as unknown as MergeSnapshot;
+}

@@ -1,0 +1,3 @@
+export { removePicturesSoon } from './removePictures';
+export { keptAsFiled } from './retention';
+export { retentionRoutes } from './routes';
