@@ -10,6 +10,8 @@ const node = (name, extra = {}) => ({
 
 /** Units of every floor; the server's tests through HTTP are a project of their own, see scripts/test.mjs. */
 module.exports = {
+  // Nothing is timed: this only ends what hangs.
+  testTimeout: 120_000,
   projects: [
     node('core'),
     node('reader', { testEnvironment: `${__dirname}/scripts/jest/nativeArrays.cjs` }),

@@ -219,7 +219,7 @@ test('keeps everything without a network, through a closed page, and sends it on
   await expect(again.getByRole('region', { name: 'On this device' })).toBeHidden();
   for (const name of [/Callum Ashgrove/, /Adaeze Okonjo/, /Ronan Peckover/])
     await expect(cards(again, name)).toHaveCount(1);
-  await again.goto('/occasions');
+  await again.goto('/settings/occasions');
   await expect(again.getByRole('button', { name: 'Change Walk-ins' })).toBeVisible();
   await context.close();
 });

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { demoPhoto, expectAccessible, goTo, photograph, pickFiles, signIn } from './desk';
+import { demoPhoto, expectAccessible, goTo, photograph, pickFiles, signIn, signInByHand } from './desk';
 
 test('a card goes from the camera to a filed person, and a second time updates that person', async ({ page }, {
   project,
@@ -89,7 +89,7 @@ test('loose lines are given to a field, a back is joined, what was learned is fo
   page,
 }, { project }) => {
   const desk = project.name as 'phone' | 'wide';
-  await signIn(page, desk, '/photograph');
+  await signInByHand(page, desk, '/photograph');
   await pickFiles(page, [demoPhoto('seagrain'), demoPhoto('kestrel')]);
   await goTo(page, 'Tray');
   await page.getByRole('link', { name: /Margit Thorsager/ }).click();
@@ -112,15 +112,16 @@ test('loose lines are given to a field, a back is joined, what was learned is fo
   await page.getByRole('button', { name: 'Take the back off' }).click();
   await expect(page.getByRole('textbox', { name: 'E-mail 2' })).toBeHidden();
 
-  await page.goto('/account');
-  await page.getByRole('link', { name: 'What Dossier has learned from your cards' }).click();
+  await page.goto('/settings');
+  await page.getByRole('link', { name: 'Learned' }).click();
   await page.getByRole('button', { name: 'Forget Harrowfield Creamery' }).click();
   await expect(page.getByRole('button', { name: 'Use Harrowfield Creamery again' })).toBeVisible();
   await expectAccessible(page);
 
-  await page.goto('/account');
-  await expect(page.getByRole('button', { name: 'Sign out' })).toBeVisible();
+  await page.goto('/settings/pictures');
   await expect(page.getByRole('combobox', { name: 'Keep it for' })).toBeVisible();
+  await expectAccessible(page);
+  await page.goto('/settings/you');
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Sign out' }).click();
   await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible();

@@ -184,7 +184,7 @@ test('two cards of one person in the tray are pointed out, and cards filed by th
   await page.getByRole('button', { name: 'Take this card of Beatrice Kristeller out of the tray' }).click();
   await expect(page.getByText('The same card is here already.')).toBeHidden();
 
-  await page.goto('/account');
+  await page.goto('/settings/filing');
   await page.getByRole('checkbox', { name: 'File cards without any doubt for me' }).click();
   await expect(page.getByRole('checkbox', { name: 'File cards without any doubt for me' })).toBeChecked();
   await expectAccessible(page);
@@ -200,9 +200,10 @@ test('two cards of one person in the tray are pointed out, and cards filed by th
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Send all back to the tray' }).click();
   await expect(page.getByText('Nothing to look at')).toBeVisible();
-  await page.goto('/account');
+  await page.goto('/settings/filing');
   await page.getByRole('checkbox', { name: 'File cards without any doubt for me' }).click();
-  await page.getByRole('link', { name: 'Tags' }).click();
-  await expect(page.getByRole('heading', { name: 'Tags' })).toBeVisible();
+  if (project.name === 'phone') await page.getByRole('link', { name: 'Back to the settings' }).click();
+  await page.getByRole('link', { name: 'Tags and words' }).click();
+  await expect(page.getByRole('heading', { name: 'Tags and words' })).toBeVisible();
   await expectAccessible(page);
 });

@@ -46,18 +46,20 @@ export async function installCamera(page: Page): Promise<void> {
       const canvas = Object.assign(document.createElement('canvas'), { width, height });
       const context = canvas.getContext('2d')!;
       let shown: ImageBitmap | undefined;
-      // A canvas sends a frame only when it is drawn on.
-      const draw = () => {
-        if (shown) context.drawImage(shown, 0, 0);
-        else context.fillRect(0, 0, width, height);
-        requestAnimationFrame(draw);
-      };
+      // A canvas sends a frame only when it is drawn on; a few a second are enough for what stands still, and leave the cores to others.
+      const draw = () => (shown ? context.drawImage(shown, 0, 0) : context.fillRect(0, 0, width, height));
       draw();
+      setInterval(draw, 120);
       window.showToCamera = async (picture) => {
         const bytes = Uint8Array.from(atob(picture), (c) => c.charCodeAt(0));
         shown = await createImageBitmap(new Blob([bytes], { type: 'image/jpeg' }));
+        draw();
+        // What was on its way to the preview comes before it.
+        const video = document.querySelector('video');
+        for (let frame = 0; video && frame < 3; frame++)
+          await new Promise<void>((resolve) => video.requestVideoFrameCallback(() => resolve()));
       };
-      navigator.mediaDevices.getUserMedia = () => Promise.resolve(canvas.captureStream(30));
+      navigator.mediaDevices.getUserMedia = () => Promise.resolve(canvas.captureStream(10));
     },
     [WIDTH, HEIGHT] as const,
   );

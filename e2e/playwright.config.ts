@@ -12,9 +12,10 @@ export default defineConfig({
   testMatch: '*.spec.ts',
   globalSetup: './cameraFile.ts',
   outputDir: '../test-results',
-  workers: 1,
+  // A file has its workspaces to itself.
+  workers: 2,
   retries: 0,
-  // Reading is real and the machine may be shared: nothing is timed here, this only ends what hangs.
+  // The machine may be shared: nothing is timed here, this only ends what hangs.
   timeout: 180_000,
   expect: { timeout: 60_000 },
   reporter: [['list'], ['json']],

@@ -72,7 +72,6 @@ test('a server killed in the middle of a batch and started again loses no photog
   await expect(page.getByRole('region', { name: 'On this device' })).toBeHidden();
   await expect(page.getByText('All 8 photographs are read: 8 cards in the tray.')).toBeVisible();
   await expect(page.getByText('8 cards not filed yet', { exact: true })).toBeVisible();
-  await page.getByRole('button', { name: 'Close' }).click();
   await page.reload();
   await expect(page.getByText('8 cards not filed yet', { exact: true })).toBeVisible();
   await expect(page.getByText('All 8 photographs are read', { exact: false })).toBeHidden();

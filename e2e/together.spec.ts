@@ -7,7 +7,7 @@ test.beforeEach(({ page }, { project }) => test.skip(project.name !== 'phone' ||
 const cards = (page: Page, name: RegExp) => page.getByRole('link', { name });
 
 test('a colleague is asked for a second look, answers, and whoever asked hears of it', async ({ page, browser }) => {
-  await signIn(page, 'capture', '/photograph');
+  await signIn(page, 'together', '/photograph');
   await pickFiles(page, [demoPhoto('verger'), demoPhoto('glace')]);
   await goTo(page, 'Tray');
   const verger = cards(page, /Verger/).first();
@@ -25,7 +25,7 @@ test('a colleague is asked for a second look, answers, and whoever asked hears o
   await expect(page.getByText('asks Pim Aldous: “Is the direct number right?”', { exact: false })).toBeVisible();
 
   const other = await (await browser.newContext()).newPage();
-  await signIn(other, 'colleague');
+  await signIn(other, 'together-colleague');
   await expect(other.getByText('asks for your second look', { exact: false })).toBeVisible();
   await other.getByRole('combobox', { name: 'Cards shown' }).selectOption('For me to look at');
   await expect(other.getByRole('link', { name: /nothing doubtful|doubt/ })).toHaveCount(1);
@@ -44,7 +44,7 @@ test('a colleague is asked for a second look, answers, and whoever asked hears o
 
 test('several fronts and their backs in two pictures are matched by position and confirmed', async ({ page }) => {
   await installCamera(page);
-  await signIn(page, 'capture', '/photograph');
+  await signIn(page, 'together', '/photograph');
   await showToCamera(page, frames.card('pair'));
   await page.getByRole('button', { name: 'Take the photograph' }).click();
   await page.getByRole('button', { name: /^Now the back/ }).click();
@@ -64,7 +64,7 @@ test('several fronts and their backs in two pictures are matched by position and
 });
 
 test('chosen cards are read again as cards of another country', async ({ page }) => {
-  await signIn(page, 'capture', '/photograph');
+  await signIn(page, 'together', '/photograph');
   await page.getByRole('button', { name: 'Paste or type' }).click();
   await page
     .getByLabel('E-mail signature or any text')
@@ -86,7 +86,7 @@ test('chosen cards are read again as cards of another country', async ({ page })
 
 test('a code before the camera becomes a card', async ({ page }) => {
   await installCamera(page);
-  await signIn(page, 'capture', '/photograph');
+  await signIn(page, 'together', '/photograph');
   await showToCamera(page, frames.table());
   await page.getByRole('button', { name: 'Scan a QR code' }).click();
   await expect(page.getByText('Hold the code before the camera')).toBeVisible();

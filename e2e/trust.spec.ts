@@ -21,7 +21,7 @@ async function signInAgain(page: Page): Promise<void> {
 test('a session that ends while filing loses nothing: after signing in again the card is filed as chosen', async ({
   page,
 }) => {
-  await signIn(page, 'phone');
+  await signIn(page, 'trust');
   await page.goto(`/file/${await textCard(page, lines('Winifred Yarrowby'))}`);
   await page.getByRole('combobox', { name: 'Rating' }).selectOption('Warm');
   await page.getByLabel('Note').fill('Asked for prices of dock doors.');
@@ -36,7 +36,7 @@ test('a session that ends while filing loses nothing: after signing in again the
 });
 
 test('a session that ends at the desk leaves everything that was typed', async ({ page }) => {
-  await signIn(page, 'phone');
+  await signIn(page, 'trust');
   await page.goto(`/proof/${await textCard(page, lines('Leopold Ixworth'))}`);
   const title = page.getByRole('textbox', { name: 'Title' });
   await title.fill('Head of buying, frozen');
@@ -54,11 +54,11 @@ test('a session that ends at the desk leaves everything that was typed', async (
 });
 
 test('what a colleague corrected is what the desk shows', async ({ page, browser }) => {
-  await signIn(page, 'capture');
+  await signIn(page, 'trust');
   const cardId = await textCard(page, lines('Tamsin Oxenholme'));
   // Their tray is open, and knows the card, before anything is corrected.
   const other = await (await browser.newContext()).newPage();
-  await signIn(other, 'colleague');
+  await signIn(other, 'trust-colleague');
   await expect(other.getByRole('link', { name: /Tamsin Oxenholme/ })).toBeVisible();
 
   await page.goto(`/proof/${cardId}`);
@@ -78,7 +78,7 @@ test('what a colleague corrected is what the desk shows', async ({ page, browser
 });
 
 test('of two tabs on one card each sees what the other does', async ({ page, context }) => {
-  await signIn(page, 'phone');
+  await signIn(page, 'trust');
   const cardId = await textCard(page, lines('Philippa Thornbeck'));
   await page.goto(`/proof/${cardId}`);
   const other = await context.newPage();
@@ -91,7 +91,7 @@ test('of two tabs on one card each sees what the other does', async ({ page, con
 });
 
 test('a page that is closed while a filing can still be undone sends it on its way', async ({ page, context }) => {
-  await signIn(page, 'phone');
+  await signIn(page, 'trust');
   const cardId = await textCard(page, lines('Gunnar Wetherspar'));
   await page.goto(`/proof/${cardId}`);
   await page.getByRole('button', { name: /^File( and next)?$/ }).click();
@@ -102,13 +102,13 @@ test('a page that is closed while a filing can still be undone sends it on its w
 });
 
 test('deleted people wait for a month in a list of their own', async ({ page }) => {
-  await signIn(page, 'phone');
+  await signIn(page, 'trust');
   await page.goto(`/file/${await textCard(page, lines('Oswin Faircliff'))}`);
   await page.getByRole('button', { name: /^File as (contact|typed)$/ }).click();
   await page.waitForURL(/\/people\//);
   await page.getByRole('button', { name: 'Delete', exact: true }).click();
   await expect(page.getByRole('button', { name: 'Bring back' })).toBeVisible();
-  await page.goto('/deleted');
+  await page.goto('/settings/deleted');
   await expect(page.getByText('Oswin Faircliff')).toBeVisible();
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Bring Oswin Faircliff back' }).click();
@@ -122,7 +122,7 @@ test.describe('without a network', () => {
   test.use({ serviceWorkers: 'allow' });
 
   test('nothing is left of somebody who was erased', async ({ page, context }) => {
-    await signIn(page, 'phone');
+    await signIn(page, 'trust');
     await page.evaluate(() => navigator.serviceWorker.ready);
     await page.goto(`/file/${await textCard(page, lines('Dmitri Abercastle'))}`);
     await page.getByRole('button', { name: /^File as (contact|typed)$/ }).click();
@@ -155,7 +155,7 @@ test.describe('without a network', () => {
 });
 
 test('links that lead nowhere say so and lead on, each page under its own title', async ({ page }) => {
-  await signIn(page, 'phone');
+  await signIn(page, 'trust');
   for (const path of ['/nowhere', '/proof/abc', '/file/abc', '/people/abc', '/photos/abc', '/photos/abc/backs']) {
     await page.goto(path);
     const main = page.getByRole('main');
@@ -168,12 +168,18 @@ test('links that lead nowhere say so and lead on, each page under its own title'
     '/tray',
     '/people',
     '/photograph',
-    '/account',
-    '/deleted',
+    '/settings',
+    '/settings/you',
+    '/settings/reading',
+    '/settings/pictures',
+    '/settings/filing',
+    '/settings/fields',
+    '/settings/device',
+    '/settings/deleted',
     '/duplicates',
-    '/tags',
-    '/learned',
-    '/occasions',
+    '/settings/tags',
+    '/settings/learned',
+    '/settings/occasions',
     '/filed-by-itself',
     '/nowhere',
   ]) {
@@ -190,7 +196,7 @@ test.describe('at 195 pixels of width', () => {
   test.use({ viewport: { width: 195, height: 422 } });
 
   test('every place is in the bar, and the desk’s fields have room', async ({ page }) => {
-    await signIn(page, 'phone');
+    await signIn(page, 'trust');
     for (const place of await page.getByRole('navigation', { name: 'Places' }).getByRole('link').all()) {
       const box = (await place.boundingBox())!;
       expect(box.x).toBeGreaterThanOrEqual(0);
@@ -207,7 +213,7 @@ test.describe('at 195 pixels of width', () => {
       const { x, width } = (await act.boundingBox())!;
       expect([name, x >= 0 && x + width <= 195]).toEqual([name, true]);
     }
-    for (const path of ['/tray', '/people', '/account', page.url()]) {
+    for (const path of ['/tray', '/people', '/settings', '/settings/pictures', page.url()]) {
       await page.goto(path);
       await expect(page.getByRole('main')).toBeVisible();
       expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(195);

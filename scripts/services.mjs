@@ -45,6 +45,14 @@ export const startWorker = (env, options = {}) =>
     ...options,
   });
 
+/** A worker that reads what was recorded. */
+export const startRecordedWorker = (env, options = {}) =>
+  startProcess('worker', process.execPath, tsxArguments('server/tests/recordedWorker.ts'), {
+    cwd: serverFolder,
+    env,
+    ...options,
+  });
+
 /** Waits until database, queue and worker are up. */
 export const waitForHealth = (address, wanted = (health) => health.status === 'ok') =>
   waitUntil('The server', async () => {

@@ -2,7 +2,7 @@
 /**
  * Everything that must hold: lint, format, arrows between the floors, types, units, the server
  * against a real PostgreSQL, the application in a real browser. `--only unit|server|e2e` for a part.
- * Databases and ports are its own; nothing is left running.
+ * Two parts run side by side, each mostly on one core. Databases and ports are their own; nothing is left running.
  */
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
@@ -13,7 +13,7 @@ import { appFolder, dataFolder, root } from './paths.mjs';
 import { anyFreePort } from './ports.mjs';
 import { startPostgres } from './postgres.mjs';
 import { SetUpError } from './processes.mjs';
-import { serverEnvironment, setUpDatabase, startServer, startWorker, waitForHealth } from './services.mjs';
+import { serverEnvironment, setUpDatabase, startRecordedWorker, startServer, waitForHealth } from './services.mjs';
 import { requireChromium } from './systemPackages.mjs';
 
 const PARTS = ['static', 'unit', 'server', 'e2e'];
@@ -25,18 +25,20 @@ const results = [];
 /** Twice what the longest part takes on a busy machine. */
 const LONGEST_RUN_MS = 40 * 60_000;
 
-/** @returns the exit code; output goes to the terminal. @throws SetUpError when it was ended, because it hung or somebody did */
+/**
+ * @returns the exit code; its output is shown in one piece once it has ended: two parts run at a time. @throws SetUpError when it was
+ * ended, because it hung or somebody did
+ */
 const run = (command, args, env = process.env) =>
   new Promise((resolve, reject) => {
-    const child = spawn(command, args, {
-      cwd: root,
-      env,
-      stdio: ['ignore', 'inherit', 'inherit'],
-      timeout: LONGEST_RUN_MS,
+    const child = spawn(command, args, { cwd: root, env, stdio: ['ignore', 'pipe', 'pipe'], timeout: LONGEST_RUN_MS });
+    const said = [];
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => said.push(chunk));
+    child.once('close', (code, signal) => {
+      process.stdout.write(Buffer.concat(said));
+      if (signal) reject(new SetUpError(`${command} was ended (${signal}) before it was done.`));
+      else resolve(code);
     });
-    child.once('close', (code, signal) =>
-      signal ? reject(new SetUpError(`${command} was ended (${signal}) before it was done.`)) : resolve(code),
-    );
   });
 const bin = (name) => join(root, 'node_modules/.bin', name);
 
@@ -70,7 +72,7 @@ async function runJest(part, projects, env) {
     '--json',
     '--outputFile',
     file,
-    ...(part === 'server' ? ['--runInBand'] : ['--maxWorkers=2']),
+    ...(part === 'server' ? ['--runInBand'] : [`--maxWorkers=${only ? 2 : 1}`]),
   ];
   await run(bin('jest'), args, env);
   const report = JSON.parse(readFileSync(file, 'utf8'));
@@ -115,7 +117,7 @@ async function runE2e(postgres) {
   await freshDatabase(postgres, 'test_e2e', join(root, 'e2e/workspaces.json'));
   const port = await anyFreePort();
   const env = serverEnvironment({ postgres, database: 'test_e2e', port, appFolder, log: 'error' });
-  running.push(startServer(env), startWorker(env));
+  running.push(startServer(env), startRecordedWorker(env));
   const address = `http://127.0.0.1:${port}`;
   await waitForHealth(address);
   const file = join(reports, 'e2e.json');
@@ -143,14 +145,20 @@ async function test() {
   await requirePackages();
   rmSync(reports, { recursive: true, force: true });
   mkdirSync(reports, { recursive: true });
-  if (wanted('static')) await runStatic();
-  if (wanted('unit')) await runJest('unit', ['core', 'reader', 'scripts', 'app'], process.env);
   const postgres = wanted('server') || wanted('e2e') ? await testPostgres() : undefined;
-  if (wanted('server')) await runServer(postgres);
-  if (wanted('e2e')) {
+  const checks = async () => {
+    if (wanted('static')) await runStatic();
+    if (wanted('unit')) await runJest('unit', ['core', 'reader', 'scripts', 'app'], process.env);
+    if (wanted('server')) await runServer(postgres);
+  };
+  const journeys = async () => {
+    if (!wanted('e2e')) return;
     await buildApp();
     await runE2e(postgres);
-  }
+  };
+  const ended = await Promise.allSettled([checks(), journeys()]);
+  const broken = ended.find(({ status }) => status === 'rejected');
+  if (broken) throw broken.reason;
 }
 
 const summary = () => {

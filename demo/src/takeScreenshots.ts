@@ -90,10 +90,10 @@ await twiceInTheRecords(phone);
 await knownPerson(phone);
 // What holds for everybody is set by the manager.
 const manager = await desk(browser, PHONE, 'maren@keldermoss.example');
-await manager.goto(`${address}/account`);
+await manager.goto(`${address}/settings/pictures`);
 await manager.getByRole('combobox', { name: 'When a card is filed, keep' }).waitFor();
-await save(manager, 'account');
-await manager.goto(`${address}/learned`);
+await save(manager, 'settings');
+await manager.goto(`${address}/settings/learned`);
 await manager
   .getByRole('button', { name: /^Forget/ })
   .first()

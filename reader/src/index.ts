@@ -3,4 +3,6 @@ export { UnreadablePhoto } from './errors';
 export { ENGINE_VERSION, loadModels } from './models';
 export { readPhoto, type CardRead, type PhotoRead, type ReadPhotoOptions } from './readPhoto';
 export type { CardArea } from './readArea';
-export { ReadingPool, ReadingProcessEnded, type TimedRead } from './readingPool';
+export type { PhotoReader, TimedRead } from './photoReader';
+export { ReadingPool, ReadingProcessEnded } from './readingPool';
+export { RecordedReader } from './recordedReader';

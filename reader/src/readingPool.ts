@@ -5,25 +5,18 @@ import { UnreadablePhoto } from './errors';
 import type { ReadLine } from '@dossier/core/reading';
 import type { CardArea } from './readArea';
 import type { ReadingReply, ReadingRequest } from './readingChild';
-import type { PhotoRead, ReadPhotoOptions } from './readPhoto';
+import type { PhotoReader, TimedRead } from './photoReader';
+import type { ReadPhotoOptions } from './readPhoto';
 
 const CHILD = new URL('./readingChild.ts', import.meta.url);
 const TYPESCRIPT = pathToFileURL(createRequire(import.meta.url).resolve('tsx')).href;
-
-export interface TimedRead {
-  read: PhotoRead;
-  /** Milliseconds from bytes to the reading, without waiting for a free process. */
-  ms: number;
-  /** Memory of the process that read it, in bytes. */
-  residentBytes: number;
-}
 
 /**
  * Reads photographs in processes of their own, one at a time in each: the engine computes on the
  * thread that calls it, so this is what keeps two cores busy; and a picture that brings the engine
  * down takes only its own reading with it. Models are loaded once a process.
  */
-export class ReadingPool {
+export class ReadingPool implements PhotoReader {
   private readonly idle: Place[];
   private readonly waiting: ((place: Place) => void)[] = [];
   private readonly children = new Set<ChildProcess>();

@@ -1,82 +1,20 @@
-import { createServer } from 'node:http';
-import { createApp } from './createApp';
-import { createDataSource } from './dataSource';
-import { readConfig } from './platform/config';
-import { createLogger } from './platform/logger';
-import { TrayEvents } from './platform/trayEvents';
-
-const ROLES = ['api', 'worker'] as const;
-type Role = (typeof ROLES)[number];
+import { api, runAs, worker } from './program';
 
 /** One program, two roles: `api` answers requests, `worker` reads photographs. As many of each as wanted. */
-const role = process.argv[2] as Role;
-if (!ROLES.includes(role)) {
-  console.error(`Say which role to run: ${ROLES.join(' or ')}.`);
+const ROLES = {
+  api: () => runAs('api', api),
+  worker: async () => {
+    const { ReadingPool } = await import('@dossier/reader');
+    await runAs(
+      'worker',
+      worker(({ readingLanes }) => new ReadingPool(readingLanes)),
+    );
+  },
+};
+
+const role = process.argv[2] as keyof typeof ROLES;
+if (!Object.hasOwn(ROLES, role)) {
+  console.error(`Say which role to run: ${Object.keys(ROLES).join(' or ')}.`);
   process.exit(2);
 }
-
-const config = readConfig();
-const logger = createLogger(config.log, role);
-// What nobody caught is a fault to be mended; it is no reason to break off what others are doing here.
-process.on('unhandledRejection', (error) => logger.error({ err: error }, 'nobody caught this'));
-process.on('uncaughtException', (error) => logger.error({ err: error }, 'nobody caught this'));
-
-/** So long may what is under way take once the process is to end. */
-const LAST_REQUESTS_MS = 20_000;
-/** A line on which nothing comes for so long is given up; as long as something comes, an upload may take its time. */
-const SILENT_LINE_MS = 120_000;
-
-const database = await createDataSource(config.databaseUrl).initialize().catch(giveUp);
-const stop = await (role === 'api' ? serve() : work()).catch(giveUp);
-
-let ending = false;
-for (const signal of ['SIGINT', 'SIGTERM'] as const) {
-  process.on(signal, () => {
-    if (ending) return;
-    ending = true;
-    void stop()
-      .then(() => database.destroy())
-      .catch((error: unknown) => logger.error({ err: error }, 'did not end cleanly'))
-      .finally(() => process.exit(0));
-  });
-}
-
-/** Whoever started this process starts it again in a while. */
-function giveUp(error: unknown): never {
-  logger.fatal({ err: error }, 'could not begin');
-  process.exit(1);
-}
-
-async function serve(): Promise<() => Promise<void>> {
-  const events = new TrayEvents(config.databaseUrl, logger);
-  await events.start();
-  const server = createServer(createApp({ database, events, config, logger }));
-  server.requestTimeout = 0;
-  server.headersTimeout = 60_000;
-  server.timeout = SILENT_LINE_MS;
-  await new Promise<void>((resolve, reject) => {
-    server.once('error', reject);
-    server.listen(config.port, config.host, resolve);
-  }).catch((error: NodeJS.ErrnoException) => {
-    const taken = error.code === 'EADDRINUSE';
-    logger.fatal(taken ? `Port ${config.port} is taken. Set DOSSIER_PORT to a free one.` : error.message);
-    process.exit(1);
-  });
-  logger.info({ port: config.port }, 'answering requests');
-  return async () => {
-    // A connection that a browser keeps open goes with the answer it is waiting for.
-    server.prependListener('request', (_request, response) => void response.setHeader('Connection', 'close'));
-    const closed = new Promise((resolve) => server.close(resolve));
-    await events.stop();
-    server.closeIdleConnections();
-    const insist = setTimeout(() => server.closeAllConnections(), LAST_REQUESTS_MS);
-    await closed;
-    clearTimeout(insist);
-  };
-}
-
-async function work(): Promise<() => Promise<void>> {
-  const { startWorker } = await import('./worker');
-  const worker = await startWorker(config, database, logger);
-  return worker.stop;
-}
+await ROLES[role]();

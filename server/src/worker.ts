@@ -1,4 +1,4 @@
-import { ReadingPool } from '@dossier/reader';
+import type { PhotoReader } from '@dossier/reader';
 import { makeWorkerUtils, type TaskList } from 'graphile-worker';
 import type { DataSource, EntityManager } from 'typeorm';
 import { fileCleanSoon } from './features/filing/fileCleanSoon';
@@ -23,14 +23,14 @@ const ORPHAN_CHECK_MS = 5_000;
 /** What is no longer to be kept is looked for every hour, people who are there twice every night. */
 const REGULARLY = '17 * * * * removePictures\n47 * * * * housekeeping\n23 2 * * * nightlySweeps';
 
-/** Takes reading jobs from PostgreSQL's queue until stopped. */
+/** Takes jobs from PostgreSQL's queue until stopped. @param reader of photographs; closed in the end */
 export async function startWorker(
   config: Config,
   database: DataSource,
   logger: Logger,
+  reader: PhotoReader,
 ): Promise<{ stop: () => Promise<void> }> {
-  const pool = new ReadingPool(config.readingLanes);
-  const parts = { database, pool, logger, onNewCards };
+  const parts = { database, reader, logger, onNewCards };
   const utils = await makeWorkerUtils({ connectionString: config.databaseUrl, logger: queueLogger(logger) });
   const keep = (taskList: TaskList, concurrency: number, crontab?: string) =>
     new KeptRunner({
@@ -72,7 +72,7 @@ export async function startWorker(
       stopAdopting();
       await Promise.all(runners.map((runner) => runner.stop()));
       await utils.release();
-      pool.close();
+      reader.close();
     },
   };
 }

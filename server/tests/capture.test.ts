@@ -10,6 +10,7 @@ import type {
   Team,
   TrayItem,
 } from '@dossier/contract';
+import type { DataSource } from 'typeorm';
 import { createDataSource } from '../src/dataSource';
 import { removePicturesTask } from '../src/features/retention/removePictures';
 import { createLogger } from '../src/platform/logger';
@@ -30,7 +31,10 @@ www.tarnvalley.example`;
 let rep: Client;
 let manager: Client;
 let stranger: Client;
+let owner: DataSource;
+afterAll(() => owner.destroy());
 beforeAll(async () => {
+  owner = await createDataSource(databaseOf('api').DOSSIER_OWNER_URL!, 2).initialize();
   rep = await Client.signedIn('ottilie@keldermoss.example');
   manager = await Client.signedIn('maren@keldermoss.example');
   stranger = await Client.signedIn('juno@tarnmoorpack.example', 'fruit-crate');
@@ -294,9 +298,10 @@ describe('borders set by hand', () => {
     expect((await change(photoId, [{ cardId: null, quad: crossed, upright: false }])).body.code).toBe('no-border');
     const stray = { cardId: randomUUID(), quad: [[0, 0], [300, 0], [300, 200], [0, 200]], upright: false }; // prettier-ignore
     expect((await change(photoId, [stray])).body.code).toBe('card-gone');
-    const fresh = randomUUID();
-    await rep.sendPhoto(fresh, demoPhoto('skerry'));
-    expect((await change(fresh, [])).body.code).toBe('being-read');
+    const inState = (state: string) => owner.query('update photo set state = $2 where id = $1', [photoId, state]);
+    await inState('reading');
+    expect((await change(photoId, [])).body.code).toBe('being-read');
+    await inState('read');
     expect((await stranger.send('PUT', `/photos/${photoId}/outlines`, { outlines: [] })).status).toBe(404);
   });
 });

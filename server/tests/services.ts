@@ -19,9 +19,14 @@ export interface Service {
   stop: (signal?: NodeJS.Signals) => Promise<void>;
 }
 
-/** Starts the real server program in one of its roles. */
-export function startRole(role: 'api' | 'worker', env: NodeJS.ProcessEnv, log: 'ignore' | 'pipe' = 'ignore'): Service {
-  const child = spawn(process.execPath, ['--import', 'tsx', join(root, 'server/src/main.ts'), role], {
+/** Starts the real server program in one of its roles, or a worker that answers with recorded readings. */
+export function startRole(
+  role: 'api' | 'worker' | 'recordedWorker',
+  env: NodeJS.ProcessEnv,
+  log: 'ignore' | 'pipe' = 'ignore',
+): Service {
+  const program = role === 'recordedWorker' ? ['server/tests/recordedWorker.ts'] : ['server/src/main.ts', role];
+  const child = spawn(process.execPath, ['--import', 'tsx', join(root, program[0]!), ...program.slice(1)], {
     cwd: join(root, 'server'),
     env: { ...process.env, DOSSIER_LOG: 'error', ...env },
     stdio: ['ignore', log, 'inherit'],

@@ -7,6 +7,6 @@ export default async function startServices(): Promise<void> {
   const env = { ...databaseOf('api'), DOSSIER_PORT: String(port), DOSSIER_SIGN_IN_LIMIT: '40' };
   const address = `http://127.0.0.1:${port}/api/v1`;
   process.env.DOSSIER_TEST_ADDRESS = address;
-  Object.assign(globalThis, { testServices: [startRole('api', env), startRole('worker', env)] });
+  Object.assign(globalThis, { testServices: [startRole('api', env), startRole('recordedWorker', env)] });
   await until(() => isUp(address));
 }

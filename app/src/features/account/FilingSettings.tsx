@@ -2,12 +2,12 @@ import { View } from 'react-native';
 import { useSessionQuery } from './api';
 import { useSaveFilingSettingsMutation } from './settingsApi';
 import { problemText } from '@/lib/api';
-import { Notice, Select, Soft, Subheading, TagField, Text, Toggle } from '@/ui';
+import { Notice, Select, Soft, Text, Toggle } from '@/ui';
 
 const SAME_FROM = [0.8, 0.9, 0.95, 0.98, 0.99];
 const PERHAPS_FROM = [0.02, 0.05, 0.1, 0.2, 0.5];
 
-/** Whether cards are filed without a person, from when on two are one person, the words for rating, and where tags are kept. */
+/** Whether cards are filed without a person, and from when on two are one person. */
 export function FilingSettings() {
   const { data: session } = useSessionQuery();
   const [save, { error }] = useSaveFilingSettingsMutation();
@@ -16,7 +16,6 @@ export function FilingSettings() {
   const settings = { filesItself, ratings, limits };
   return (
     <View className="gap-4">
-      <Subheading>Filing</Subheading>
       <View className="gap-1">
         <Toggle
           label="File cards without any doubt for me"
@@ -43,12 +42,6 @@ export function FilingSettings() {
         />
         <Soft>Nobody is ever merged unasked. Look through all people once more to see what another limit changes.</Soft>
       </View>
-      <TagField
-        label="Words for rating people"
-        hint="From the best to the least."
-        tags={ratings}
-        onChange={(next) => void save({ ...settings, ratings: next })}
-      />
       {error ? <Notice fault>{problemText(error)}</Notice> : null}
     </View>
   );

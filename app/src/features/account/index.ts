@@ -1,12 +1,18 @@
 import { lazyScreen } from '@/lib/lazyScreen';
 
-export { AccountScreen } from './AccountScreen';
 export { Portrait } from './Portrait';
+export { RatingWords } from './RatingWords';
 export { useSessionQuery, useTeamQuery } from './api';
 export { useMay } from './useMay';
 
 /** Who is signed in already needs no form. */
 export const SignInScreen = lazyScreen(() => import('./SignInScreen'), 'SignInScreen');
-export const FilingSettings = lazyScreen(() => import('./FilingSettings'), 'FilingSettings');
-export const NotificationSetting = lazyScreen(() => import('./NotificationSetting'), 'NotificationSetting');
-export const WorkspaceSettings = lazyScreen(() => import('./WorkspaceSettings'), 'WorkspaceSettings');
+
+export const SettingsLayout = lazyScreen(() => import('./SettingsLayout'), 'SettingsLayout');
+export const SettingsIndex = lazyScreen(() => import('./SettingsLayout'), 'SettingsIndex');
+export const YouSection = lazyScreen(() => import('./YouSection'), 'YouSection');
+export const ReadingSection = lazyScreen(() => import('./settingsPages'), 'ReadingSection');
+export const PicturesSection = lazyScreen(() => import('./settingsPages'), 'PicturesSection');
+export const FilingSection = lazyScreen(() => import('./settingsPages'), 'FilingSection');
+export const OwnFieldsSection = lazyScreen(() => import('./settingsPages'), 'OwnFieldsSection');
+export const DeviceSection = lazyScreen(() => import('./settingsPages'), 'DeviceSection');

@@ -66,7 +66,7 @@ export function OccasionChooser({ accountId, onDone }: Props) {
                 <Row name="No occasion" chosen={!current} onPress={() => set(null)} />
               </View>
             )}
-            <Link href="/occasions">
+            <Link href="/settings/occasions">
               <View className="min-h-touch justify-center">
                 <Text className="underline underline-offset-4">Change an occasion</Text>
               </View>

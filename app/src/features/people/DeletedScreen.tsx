@@ -3,7 +3,7 @@ import { Link } from 'expo-router';
 import { View } from 'react-native';
 import { problemText } from '@/lib/api';
 import { formatWhen } from '@/lib/formatDate';
-import { Button, CannotShow, EmptyState, Heading, LoadingLines, Notice, Page, Serif, Soft, Text } from '@/ui';
+import { Button, CannotShow, EmptyState, Heading, LoadingLines, Notice, Page, Serif, Soft } from '@/ui';
 import { useChangePresenceMutation, useDeletedPeopleQuery } from './api';
 
 /** Whom somebody deleted: each can be brought back until it is forgotten for good. */
@@ -16,9 +16,6 @@ export function DeletedScreen() {
   return (
     <Page measure={560}>
       <View className="gap-4">
-        <Link href="/account" aria-label="Back to your account">
-          <Text className="underline underline-offset-4">Account</Text>
-        </Link>
         <View className="gap-1">
           <Heading>Deleted people</Heading>
           <Soft>Kept for 30 days, then forgotten for good with their cards and pictures.</Soft>

@@ -1,9 +1,8 @@
 import { Tag } from '@dossier/contract';
-import { Link } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useRenameTagMutation, useTagsQuery } from './api';
-import { useMay } from '@/features/account';
+import { RatingWords, useMay } from '@/features/account';
 import { problemText } from '@/lib/api';
 import { Button, CannotShow, Heading, LoadingLines, Notice, Page, Soft, Text, TextField } from '@/ui';
 
@@ -19,11 +18,8 @@ export function TagsScreen() {
   return (
     <Page measure={560}>
       <View className="gap-4">
-        <Link href="/account" aria-label="Back to your account">
-          <Text className="underline underline-offset-4">Account</Text>
-        </Link>
         <View className="gap-1">
-          <Heading>Tags</Heading>
+          <Heading>Tags and words</Heading>
           <Soft>Give a tag another word, or the word of another tag to make one of both.</Soft>
         </View>
         {data.items.length === 0 ? (
@@ -46,6 +42,7 @@ export function TagsScreen() {
             </View>
           ),
         )}
+        <RatingWords />
       </View>
     </Page>
   );

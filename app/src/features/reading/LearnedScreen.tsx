@@ -1,5 +1,4 @@
 import type { LearnedItem } from '@dossier/contract';
-import { Link } from 'expo-router';
 import { View } from 'react-native';
 import { useLearnedQuery, useRevokeLearnedMutation } from './learnedApi';
 import { useMay } from '@/features/account';
@@ -30,11 +29,6 @@ export function LearnedScreen() {
     <Page measure={680}>
       <View className="gap-6">
         <View className="gap-2">
-          <Link href="/account" aria-label="Back to your account">
-            <View className="min-h-touch justify-center">
-              <Text className="underline underline-offset-4">Your account</Text>
-            </View>
-          </Link>
           <Heading>Learned from your cards</Heading>
           <Soft>Used when the next card of the same firm is read. Forget what is not right.</Soft>
         </View>

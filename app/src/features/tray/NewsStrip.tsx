@@ -10,6 +10,9 @@ import { useDeviceSetting } from '@/lib/deviceSetting';
 import { notify } from '@/lib/notify';
 import { Button, IconButton, Text } from '@/ui';
 
+/** What the machine has to say goes by itself after so long: time to read it twice. */
+const PASSES_AFTER_MS = 10_000;
+
 /** Word of what is done or asked, above whatever is on the screen; outside the window when nobody looks at it. */
 export function NewsStrip({ accountId }: { accountId: string }) {
   const { data: latest } = useLatestBatchQuery();
@@ -17,22 +20,30 @@ export function NewsStrip({ accountId }: { accountId: string }) {
   const waiting = useSelector(selectWaitingPhotos).filter((photo) => photo.refusal === null).length;
   const [told, setTold] = useDeviceSetting(`batch.told.${accountId}`, '');
   const [closed, setClosed] = useState<readonly string[]>([]);
+  const [passing, setPassing] = useState<News>();
   const [markSeen] = useSecondLooksSeenMutation();
   const router = useRouter();
   // On the desk one card is enough to think of: what the machine has to say can wait.
   const atDesk = usePathname().startsWith('/proof/');
-  const words = newsToTell(latest?.batch, looks, waiting, told).filter(
-    (word) => !closed.includes(word.key) && !(atDesk && word.href === '/tray' && !word.seen),
+  const fresh = newsToTell(latest?.batch, looks, waiting, told);
+  const news = [...fresh, ...(passing ? [passing] : [])].find(
+    (one) => !closed.includes(one.key) && !(atDesk && one.passes),
   );
-  const [word] = words;
   useEffect(() => {
-    if (word) void notify(word.words, word.key);
-  }, [word?.key]); // eslint-disable-line react-hooks/exhaustive-deps -- once for each word
+    if (news) void notify(news.words, news.key);
+  }, [news?.key]); // eslint-disable-line react-hooks/exhaustive-deps -- once for each word
+  useEffect(() => {
+    if (!news?.passes) return undefined;
+    // Said once: it stays for a while and is never said of this batch again, on whichever page somebody is by then.
+    setPassing(news);
+    setTold(news.key);
+    const timer = setTimeout(() => setClosed((keys) => [...keys, news.key]), PASSES_AFTER_MS);
+    return () => clearTimeout(timer);
+  }, [news?.key]); // eslint-disable-line react-hooks/exhaustive-deps -- once for each word
 
-  if (!word) return null;
-  const close = ({ key, seen, href }: News) => {
+  if (!news) return null;
+  const close = ({ key, seen }: News) => {
     if (seen) void markSeen(seen);
-    else if (href === '/tray') setTold(key);
     setClosed([...closed, key]);
   };
   return (
@@ -40,18 +51,18 @@ export function NewsStrip({ accountId }: { accountId: string }) {
       role="status"
       className="flex-row flex-wrap items-center justify-end border-b border-l-2 border-b-rule border-l-ink bg-sheet pl-3"
     >
-      <Text className="min-w-[140px] flex-1 py-2 text-[15px] leading-[20px]">{word.words}</Text>
+      <Text className="min-w-[140px] flex-1 py-2 text-[15px] leading-[20px]">{news.words}</Text>
       <Button
         look="bare"
         className="px-2"
         onPress={() => {
-          close(word);
-          router.push(word.href);
+          close(news);
+          router.push(news.href);
         }}
       >
-        {word.action}
+        {news.action}
       </Button>
-      <IconButton label="Close" onPress={() => close(word)}>
+      <IconButton label="Close" onPress={() => close(news)}>
         <CloseIcon size={18} color="rgb(var(--ink))" />
       </IconButton>
     </View>

@@ -1,4 +1,5 @@
 import type { Occasion } from '@dossier/contract';
+import type { ReactNode } from 'react';
 import { ScrollView } from 'react-native';
 import { Select } from '@/ui';
 import type { TrayView } from './slice';
@@ -25,10 +26,12 @@ interface Props {
   view: TrayView;
   onChange: (view: TrayView) => void;
   occasions: readonly Occasion[];
+  /** What can be done with the cards that are shown, before the filters. */
+  children: ReactNode;
 }
 
-/** Which cards of the tray are shown, and in which order; in one row, which is pushed along where it has no room. */
-export function TrayFilter({ view, onChange, occasions }: Props) {
+/** What can be done with the cards of the tray, which of them are shown, and in which order; in one row, pushed along where it has no room. */
+export function TrayFilter({ view, onChange, occasions, children }: Props) {
   const places = [
     { value: '', label: 'From anywhere' },
     ...occasions.map(({ id, name }) => ({ value: id, label: name })),
@@ -41,6 +44,7 @@ export function TrayFilter({ view, onChange, occasions }: Props) {
       className="-mx-4 flex-grow-0"
       contentContainerStyle={{ gap: 16, paddingHorizontal: 16 }}
     >
+      {children}
       <Select
         label="Cards shown"
         options={SHOWN}

@@ -40,7 +40,7 @@ function CardRow({ item, chosen, onChoose, RowAct }: Props) {
         aria-checked={chosen}
         aria-label={label}
         onPress={(event) => onChoose(item.id, (event.nativeEvent as unknown as MouseEvent).shiftKey)}
-        className={`w-full select-none border-b border-l-[3px] border-b-rule py-3 pl-[13px] pr-4 hover:bg-table ${chosen ? 'border-l-ink bg-table' : 'border-l-transparent'}`}
+        className={`w-full select-none border-b border-l-[3px] border-b-rule py-2 pl-[13px] pr-4 hover:bg-table ${chosen ? 'border-l-ink bg-table' : 'border-l-transparent'}`}
       >
         <RowBody item={item} />
       </Pressable>
@@ -74,7 +74,7 @@ function CardRow({ item, chosen, onChoose, RowAct }: Props) {
           }}
         >
           <Link href={`/proof/${item.id}`} aria-label={label}>
-            <View className="w-full px-4 py-3">
+            <View className="w-full px-4 py-2">
               <RowBody item={item} />
             </View>
           </Link>
@@ -89,7 +89,7 @@ function CardRow({ item, chosen, onChoose, RowAct }: Props) {
 }
 
 const PhotoRow = ({ item }: { item: TrayItem }) => (
-  <View className="border-b border-rule px-4 py-3">
+  <View className="border-b border-rule px-4 py-2">
     <RowBody item={item} />
     {item.state === 'unreadable' ? <UnreadableActions photoId={item.id} /> : null}
   </View>
@@ -99,7 +99,8 @@ const rowLabel = (item: TrayItem): string =>
   [item.name ?? 'Unnamed card', item.company, stateWords(item)].filter(Boolean).join(', ');
 
 function RowBody({ item }: { item: TrayItem }) {
-  const where = [item.occasion?.name, formatWhen(item.takenAt)].filter(Boolean).join(' · ');
+  const where = [formatWhen(item.takenAt), item.occasion?.name].filter(Boolean).join(' · ');
+  const state = item.doubts > 0 ? '' : `${stateWords(item)} · `;
   return (
     <View className="flex-row items-center gap-4">
       {!item.picture ? (
@@ -114,11 +115,12 @@ function RowBody({ item }: { item: TrayItem }) {
           {item.name ?? (item.kind === 'photo' ? 'A new photograph' : (item.company ?? 'No name read'))}
         </Serif>
         {item.name && item.company ? <Soft numberOfLines={1}>{item.company}</Soft> : null}
-        <View className="flex-row flex-wrap items-center gap-x-3 gap-y-1">
+        <View className="flex-row items-center gap-2">
           {item.doubts > 0 ? <Highlight>{doubtWords(item.doubts)}</Highlight> : null}
-          <Soft>{item.doubts > 0 ? where : `${stateWords(item)} · ${where}`}</Soft>
+          <Soft numberOfLines={1} className="min-w-0 flex-1">
+            {item.secondLook ? secondLookWords(item.secondLook) : `${state}${where}`}
+          </Soft>
         </View>
-        {item.secondLook ? <Soft numberOfLines={2}>{secondLookWords(item.secondLook)}</Soft> : null}
         {item.message ? <Soft className="text-ink">{item.message}</Soft> : null}
         {item.state === 'reading' ? <Progress share={item.progress ?? 0} /> : null}
       </View>

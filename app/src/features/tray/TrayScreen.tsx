@@ -53,9 +53,14 @@ function TrayOf({ accountId, ...parts }: RowParts & { accountId: string }) {
   const first = items.find((item) => item.kind === 'card' && item.state !== 'setAside');
 
   const header = (
-    <View className="gap-3 px-4 pb-3 pt-4">
-      <View className="flex-row flex-wrap items-center justify-between gap-3">
-        <Heading>Tray</Heading>
+    <View className="gap-2 px-4 pb-1 pt-3">
+      <View className="flex-row items-center justify-between gap-3">
+        <View className="min-w-0 flex-1">
+          <Heading>Tray</Heading>
+          {items.length + waiting.length > 0 ? (
+            <Soft>{countWords(data?.pages[0]?.total ?? 0, waiting.length)}</Soft>
+          ) : null}
+        </View>
         {first && !selection.active ? (
           <Button
             look="ink"
@@ -72,16 +77,6 @@ function TrayOf({ accountId, ...parts }: RowParts & { accountId: string }) {
           In the tray lies every card that is not filed yet. To prove one is to check what was read against its picture.
         </FirstTime>
       ) : null}
-      {items.length + waiting.length > 0 ? (
-        <View className="min-h-touch flex-row items-center justify-between gap-3">
-          <Soft className="min-w-0 flex-1">{countWords(data?.pages[0]?.total ?? 0, waiting.length)}</Soft>
-          {cardIds.length > 0 && !selection.active ? (
-            <Button look="bare" className="-mr-4" onPress={selection.begin}>
-              Choose several
-            </Button>
-          ) : null}
-        </View>
-      ) : null}
       {error ? (
         <Notice fault action={<Button onPress={() => void refetch()}>Try again</Button>}>
           {problemText(error)}
@@ -96,11 +91,24 @@ function TrayOf({ accountId, ...parts }: RowParts & { accountId: string }) {
         </Notice>
       ))}
       {undo ? <Undo {...undo} onGone={() => setUndo(undefined)} /> : null}
-      {items.length > 0 || narrowed ? <TrayFilter view={view} onChange={setView} occasions={occasions} /> : null}
-      {clean > 1 && !selection.active ? (
-        <View className="items-start">
-          <Button onPress={() => router.push('/clean')}>{`Glance at ${clean} without a doubt`}</Button>
-        </View>
+      {items.length > 0 || narrowed ? (
+        <TrayFilter view={view} onChange={setView} occasions={occasions}>
+          {clean > 1 && !selection.active ? (
+            <Button
+              look="bare"
+              className="-ml-4"
+              label={`Glance at ${clean} cards without a doubt`}
+              onPress={() => router.push('/clean')}
+            >
+              {`Glance at ${clean}`}
+            </Button>
+          ) : null}
+          {cardIds.length > 0 && !selection.active ? (
+            <Button look="bare" className="-ml-4" label="Choose several" onPress={selection.begin}>
+              Choose
+            </Button>
+          ) : null}
+        </TrayFilter>
       ) : null}
       <WaitingHere />
     </View>

@@ -7,6 +7,8 @@ export interface News {
   /** Where it leads. */
   href: '/tray' | `/proof/${string}`;
   action: string;
+  /** Goes by itself, and is said once. */
+  passes?: boolean;
   /** Answers that are seen once this is closed. */
   seen?: string[];
 }
@@ -47,7 +49,7 @@ export function newsToTell(
   }
   // People come before what the machine has to say.
   if (batch && isReady(batch, onDevice) && batchKey(batch) !== toldBatch)
-    words.push({ key: batchKey(batch), words: batchWords(batch), href: '/tray', action: 'See the tray' });
+    words.push({ key: batchKey(batch), words: batchWords(batch), href: '/tray', action: 'See the tray', passes: true });
   return words;
 }
 

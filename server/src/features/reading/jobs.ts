@@ -1,5 +1,5 @@
 import { PlacedOutline } from '@dossier/contract';
-import { ReadingProcessEnded, UnreadablePhoto, type ReadingPool, type ReadPhotoOptions } from '@dossier/reader';
+import { ReadingProcessEnded, UnreadablePhoto, type PhotoReader, type ReadPhotoOptions } from '@dossier/reader';
 import type { Task } from 'graphile-worker';
 import type { DataSource, EntityManager } from 'typeorm';
 import { z } from 'zod';
@@ -20,7 +20,7 @@ const PROGRESS_STEP = 0.1;
 /** What the reading tasks work with. */
 export interface ReadingParts {
   database: DataSource;
-  pool: ReadingPool;
+  reader: PhotoReader;
   logger: Logger;
   /** What becomes of new cards, in the transaction that stores them: reading knows nothing of the rooms behind it. */
   onNewCards: (manager: EntityManager, found: NewCards) => Promise<void>;
@@ -57,7 +57,7 @@ export const readOutlinesTask =
   };
 
 async function read(
-  { database, pool, logger }: ReadingParts,
+  { database, reader, logger }: ReadingParts,
   { photoId, workspaceId }: z.infer<typeof Payload>,
   options: ReadPhotoOptions,
   store: (manager: EntityManager, found: ReadPhoto) => Promise<void>,
@@ -76,7 +76,7 @@ async function read(
   const started = performance.now();
   try {
     const onProgress = progressTeller(database, workspaceId, photoId);
-    const { read: found } = await pool.read(bytes, { ...options, onProgress });
+    const { read: found } = await reader.read(bytes, { ...options, onProgress });
     await inWorkspace(database, workspaceId, (manager) => store(manager, { photoId, workspaceId, read: found }));
     logger.info({ photoId, cards: found.cards.length, ms: Math.round(performance.now() - started) }, 'photograph read');
   } catch (error) {

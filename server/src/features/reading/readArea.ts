@@ -26,7 +26,7 @@ const Payload = z.object({
 
 /** Reads the part and adds its lines to those of the card. */
 export const readAreaTask =
-  ({ database, pool }: ReadingParts): Task =>
+  ({ database, reader }: ReadingParts): Task =>
   async (raw) => {
     const { cardId, workspaceId, areaId, area } = Payload.parse(raw);
     const bytes = await inWorkspace(database, workspaceId, async (manager) => {
@@ -34,7 +34,7 @@ export const readAreaTask =
       return card?.fileId ? (await storage.get(manager, card.fileId))?.bytes : undefined;
     });
     if (!bytes) return;
-    const lines = await pool.readArea(bytes, area);
+    const lines = await reader.readArea(bytes, area);
     if (lines.length === 0) return;
     await inWorkspace(database, workspaceId, async (manager) => {
       const card = await manager.findOne(Card, { where: { id: cardId }, lock: { mode: 'pessimistic_write' } });

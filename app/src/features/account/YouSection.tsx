@@ -1,12 +1,12 @@
-import { useState, type ReactNode } from 'react';
+import { useState } from 'react';
 import { View } from 'react-native';
 import { problemText } from '@/lib/api';
 import { forgetAnswers } from '@/lib/serviceWorker';
 import { Button, Heading, Notice, Page, Rule, Serif, Soft } from '@/ui';
 import { useSessionQuery, useSignOutMutation } from './api';
 
-/** @param settings what the rooms let a person set for the workspace */
-export function AccountScreen({ settings }: { settings: ReactNode }) {
+/** Who somebody is here, and the way out. */
+export function YouSection() {
   const { data: session } = useSessionQuery();
   const [signOut, { isLoading }] = useSignOutMutation();
   const [problem, setProblem] = useState<string>();
@@ -21,7 +21,7 @@ export function AccountScreen({ settings }: { settings: ReactNode }) {
   return (
     <Page measure={560}>
       <View className="gap-6">
-        <Heading>Your account</Heading>
+        <Heading>You</Heading>
         <View className="gap-1">
           <Serif>{session.user.name}</Serif>
           <Soft>{session.user.email}</Soft>
@@ -31,8 +31,6 @@ export function AccountScreen({ settings }: { settings: ReactNode }) {
           <Soft>Workspace</Soft>
           <Serif>{session.workspace.name}</Serif>
         </View>
-        <Rule />
-        {settings}
         <Rule />
         {problem ? <Notice fault>{problem}</Notice> : null}
         <View className="items-start">

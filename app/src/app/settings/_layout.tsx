@@ -1,0 +1,1 @@
+export { SettingsLayout as default } from '@/features/account';

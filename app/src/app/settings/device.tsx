@@ -1,0 +1,1 @@
+export { DeviceSection as default } from '@/features/account';

@@ -1,0 +1,1 @@
+export { OwnFieldsSection as default } from '@/features/account';

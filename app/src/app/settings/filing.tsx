@@ -1,0 +1,1 @@
+export { FilingSection as default } from '@/features/account';

@@ -1,0 +1,1 @@
+export { SettingsIndex as default } from '@/features/account';

@@ -1,0 +1,1 @@
+export { PicturesSection as default } from '@/features/account';

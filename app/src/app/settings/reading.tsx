@@ -1,0 +1,1 @@
+export { ReadingSection as default } from '@/features/account';

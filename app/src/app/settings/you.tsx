@@ -1,0 +1,1 @@
+export { YouSection as default } from '@/features/account';

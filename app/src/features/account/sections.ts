@@ -1,0 +1,24 @@
+import type { Act } from '@dossier/core/account';
+
+interface Section {
+  href: `/settings/${string}`;
+  name: string;
+  /** What is to be found there, in a few words. */
+  about: string;
+  /** What somebody must be allowed to do to find it of use. */
+  needs?: Act;
+}
+
+/** The sections of the settings, in the order in which they are listed; a room that has something to be set adds one. */
+export const SECTIONS: readonly Section[] = [
+  { href: '/settings/you', name: 'You', about: 'who you are here, signing out' },
+  { href: '/settings/reading', name: 'Reading', about: 'countries and languages of your cards', needs: 'settle' },
+  { href: '/settings/pictures', name: 'Pictures', about: 'what is kept of them, and how long', needs: 'settle' },
+  { href: '/settings/filing', name: 'Filing', about: 'filed for you, likeness', needs: 'settle' },
+  { href: '/settings/occasions', name: 'Occasions', about: 'fairs, visits, routes' },
+  { href: '/settings/tags', name: 'Tags and words', about: 'tags, words for rating' },
+  { href: '/settings/fields', name: 'Own fields', about: 'fields beside the usual ones', needs: 'settle' },
+  { href: '/settings/learned', name: 'Learned', about: 'what your cards have taught Dossier' },
+  { href: '/settings/deleted', name: 'Deleted people', about: 'to be brought back for a month', needs: 'delete' },
+  { href: '/settings/device', name: 'This device', about: 'notifications' },
+];
