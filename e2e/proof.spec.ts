@@ -232,7 +232,6 @@ test('ten cards are filed one after the other by keyboard alone, the last filing
   await pickFiles(page, photos.map(demoPhoto));
   await goTo(page, 'Tray');
   await expect(page.getByText(/^All \d+ photographs are read/)).toBeVisible();
-  await page.getByRole('button', { name: 'Close' }).click();
   await page.getByRole('button', { name: /^Prove the cards one after another/ }).click();
   for (let card = 1; card <= 10; card++) {
     await expect(shown(page, `${card} of 12`)).toBeVisible();

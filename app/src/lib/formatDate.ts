@@ -7,3 +7,10 @@ export function formatWhen(iso: string, now = new Date()): string {
   if (isYesterday(date)) return `yesterday, ${format(date, 'H:mm')}`;
   return format(date, isSameYear(date, now) ? 'd MMMM' : 'd MMMM yyyy');
 }
+
+/** "today, 14:05", "3 Mar", "3 Mar 2024": where there is little room. */
+export function formatWhenShort(iso: string, now = new Date()): string {
+  const date = new Date(iso);
+  if (isToday(date) || isYesterday(date)) return formatWhen(iso, now);
+  return format(date, isSameYear(date, now) ? 'd MMM' : 'd MMM yyyy');
+}

@@ -24,11 +24,13 @@ export function SettingsLayout() {
   if (path === '/settings') return <Slot />;
   return (
     <View className="min-h-0 flex-1">
-      <Link href="/settings" aria-label="Back to the settings">
-        <View className="min-h-touch justify-center px-4">
-          <Text className="underline underline-offset-4">Settings</Text>
-        </View>
-      </Link>
+      <View role="navigation" aria-label="Way back" className="items-start">
+        <Link href="/settings" aria-label="Back to the settings">
+          <View className="min-h-touch justify-center px-4">
+            <Text className="underline underline-offset-4">Settings</Text>
+          </View>
+        </Link>
+      </View>
       <View className="min-h-0 flex-1">
         <Slot />
       </View>
@@ -52,10 +54,10 @@ function SectionList({ here }: { here?: string }) {
   const shown = SECTIONS.filter(({ needs }) => !needs || may(needs));
   return (
     <ScrollView className="flex-1" contentContainerStyle={{ paddingBottom: 32 }}>
-      <View className="px-4 pb-2 pt-4">
-        {here ? <Text className="font-serif text-[22px] leading-[28px]">Settings</Text> : <Heading>Settings</Heading>}
-      </View>
       <View role="navigation" aria-label="Settings">
+        <View className="px-4 pb-2 pt-4">
+          {here ? <Text className="font-serif text-[22px] leading-[28px]">Settings</Text> : <Heading>Settings</Heading>}
+        </View>
         {shown.map(({ href, name, about }) => (
           <Link key={href} href={href} aria-label={name} aria-current={href === here ? 'page' : undefined}>
             <View
@@ -66,10 +68,12 @@ function SectionList({ here }: { here?: string }) {
             </View>
           </Link>
         ))}
+        {may('settle') ? null : (
+          <Soft className="px-4 pt-4">
+            What the team keeps, expects and files without asking is set by your manager.
+          </Soft>
+        )}
       </View>
-      {may('settle') ? null : (
-        <Soft className="px-4 pt-4">What the team keeps, expects and files without asking is set by your manager.</Soft>
-      )}
     </ScrollView>
   );
 }

@@ -1,26 +1,39 @@
 import type { TrayItem } from '@dossier/contract';
+import { fullName } from '@dossier/core/people';
+import { personFieldsOf } from '@dossier/core/proof';
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
-import { FlatList, Pressable, View } from 'react-native';
+import { useCallback, useState } from 'react';
+import { FlatList, Pressable, View, type ViewToken } from 'react-native';
 import { useSelector } from 'react-redux';
-import { keptOrProposed, useCleanFiling } from './useCleanFiling';
-import { holdUntil, sidesOf, Strip, useCardQuery } from '@/features/proof';
+import { holdUntil, sideOf, sidesOf, Strip, useCardQuery } from '@/features/proof';
 import { isClean, useTrayInfiniteQuery } from '@/features/tray';
 import { problemText } from '@/lib/api';
 import { selectWaitingRequests } from '@/lib/outbox';
-import { Button, CannotShow, EmptyState, Heading, LoadingLines, Notice, Serif, Soft } from '@/ui';
+import { Button, CannotShow, EmptyState, Heading, LoadingLines, Notice, Serif, Soft, Text } from '@/ui';
+import { keyFieldsOf } from './keyFields';
+import { keptOrProposed, useCleanFiling } from './useCleanFiling';
 
-/** Every card without a doubt at a glance: name, company and the strip of the name. What is not ticked off is filed in one act. */
+/** A row is in sight once this much of it is, in per cent; a higher one than the page once it fills as much of that. */
+const IN_SIGHT = { itemVisiblePercentThreshold: 70 };
+
+/**
+ * Every card without a doubt at a glance: each key field beside its strip. What is not ticked off and was in sight is filed in one act.
+ */
 export function ContactSheet() {
   const router = useRouter();
   const { data, error, refetch } = useTrayInfiniteQuery({});
   const requests = useSelector(selectWaitingRequests);
   const [out, setOut] = useState<ReadonlySet<string>>(new Set());
+  const [seen, setSeen] = useState<ReadonlySet<string>>(new Set());
   const [busy, setBusy] = useState(false);
   const file = useCleanFiling();
+  const see = useCallback(({ viewableItems }: { viewableItems: ViewToken<TrayItem>[] }) => {
+    setSeen((before) => new Set([...before, ...viewableItems.map(({ item }) => item.id)]));
+  }, []);
   const filed = new Set(requests.filter((r) => !r.refusal).map((r) => r.cardId));
   const items = (data?.pages ?? []).flatMap((page) => page.items).filter((i) => isClean(i) && !filed.has(i.id));
-  const chosen = items.filter(({ id }) => !out.has(id));
+  const chosen = items.filter(({ id }) => seen.has(id) && !out.has(id));
+  const unseen = items.filter(({ id }) => !seen.has(id)).length;
   if (error && !data) {
     return <CannotShow title="The tray cannot be shown" error={error} onRetry={refetch} />;
   }
@@ -44,10 +57,12 @@ export function ContactSheet() {
         keyExtractor={(item) => item.id}
         renderItem={({ item }) => <SheetRow item={item} chosen={!out.has(item.id)} onToggle={() => toggle(item.id)} />}
         extraData={out}
+        onViewableItemsChanged={see}
+        viewabilityConfig={IN_SIGHT}
         ListHeaderComponent={
           <View className="gap-1 px-4 pb-3 pt-4">
             <Heading>Without a doubt</Heading>
-            <Soft>Compare each name with its strip. Take out what should not be filed like this.</Soft>
+            <Soft>Compare each line with its strip. Take out what should not be filed like this.</Soft>
           </View>
         }
         ListEmptyComponent={
@@ -61,6 +76,7 @@ export function ContactSheet() {
       />
       {items.length > 0 ? (
         <View className="flex-row flex-wrap items-center justify-end gap-3 border-t border-rule bg-paper px-4 py-3">
+          <Soft className="min-w-0 flex-1">{unseen > 0 ? `${unseen} more below` : ''}</Soft>
           <Button look="bare" onPress={() => router.replace('/tray')}>
             Back to the tray
           </Button>
@@ -75,34 +91,37 @@ export function ContactSheet() {
 
 function SheetRow({ item, chosen, onToggle }: { item: TrayItem; chosen: boolean; onToggle: () => void }) {
   const { data: card, error } = useCardQuery(item.id);
-  const fields = card ? keptOrProposed(card).draft.fields : [];
-  const spans = fields
-    .filter(({ field }) => field === 'familyName' || field === 'company')
-    .flatMap((f) => f.sources.slice(0, 1));
+  const draft = card && keptOrProposed(card).draft;
   return (
     <Pressable
       role="checkbox"
       aria-checked={chosen}
       aria-label={[item.name, item.company].filter(Boolean).join(', ')}
       onPress={onToggle}
-      className={`flex-row gap-3 border-b border-rule px-4 py-3 hover:bg-table ${chosen ? '' : 'opacity-50'}`}
+      className={`flex-row gap-3 border-b border-rule px-4 py-2 hover:bg-table ${chosen ? '' : 'opacity-50'}`}
     >
       <View className="mt-1 h-[20px] w-[20px] items-center justify-center rounded-[3px] border border-ink">
         {chosen ? <View className="h-[12px] w-[12px] rounded-[1px] bg-ink" /> : null}
       </View>
       <View className="min-w-0 flex-1 gap-1">
-        {card
-          ? spans.map((span) => (
-              <Strip
-                key={`${span.line} ${span.from}`}
-                {...sidesOf(card).front}
-                span={{ ...span, from: 0, to: Infinity }}
-              />
+        <Serif numberOfLines={2}>{draft ? fullName(personFieldsOf(draft)) || item.name : item.name}</Serif>
+        {card && draft
+          ? keyFieldsOf(draft.fields).map(({ key, value, span }) => (
+              <View key={key} className="flex-row flex-wrap items-center gap-x-3">
+                {span ? (
+                  <View className="min-w-0 max-w-full">
+                    <Strip {...sideOf(sidesOf(card), span)} span={{ ...span, from: 0, to: Infinity }} tallest={22} />
+                  </View>
+                ) : null}
+                {value ? (
+                  <Text className="text-[15px] leading-[20px]" style={{ overflowWrap: 'anywhere' } as object}>
+                    {value}
+                  </Text>
+                ) : null}
+              </View>
             ))
           : null}
         {error ? <Notice fault>{problemText(error)}</Notice> : null}
-        <Serif numberOfLines={1}>{item.name}</Serif>
-        {item.company ? <Soft numberOfLines={1}>{item.company}</Soft> : null}
       </View>
     </Pressable>
   );

@@ -6,13 +6,10 @@ import {
   looseLines,
   nextFieldId,
   personFieldsOf,
-  putFirst,
-  swapPartners,
   wordsOf,
   type CardWord,
 } from '@dossier/core/proof';
 import { complaintAbout } from '@dossier/core/proof/complaints';
-import { otherCase, partsToMove } from '@dossier/core/proof/wording';
 import type { FieldName, SourceSpan } from '@dossier/core/reading/fields';
 import { useRouter } from 'expo-router';
 import { Suspense, useCallback, useMemo, useRef, useState } from 'react';
@@ -30,7 +27,7 @@ import { OnTheSpotNotice, PickPanel } from './PickPanel';
 import { SawPanel } from './SawPanel';
 import { SecondLookBanner } from './SecondLookBanner';
 import { useLaidOut } from './inSight';
-import { offersOf } from './offers';
+import { useDeskActs, type DeskPanel } from './useDeskActs';
 import { sideOf, sidesOf } from './sides';
 import { type CardDraft, proofActions } from './slice';
 import { useDeskFiling } from './useDeskFiling';
@@ -65,7 +62,8 @@ export function Desk({ card, cardDraft, run, onGo }: DeskProps) {
   const fieldsArea = useRef<HTMLDivElement>(null);
   const { focusedId, setFocusedId, register, focusField, focusSoon, goToNext, doubtAfter, goOn } = useFieldFocus(draft.fields); // prettier-ignore
   const [looseLine, setLooseLine] = useState<number>();
-  const [open, setOpen] = useState<'add' | 'saw' | 'palette' | 'secondLook'>();
+  const [open, setOpen] = useState<DeskPanel>();
+  const [giving, setGiving] = useState<string>();
   const onFocus = useCallback(
     (id: string) => {
       setFocusedId(id);
@@ -119,56 +117,27 @@ export function Desk({ card, cardDraft, run, onGo }: DeskProps) {
     if (id) focusField(id);
     else pick(words.filter((other) => other.span.line === word.span.line));
   };
-  const offers = focused ? offersOf(focused, sideOf(sides, focused.sources[0]).reading) : [];
-  const edit = (value: string | undefined) =>
-    focused && value !== undefined && dispatch(proofActions.fieldEdited({ cardId, id: focused.id, value }));
-  const take = (value: string) => {
-    edit(value);
-    if (focused && isDoubtful(focused)) goOn(focused.id);
-  };
-  const id = focused?.id ?? '';
-  const acts = {
-    file: empty ? undefined : () => void fileAndGo(),
-    nextDoubt: doubtful.length > 0 ? () => focusField(doubtAfter(focusedId)) : undefined,
-    settle:
-      focused && isDoubtful(focused)
-        ? () => {
-            dispatch(proofActions.fieldSettled({ cardId, id }));
-            goOn(id);
-          }
-        : undefined,
-    alternative1: offers[0] && (() => take(offers[0]!.value)),
-    alternative2: offers[1] && (() => take(offers[1]!.value)),
-    alternative3: offers[2] && (() => take(offers[2]!.value)),
-    otherCase: focused && (() => void edit(otherCase(focused, country ?? undefined))),
-    movePart:
-      focused && partsToMove(focused)[0]
-        ? () => void dispatch(proofActions.partMoved({ cardId, id, ...partsToMove(focused)[0]! }))
-        : undefined,
-    swap:
-      focused && swapPartners(draft, focused)[0]
-        ? () => void dispatch(proofActions.fieldsSwapped({ cardId, id, other: swapPartners(draft, focused)[0]!.id }))
-        : undefined,
-    putFirst:
-      focused && putFirst(draft, id) !== draft
-        ? () => void dispatch(proofActions.fieldPutFirst({ cardId, id }))
-        : undefined,
-    give: focused && (() => pressIn(fieldsArea.current, '[aria-label^="Give"][aria-label$="to another field"]')),
-    leaveOut: focused && (() => void dispatch(proofActions.fieldLeftOut({ cardId, id, leftOut: !focused.leftOut }))),
-    delete: focused && (() => void dispatch(proofActions.fieldDeleted({ cardId, id }))),
-    add: () => setOpen('add'),
-    loose: () => focusIn(fieldsArea.current, '[aria-label^="Give “"]'),
-    pick: shown.picture ? () => setPicking(!picking) : undefined,
-    undo: cardDraft.past.length > 0 ? () => void dispatch(proofActions.undone({ cardId })) : undefined,
-    redo: cardDraft.future.length > 0 ? () => void dispatch(proofActions.redone({ cardId })) : undefined,
-    next: run.next ? () => onGo(run.next) : undefined,
-    previous: run.previous ? () => onGo(run.previous) : undefined,
-    setAside: () => void leave('setAside'),
-    secondLook: () => setOpen('secondLook'),
-    details: empty ? undefined : () => router.push(`/file/${cardId}`),
-    saw: () => setOpen(open === 'saw' ? undefined : 'saw'),
-    palette: () => setOpen(open === 'palette' ? undefined : 'palette'),
-  };
+  const loose = looseLines(draft, card.reading.lines.length);
+  const acts = useDeskActs({
+    cardId,
+    cardDraft,
+    country,
+    focused,
+    reading: sideOf(sides, focused?.sources[0]).reading,
+    doubtful,
+    loose,
+    run,
+    onNextDoubt: () => focusField(doubtAfter(focusedId)),
+    onSettled: goOn,
+    onGo,
+    onLoose: setLooseLine,
+    onGive: (id) => setGiving(giving === id ? undefined : id),
+    onPick: shown.picture ? () => setPicking(!picking) : undefined,
+    onFile: empty ? undefined : () => void fileAndGo(),
+    onDetails: empty ? undefined : () => router.push(`/file/${cardId}`),
+    onSetAside: () => void leave('setAside'),
+    onOpen: (what) => setOpen(open === what ? undefined : what),
+  });
   useDeskKeys(fieldsArea, acts);
   useLaidOut(fieldsArea);
 
@@ -235,6 +204,8 @@ export function Desk({ card, cardDraft, run, onGo }: DeskProps) {
               onFocus={onFocus}
               onEnter={goToNext}
               onSettled={goOn}
+              giving={giving === field.id}
+              onGive={setGiving}
               register={register}
             />
           );
@@ -251,8 +222,9 @@ export function Desk({ card, cardDraft, run, onGo }: DeskProps) {
           reading={card.reading}
           picture={card.picture}
           pictureId={card.pictureId}
-          lines={looseLines(draft, card.reading.lines.length)}
-          onPoint={setLooseLine}
+          lines={loose}
+          open={looseLine}
+          onOpen={setLooseLine}
         />
         <BackOfCard card={card} />
         {open === 'secondLook' ? (
@@ -327,8 +299,3 @@ function fileWords(known: boolean, asTyped: boolean, more: boolean): string {
   if (asTyped) return 'File as typed';
   return more ? 'File and next' : 'File';
 }
-
-const focusIn = (within: HTMLElement | null, selector: string): void =>
-  within?.querySelector<HTMLElement>(selector)?.focus();
-const pressIn = (within: HTMLElement | null, selector: string): void =>
-  within?.querySelector<HTMLElement>(selector)?.click();

@@ -1,7 +1,6 @@
 import { isDoubtful, putFirst, swapPartners, type DraftField } from '@dossier/core/proof';
 import { otherCase, partsToMove } from '@dossier/core/proof/wording';
 import type { Reading } from '@dossier/core/reading/fields';
-import { useState } from 'react';
 import { View } from 'react-native';
 import { useDispatch, useSelector } from 'react-redux';
 import { FieldChips } from './FieldChips';
@@ -19,13 +18,15 @@ interface Props {
   country: string | null;
   /** A doubt was settled with one of these buttons: on to the next one. */
   onSettled: (id: string) => void;
+  /** Whether its text is being given to another field. */
+  giving: boolean;
+  onGive: (id: string | undefined) => void;
 }
 
 /** What can be done with the field in focus: what it could be instead first, each by one touch. */
-export function FieldActions({ cardId, field, reading, label, country, onSettled }: Props) {
+export function FieldActions({ cardId, field, reading, label, country, onSettled, giving, onGive }: Props) {
   const dispatch = useDispatch();
   const draft = useSelector(selectDraft(cardId))?.draft;
-  const [giving, setGiving] = useState(false);
   const { id, leftOut, value } = field;
   const parts = partsToMove(field);
   const [partner] = draft ? swapPartners(draft, field) : [];
@@ -93,7 +94,11 @@ export function FieldActions({ cardId, field, reading, label, country, onSettled
             </Button>
           ) : null}
           {value ? (
-            <Button look="bare" label={`Give ${label} to another field`} onPress={() => setGiving(!giving)}>
+            <Button
+              look="bare"
+              label={`Give ${label} to another field`}
+              onPress={() => onGive(giving ? undefined : id)}
+            >
               Give to …
             </Button>
           ) : null}

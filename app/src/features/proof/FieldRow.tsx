@@ -28,6 +28,9 @@ interface Props {
   onFocus: (id: string) => void;
   onEnter: (id: string) => void;
   onSettled: (id: string) => void;
+  /** Whether its text is being given to another field. */
+  giving: boolean;
+  onGive: (id: string | undefined) => void;
   register: (id: string, element: HTMLTextAreaElement | null) => void;
 }
 
@@ -62,6 +65,8 @@ export const FieldRow = memo(function FieldRow({
   onFocus,
   onEnter,
   onSettled,
+  giving,
+  onGive,
   register,
 }: Props) {
   const dispatch = useDispatch();
@@ -142,6 +147,8 @@ export const FieldRow = memo(function FieldRow({
           label={label}
           country={country}
           onSettled={onSettled}
+          giving={giving}
+          onGive={onGive}
         />
       ) : null}
     </div>

@@ -1,5 +1,5 @@
 import type { FieldName } from '@dossier/core/reading/fields';
-import { useState } from 'react';
+import { useEffect, useRef } from 'react';
 import { Pressable, View } from 'react-native';
 import { useDispatch } from 'react-redux';
 import { Raw, Soft, Subheading } from '@/ui';
@@ -11,27 +11,26 @@ import { proofActions } from './slice';
 interface Props extends CardSide {
   /** Indices of the lines that no field claims. */
   lines: readonly number[];
-  onPoint: (line: number | undefined) => void;
+  /** The line that is being given to a field. */
+  open: number | undefined;
+  onOpen: (line: number | undefined) => void;
 }
 
 /** Kind of what is dragged from here to a field. */
 export const LOOSE_LINE = 'application/x-dossier-line';
 
 /** Lines that no field claims; a tap opens where they can be given to, a second one gives them. */
-export function LooseLines({ cardId, reading, picture, pictureId, lines, onPoint }: Props) {
+export function LooseLines({ cardId, reading, picture, pictureId, lines, open, onOpen }: Props) {
   const dispatch = useDispatch();
-  const [open, setOpen] = useState<number>();
+  const opened = useRef<View>(null);
+  useEffect(() => {
+    if (open !== undefined) opened.current?.focus();
+  }, [open]);
   if (lines.length === 0) return null;
   const give = (line: number, field: FieldName) => {
     const { text } = reading.lines[line]!;
     dispatch(proofActions.fieldAdded({ cardId, field, value: text, sources: [{ line, from: 0, to: text.length }] }));
-    setOpen(undefined);
-    onPoint(undefined);
-  };
-  const toggle = (line: number) => {
-    const next = open === line ? undefined : line;
-    setOpen(next);
-    onPoint(next);
+    onOpen(undefined);
   };
   return (
     <View className="gap-2 px-4 pt-6">
@@ -47,10 +46,11 @@ export function LooseLines({ cardId, reading, picture, pictureId, lines, onPoint
             className="border border-dashed border-rule bg-sheet"
           >
             <Pressable
+              ref={open === line ? opened : undefined}
               role="button"
               aria-expanded={open === line}
               aria-label={`Give “${text}” to a field`}
-              onPress={() => toggle(line)}
+              onPress={() => onOpen(open === line ? undefined : line)}
               className="min-h-touch gap-1 px-3 py-2"
             >
               {picture ? (

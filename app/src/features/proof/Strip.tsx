@@ -7,12 +7,19 @@ const TALLEST = 30;
 const LARGEST_SCALE = 1.6;
 
 /** The strip of the card picture that a text was read from, scaled to fit; the text itself without a picture. */
-export function Strip({ cardId, reading, picture, pictureId, span }: CardSide & { span: SourceSpan }) {
+export function Strip({
+  cardId,
+  reading,
+  picture,
+  pictureId,
+  span,
+  tallest = TALLEST,
+}: CardSide & { span: SourceSpan; tallest?: number }) {
   if (!picture)
     return <Raw className="text-soft">{reading.lines[span.line]?.text.slice(span.from, span.to) ?? ''}</Raw>;
   const area = spanArea(reading, span);
   if (!area) return null;
-  const widest = area.width * Math.min(TALLEST / area.height, LARGEST_SCALE);
+  const widest = area.width * Math.min(tallest / area.height, LARGEST_SCALE);
   const share = (part: number, whole: number) => `${(100 * part) / whole}%`;
   // In shares of itself: nothing has to be measured before it is there.
   return (

@@ -1,7 +1,7 @@
 import { draftOf } from '@dossier/core/proof';
 import type { FieldProposal, Reading } from '@dossier/core/reading/fields';
 import { act, fireEvent, screen, within } from '@testing-library/react';
-import type { ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { useSelector } from 'react-redux';
 import { renderInStore } from '@/testing/renderInStore';
 import { AddField } from './AddField';
@@ -64,6 +64,7 @@ const settled = jest.fn();
 
 /** Every field of the card's draft, the first one focused. */
 function Rows() {
+  const [giving, setGiving] = useState<string>();
   const card = useSelector(selectDraft('c1'));
   return (card?.draft.fields ?? []).map((field, i) => (
     <FieldRow
@@ -76,6 +77,8 @@ function Rows() {
       onFocus={nothing}
       onEnter={nothing}
       onSettled={settled}
+      giving={giving === field.id}
+      onGive={setGiving}
       register={nothing}
     />
   ));
@@ -148,16 +151,17 @@ describe('a field on the desk', () => {
 describe('loose lines', () => {
   it('are given to a field with a tap, and point at their place meanwhile', () => {
     const pointed: (number | undefined)[] = [];
-    const { fields } = openDesk(
-      <LooseLines
-        cardId="c1"
-        reading={reading}
-        picture
-        pictureId={null}
-        lines={[1]}
-        onPoint={(line) => pointed.push(line)}
-      />,
-    );
+    function Loose() {
+      const [open, setOpen] = useState<number>();
+      const onOpen = (line: number | undefined) => {
+        pointed.push(line);
+        setOpen(line);
+      };
+      return (
+        <LooseLines cardId="c1" reading={reading} picture pictureId={null} lines={[1]} open={open} onOpen={onOpen} />
+      );
+    }
+    const { fields } = openDesk(<Loose />);
     fireEvent.click(screen.getByRole('button', { name: 'Give “Since 1921” to a field' }));
     const choices = within(screen.getByRole('group', { name: 'Give “Since 1921” to' }));
     fireEvent.click(choices.getByRole('button', { name: 'Note' }));
@@ -171,7 +175,15 @@ describe('loose lines', () => {
 
   it('are not mentioned when there are none', () => {
     const { container } = renderInStore(
-      <LooseLines cardId="c1" reading={reading} picture pictureId={null} lines={[]} onPoint={nothing} />,
+      <LooseLines
+        cardId="c1"
+        reading={reading}
+        picture
+        pictureId={null}
+        lines={[]}
+        open={undefined}
+        onOpen={nothing}
+      />,
     );
     expect(container.textContent).toBe('');
   });

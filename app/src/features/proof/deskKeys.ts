@@ -24,7 +24,7 @@ export const DESK_KEYS = [
   { act: 'secondLook', key: 'Alt Q', words: 'Ask a colleague for a second look' },
   { act: 'details', key: 'Alt D', words: 'Kind, owner, tags and note before filing' },
   { act: 'saw', key: 'Alt W', words: 'What the machine saw' },
-  { act: 'palette', key: 'Alt K', words: 'All keys' },
+  { act: 'palette', key: 'Alt K', words: 'All keys; also ? outside a text' },
 ] as const;
 
 export type DeskAct = (typeof DESK_KEYS)[number]['act'];

@@ -5,7 +5,7 @@ export { Strip } from './Strip';
 export { proofApi, useCardQuery } from './api';
 export { runSlice } from './runSlice';
 export { ProofScreen } from './screens';
-export { sidesOf } from './sides';
+export { sideOf, sidesOf } from './sides';
 export { type FilingChoices, type KeptDraft, proofActions, proofSlice } from './slice';
 export { holdUntil, useDeskFiling } from './useDeskFiling';
 export { forgetDraft, useDraft } from './useDraft';

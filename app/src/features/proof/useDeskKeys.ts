@@ -13,7 +13,9 @@ export function useDeskKeys(
   });
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      const act = deskActOf(event);
+      // A question mark asks for the keys, unless it is being typed.
+      const asks = event.key === '?' && !isText(event.target);
+      const act = asks ? 'palette' : deskActOf(event);
       if (!act || event.isComposing || !isInSight(desk.current)) return;
       event.preventDefault();
       latest.current[act]?.();
@@ -22,3 +24,6 @@ export function useDeskKeys(
     return () => document.removeEventListener('keydown', onKey);
   }, [desk]);
 }
+
+const isText = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement && (target.isContentEditable || /^(?:INPUT|TEXTAREA|SELECT)$/.test(target.tagName));

@@ -6,7 +6,7 @@ import { TwinNote } from './TwinNote';
 import { leftToRead } from './soonRead';
 import { useDiscardPhotoMutation } from '@/features/capture';
 import { API, problemText } from '@/lib/api';
-import { formatWhen } from '@/lib/formatDate';
+import { formatWhenShort } from '@/lib/formatDate';
 import { Button, CardImage, cardPicture, Highlight, Serif, Soft } from '@/ui';
 
 export interface RowParts {
@@ -99,14 +99,14 @@ const rowLabel = (item: TrayItem): string =>
   [item.name ?? 'Unnamed card', item.company, stateWords(item)].filter(Boolean).join(', ');
 
 function RowBody({ item }: { item: TrayItem }) {
-  const where = [formatWhen(item.takenAt), item.occasion?.name].filter(Boolean).join(' · ');
+  const where = [formatWhenShort(item.takenAt), item.occasion?.name].filter(Boolean).join(' · ');
   const state = item.doubts > 0 ? '' : `${stateWords(item)} · `;
   return (
     <View className="flex-row items-center gap-4">
       {!item.picture ? (
         <NoPicture />
       ) : item.kind === 'card' ? (
-        <CardImage src={cardPicture(item.id, 'thumbnail', item.pictureId)} alt="" width={102} />
+        <CardImage src={cardPicture(item.id, 'thumbnail', item.pictureId)} alt="" width={88} />
       ) : (
         <PhotoPicture item={item} />
       )}
@@ -138,13 +138,13 @@ function PhotoPicture({ item }: { item: TrayItem }) {
     const timer = setTimeout(() => setLeft(0), left);
     return () => clearTimeout(timer);
   }, [left]);
-  if (left > 0) return <View className="h-[60px] w-[102px] rounded-card bg-table" />;
-  return <CardImage src={`${API}/photos/${item.photoId}/picture?size=thumbnail`} alt="" width={102} />;
+  if (left > 0) return <View className="h-[52px] w-[88px] rounded-card bg-table" />;
+  return <CardImage src={`${API}/photos/${item.photoId}/picture?size=thumbnail`} alt="" width={88} />;
 }
 
 /** In place of a picture that there is not. */
 const NoPicture = () => (
-  <View className="h-[60px] w-[102px] items-center justify-center rounded-card border border-dashed border-rule">
+  <View className="h-[52px] w-[88px] items-center justify-center rounded-card border border-dashed border-rule">
     <Soft>no picture</Soft>
   </View>
 );
@@ -152,7 +152,7 @@ const NoPicture = () => (
 const doubtWords = (doubts: number): string => (doubts === 1 ? '1 doubt' : `${doubts} doubts`);
 
 function stateWords(item: TrayItem): string {
-  if (item.state === 'toProve') return item.doubts > 0 ? doubtWords(item.doubts) : 'nothing doubtful';
+  if (item.state === 'toProve') return item.doubts > 0 ? doubtWords(item.doubts) : 'no doubt';
   return {
     waiting: 'waiting to be read',
     reading: 'being read',

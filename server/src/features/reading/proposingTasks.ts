@@ -3,6 +3,9 @@ import { writableIn } from '@dossier/core/text';
 
 /** What the thread for proposing can be asked for, by name: see `proposing`. */
 
+/** Nothing: the thread is there, and done with what came before. */
+export const begin = (): void => undefined;
+
 export const fields = ({ reading, options }: { reading: Reading; options: ProposeOptions }): CardProposal =>
   writableIn(proposeFields(reading, options));
 
