@@ -1,6 +1,7 @@
 import { isDoubtful, putFirst, swapPartners, type DraftField } from '@dossier/core/proof';
 import { otherCase, partsToMove } from '@dossier/core/proof/wording';
 import type { Reading } from '@dossier/core/reading/fields';
+import { useState } from 'react';
 import { View } from 'react-native';
 import { useDispatch, useSelector } from 'react-redux';
 import { FieldChips } from './FieldChips';
@@ -28,98 +29,112 @@ export function FieldActions({ cardId, field, reading, label, country, onSettled
   const dispatch = useDispatch();
   const draft = useSelector(selectDraft(cardId))?.draft;
   const { id, leftOut, value } = field;
-  const parts = partsToMove(field);
+  const [more, setMore] = useState(false);
+  const suggested = useSuggested(field, domainIn(draft?.fields ?? []));
   const [partner] = draft ? swapPartners(draft, field) : [];
   const edit = (next: string) => dispatch(proofActions.fieldEdited({ cardId, id, value: next }));
   const hasCase = /\p{L}/u.test(value) && field.field !== 'phone';
+  const likely = leftOut
+    ? []
+    : [
+        ...(isDoubtful(field)
+          ? [
+              <Act
+                key="settle"
+                words="Right as it is"
+                label={`${label} is right as it is`}
+                onPress={() => {
+                  dispatch(proofActions.fieldSettled({ cardId, id }));
+                  onSettled(id);
+                }}
+              />,
+            ]
+          : []),
+        ...offersOf(field, reading).map((offer) => (
+          <Act
+            key={`take ${offer.value}`}
+            words={`Take “${offer.value}”`}
+            label={`Make ${label} “${offer.value}”, ${offer.reason}`}
+            onPress={() => {
+              edit(offer.value);
+              if (isDoubtful(field)) onSettled(id);
+            }}
+          />
+        )),
+        ...suggested
+          .filter((text) => text !== value)
+          .slice(0, MOST_SUGGESTED)
+          .map((text) => (
+            <Act
+              key={`known ${text}`}
+              words={`Known here: “${text}”`}
+              label={`Make ${label} “${text}”, as known here`}
+              onPress={() => edit(text)}
+            />
+          )),
+        ...partsToMove(field).map((part) => (
+          <Act
+            key={`move ${part.text}`}
+            words={`Move “${part.text}” to ${FIELD_LABELS[part.field]}`}
+            onPress={() => dispatch(proofActions.partMoved({ cardId, id, ...part }))}
+          />
+        )),
+        ...(partner
+          ? [
+              <Act
+                key="swap"
+                words={`Swap with ${FIELD_LABELS[partner.field]}`}
+                onPress={() => dispatch(proofActions.fieldsSwapped({ cardId, id, other: partner.id }))}
+              />,
+            ]
+          : []),
+      ];
+  // What is done now and then stays behind one word where there is something likelier.
+  const folds = likely.length > 1;
   return (
-    <View className="flex-row flex-wrap min-[300px]:pl-[80px]">
-      {leftOut ? null : (
+    <View className="-mx-2 flex-row flex-wrap min-[700px]:pl-[80px]">
+      {likely}
+      {folds ? (
+        <Act words={more ? 'Less' : 'More …'} label={`More for ${label}`} onPress={() => setMore(!more)} />
+      ) : null}
+      {folds && !more ? null : (
         <>
-          {isDoubtful(field) ? (
-            <Button
-              look="bare"
-              label={`${label} is right as it is`}
-              onPress={() => {
-                dispatch(proofActions.fieldSettled({ cardId, id }));
-                onSettled(id);
-              }}
-            >
-              Right as it is
-            </Button>
-          ) : null}
-          {offersOf(field, reading).map((offer) => (
-            <Button
-              key={offer.value}
-              look="bare"
-              label={`Make ${label} “${offer.value}”, ${offer.reason}`}
-              onPress={() => {
-                edit(offer.value);
-                if (isDoubtful(field)) onSettled(id);
-              }}
-            >
-              {`Take “${offer.value}”`}
-            </Button>
-          ))}
-          <Suggested field={field} domain={domainIn(draft?.fields ?? [])} label={label} onTake={edit} />
-          {parts.map((part) => (
-            <Button
-              key={part.text}
-              look="bare"
-              onPress={() => dispatch(proofActions.partMoved({ cardId, id, ...part }))}
-            >{`Move “${part.text}” to ${FIELD_LABELS[part.field]}`}</Button>
-          ))}
-          {partner ? (
-            <Button
-              look="bare"
-              onPress={() => dispatch(proofActions.fieldsSwapped({ cardId, id, other: partner.id }))}
-            >{`Swap with ${FIELD_LABELS[partner.field]}`}</Button>
-          ) : null}
-          {draft && putFirst(draft, id) !== draft ? (
-            <Button
-              look="bare"
+          {!leftOut && draft && putFirst(draft, id) !== draft ? (
+            <Act
+              words="Put it first"
               label={`Put ${label} first`}
               onPress={() => dispatch(proofActions.fieldPutFirst({ cardId, id }))}
-            >
-              Put it first
-            </Button>
+            />
           ) : null}
-          {hasCase ? (
-            <Button
-              look="bare"
+          {!leftOut && hasCase ? (
+            <Act
+              words={otherCase(field, country ?? undefined) === value.toUpperCase() ? 'CAPITALS' : 'Natural case'}
               label={`Other case for ${label}`}
               onPress={() => edit(otherCase(field, country ?? undefined))}
-            >
-              {otherCase(field, country ?? undefined) === value.toUpperCase() ? 'CAPITALS' : 'Natural case'}
-            </Button>
+            />
           ) : null}
-          {value ? (
-            <Button
-              look="bare"
+          {!leftOut && value ? (
+            <Act
+              words="Give to …"
               label={`Give ${label} to another field`}
               onPress={() => onGive(giving ? undefined : id)}
-            >
-              Give to …
-            </Button>
+            />
           ) : null}
+          <Act
+            words={leftOut ? 'Take back' : 'Leave out'}
+            label={leftOut ? `Take back ${label}` : `Leave out ${label}`}
+            onPress={() => dispatch(proofActions.fieldLeftOut({ cardId, id, leftOut: !leftOut }))}
+          />
+          <Act
+            look="brick"
+            words="Delete"
+            label={`Delete ${label}`}
+            onPress={() => dispatch(proofActions.fieldDeleted({ cardId, id }))}
+          />
         </>
       )}
-      <Button
-        look="bare"
-        label={leftOut ? `Take back ${label}` : `Leave out ${label}`}
-        onPress={() => dispatch(proofActions.fieldLeftOut({ cardId, id, leftOut: !leftOut }))}
-      >
-        {leftOut ? 'Take back' : 'Leave out'}
-      </Button>
-      <Button
-        look="brick"
-        label={`Delete ${label}`}
-        onPress={() => dispatch(proofActions.fieldDeleted({ cardId, id }))}
-      >
-        Delete
-      </Button>
       {giving ? (
-        <View className="w-full pb-2">
+        <View className="w-full px-2 pb-2">
           <FieldChips
             label={`Give ${label} to`}
             without={[field.field, 'more']}
@@ -131,30 +146,29 @@ export function FieldActions({ cardId, field, reading, label, country, onSettled
   );
 }
 
-interface SuggestedProps {
-  field: DraftField;
-  domain: string | undefined;
-  label: string;
-  onTake: (value: string) => void;
+interface ActProps {
+  words: string;
+  label?: string;
+  look?: 'bare' | 'brick';
+  onPress: () => void;
 }
 
+const Act = ({ words, label, look = 'bare', onPress }: ActProps) => (
+  <Button look={look} label={label} className="px-2" onPress={onPress}>
+    {words}
+  </Button>
+);
+
 const LEAST_LETTERS = 2;
+const MOST_SUGGESTED = 2;
 
 /** What the workspace calls this company already, or titles that begin like this one. */
-function Suggested({ field: { field, value }, domain, label, onTake }: SuggestedProps) {
+function useSuggested({ field, value }: DraftField, domain: string | undefined): readonly string[] {
   const known = field === 'company' || field === 'title';
   const q = value.trim().length >= LEAST_LETTERS ? value.trim() : '';
   const query = { field: field as 'company' | 'title', q, ...(field === 'company' && domain && { domain }) };
   const { data } = useSuggestionsQuery(query, { skip: !known || (q === '' && !domain) });
-  if (!known) return null;
-  return (data?.items ?? [])
-    .filter((text) => text !== value)
-    .slice(0, LEAST_LETTERS)
-    .map((text) => (
-      <Button key={text} look="bare" label={`Make ${label} “${text}”, as known here`} onPress={() => onTake(text)}>
-        {`Known here: “${text}”`}
-      </Button>
-    ));
+  return known ? (data?.items ?? []) : [];
 }
 
 const domainIn = (fields: readonly DraftField[]): string | undefined =>
