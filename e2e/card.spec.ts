@@ -122,6 +122,7 @@ test('loose lines are given to a field, a back is joined, what was learned is fo
   await expect(page.getByRole('combobox', { name: 'Keep it for' })).toBeVisible();
   await expectAccessible(page);
   await page.goto('/settings/you');
+  await expect(page.getByRole('button', { name: 'Sign out' })).toBeVisible();
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Sign out' }).click();
   await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible();

@@ -10,9 +10,9 @@ import { useTrayCount, NewsStrip } from '@/features/tray';
 import { hasStatus, problemText } from '@/lib/api';
 import { preloadScreens } from '@/lib/lazyScreen';
 import { titleOfPath, usePageTitle } from '@/lib/pageTitle';
+import { useServiceWorker } from '@/lib/serviceWorker';
 import { useWide } from '@/lib/useWide';
 import { BottomBar, MarginColumn } from '@/navigation';
-import { useServiceWorker } from '@/lib/serviceWorker';
 import { createStore } from '@/store';
 import { Button, EmptyState, HiddenHeading, LoadingLines, Serif } from '@/ui';
 

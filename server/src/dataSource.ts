@@ -22,13 +22,13 @@ import { FirstTables1780000000000 } from './migrations/1780000000000-firstTables
 import { Learning1780000000001 } from './migrations/1780000000001-learning';
 import { Occasions1780000000002 } from './migrations/1780000000002-occasions';
 import { SecondLooks1780000000003 } from './migrations/1780000000003-secondLooks';
+import { ProofDesk1780000000004 } from './migrations/1780000000004-proofDesk';
 import { Matching1780000000005 } from './migrations/1780000000005-matching';
 import { LimitsAndSearch1780000000006 } from './migrations/1780000000006-limitsAndSearch';
 import { PicturesAsTheyCome1780000000007 } from './migrations/1780000000007-picturesAsTheyCome';
 import { Trust1780000000008 } from './migrations/1780000000008-trust';
 import { PhotoParts1780000000009 } from './migrations/1780000000009-photoParts';
 import { PlainNames1780000000010 } from './migrations/1780000000010-plainNames';
-import { ProofDesk1780000000004 } from './migrations/1780000000004-proofDesk';
 import { StoredFile } from './platform/entities';
 
 /** The database of Dossier through one role's connection. */

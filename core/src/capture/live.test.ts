@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { viewFrame, type FrameView } from './frameView';
 import type { Frame } from './framePlanes';
+import { viewFrame, type FrameView } from './frameView';
 import { liveOutline } from './liveOutline';
 import { contains, intersectionOverUnion, type Point, type Quad } from './quad';
 import { isTooDark, startWatching, tookBack, tookPicture, watchFrame, type LiveState } from './watchLive';

@@ -1,6 +1,6 @@
 import { withoutLegalForm } from '../text/legalForm';
-import { memo } from './memo';
 import { isClose, typingDistance } from './likeness';
+import { memo } from './memo';
 import { isFiller, spelledOut } from './tables/companyAbbreviations';
 import { toLatin } from './transliterate';
 

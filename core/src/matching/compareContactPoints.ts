@@ -1,9 +1,9 @@
 import { formatPhone } from '../people';
-import { memo } from './memo';
 import type { Finding } from './evidence';
 import type { Features } from './features';
 import type { Frequencies } from './frequencies';
 import { typingDistance } from './likeness';
+import { memo } from './memo';
 import { CHANCE, type MatchProbabilities } from './weights';
 
 /** `own` is what reaches both and hardly anybody else, `shared` what reaches an office. */

@@ -1,4 +1,3 @@
-import { foldTight } from '../text';
 import {
   fieldText,
   LIST_FIELDS,
@@ -9,6 +8,7 @@ import {
   type PhoneEntry,
   type TextField,
 } from '../people';
+import { foldTight } from '../text';
 import { companyFormOf } from './companyForm';
 import { emailKey, phoneKey, websiteKey } from './contactPointKeys';
 

@@ -1,5 +1,3 @@
-import { NameComparer, type FamilyOutcome, type GivenOutcome, type NameComparison } from './compareNames';
-import { comparePlaces, type PlaceComparison } from './comparePlaces';
 import {
   compareContactPoints,
   LEAST_PEOPLE,
@@ -7,10 +5,12 @@ import {
   type ContactPointOutcome,
 } from './compareContactPoints';
 import { compareDescent } from './compareDescent';
+import { NameComparer, type FamilyOutcome, type GivenOutcome, type NameComparison } from './compareNames';
+import { comparePlaces, type PlaceComparison } from './comparePlaces';
 import { evidenceOf, type Evidence, type Finding } from './evidence';
-import { lidOn, UNLIKELY } from './lids';
 import type { Features } from './features';
 import { shareOf, type Frequencies } from './frequencies';
+import { lidOn, UNLIKELY } from './lids';
 import { ASSUMED_MATCHES, type MatchProbabilities } from './weights';
 
 export type Band = 'same' | 'perhaps' | 'different';

@@ -1,9 +1,9 @@
 import type { PersonFields } from '../people';
-import { memo } from './memo';
 import { isFreeMail, registeredDomain } from '../text/domains';
 import { companyFormOf, type CompanyForm } from './companyForm';
-import { nameFormOf, type NameForm } from './nameForm';
 import { emailKey, phoneKey, websiteKey } from './contactPointKeys';
+import { memo } from './memo';
+import { nameFormOf, type NameForm } from './nameForm';
 import { isRoleAddress } from './tables/roleAddresses';
 import { toLatin } from './transliterate';
 

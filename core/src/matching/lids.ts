@@ -1,7 +1,7 @@
+import type { ContactPointComparison } from './compareContactPoints';
 import type { DescentComparison } from './compareDescent';
 import type { NameComparison } from './compareNames';
 import type { PlaceComparison } from './comparePlaces';
-import type { ContactPointComparison } from './compareContactPoints';
 import type { Finding } from './evidence';
 
 export interface Compared {

@@ -1,5 +1,5 @@
-import { fold } from '../text';
 import { CHARACTER_DOUBT_BELOW, type ReadCharacter, type Reading } from '../reading/fields';
+import { fold } from '../text';
 import type { DraftField } from './draft';
 
 /** A value with one or two of its doubtful characters read otherwise. */

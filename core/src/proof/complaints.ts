@@ -1,5 +1,5 @@
-import { fold } from '../text';
 import { isPossiblePhone } from '../people';
+import { fold } from '../text';
 import type { DraftField } from './draft';
 
 /** Ways a field's text falls short of its form, in words; undefined when it is fine or empty. */

@@ -1,5 +1,5 @@
-import { fold } from '../text';
 import { CHARACTER_DOUBT_BELOW, type ReadCharacter, type Reading } from '../reading/fields';
+import { fold } from '../text';
 import { isDoubtful, type DraftField } from './draft';
 
 /** Characters `from` (included) to `to` (excluded) of a field's value. */

@@ -1,4 +1,3 @@
-import { fold } from '../text';
 import {
   ADDRESS_FIELDS,
   addressLines,
@@ -16,6 +15,7 @@ import {
   type FieldProposal,
   type SourceSpan,
 } from '../reading/fields';
+import { fold } from '../text';
 
 /**
  * One field on the proof desk: a proposal, or what a person made of it or added. Its confidence is 1 once a person wrote or settled it.

@@ -1,6 +1,6 @@
-import { fold, editDistance } from '../text';
 import type { PersonFields } from '../people';
 import { REPEATABLE_FIELDS, type FieldName, type Reading } from '../reading/fields';
+import { fold, editDistance } from '../text';
 import { alternativesOf } from './alternatives';
 import { draftOf, looseLines, type Draft, type DraftField } from './draft';
 import { movePart, swapPartners } from './moves';

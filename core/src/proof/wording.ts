@@ -1,7 +1,7 @@
-import { isDepartment } from '../text/departments';
 import { REPEATABLE_FIELDS, type FieldName } from '../reading/fields';
-import { naturalCompany, naturalName, naturalTitle } from '../text/naturalCase';
 import { nameParts } from '../reading/personName';
+import { isDepartment } from '../text/departments';
+import { naturalCompany, naturalName, naturalTitle } from '../text/naturalCase';
 import type { DraftField } from './draft';
 import type { PartMove } from './moves';
 

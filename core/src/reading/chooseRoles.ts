@@ -1,21 +1,9 @@
-import { isNextInBlock, overlaps, piecesOfLine, sharesColumn, type CardLine } from './cardLine';
-import { isFreeMail } from '../text/domains';
 import { foldTight } from '../text';
-import {
-  FIRM_OF_NAME,
-  likenessToDomain,
-  looksLikeSomebody,
-  scoreCompany,
-  scoreDepartment,
-  scoreFirmOfName,
-  scoreName,
-  scoreTitle,
-  type Candidate,
-  type CardEvidence,
-  type RoleScore,
-} from './roleScores';
-import { hasTitleWord } from './hasTitleWord';
+import { isFreeMail } from '../text/domains';
 import { hasLegalForm } from '../text/legalForm';
+import { tradeWords } from '../text/tables/companyWords';
+import { isNextInBlock, overlaps, piecesOfLine, sharesColumn, type CardLine } from './cardLine';
+import { hasTitleWord } from './hasTitleWord';
 import { rowsOf, stacksOf } from './lineGroups';
 import {
   companyStep,
@@ -31,8 +19,20 @@ import {
   titleStep,
 } from './linesAsOne';
 import { behindOwnerLabel, firmBeforeComma, nameAndTitle, titleAndFirm } from './partsOfLine';
+import {
+  FIRM_OF_NAME,
+  likenessToDomain,
+  looksLikeSomebody,
+  scoreCompany,
+  scoreDepartment,
+  scoreFirmOfName,
+  scoreName,
+  scoreTitle,
+  type Candidate,
+  type CardEvidence,
+  type RoleScore,
+} from './roleScores';
 import { ownerLabel } from './tables/labels';
-import { tradeWords } from '../text/tables/companyWords';
 
 export interface Chosen extends RoleScore {
   candidate: Candidate;

@@ -1,5 +1,5 @@
-import { companyFromDomain, domainAgreement } from './companyFromDomain';
 import { isFreeMail, isKnownDomain, registeredDomain } from '../text/domains';
+import { companyFromDomain, domainAgreement } from './companyFromDomain';
 import { findEmails } from './findEmails';
 import { readingOf } from './readingOf.testing';
 

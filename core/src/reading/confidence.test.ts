@@ -1,7 +1,7 @@
 import { confidenceOf, DOUBT_BELOW, shareDoubts } from './confidence';
-import type { UnscoredProposal } from './unscoredProposal';
 import type { FieldProposal } from './proposal';
 import { readingOf } from './readingOf.testing';
+import type { UnscoredProposal } from './unscoredProposal';
 
 const draftOf = (
   field: UnscoredProposal['field'],

@@ -1,8 +1,8 @@
 import { isPoorPicture } from '../capture';
-import type { UnscoredProposal } from './unscoredProposal';
 import { fold } from '../text';
 import type { FieldName, FieldProposal, SourceSpan } from './proposal';
 import type { ReadLine, Reading } from './types';
+import type { UnscoredProposal } from './unscoredProposal';
 
 /**
  * The engine is far too sure of single characters (measured on phone photographs: most wrong ones

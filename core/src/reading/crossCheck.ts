@@ -1,10 +1,10 @@
 import { parsePhoneNumberFromString, type CountryCode } from 'libphonenumber-js/max';
-import type { UnscoredProposal } from './unscoredProposal';
 import { editDistance, foldTight } from '../text';
 import { splitName } from './personName';
 import { REPEATABLE_FIELDS, type FieldName } from './proposal';
 import type { CodeValue } from './readCode';
 import { countryNames } from './tables/addressWords';
+import type { UnscoredProposal } from './unscoredProposal';
 
 /** Letters a printed value may differ in and still be a misreading of what the code says. */
 const MISREAD_LETTERS = 2;

@@ -1,9 +1,9 @@
-import { isNextInBlock, spanOf, type CardLine } from './cardLine';
 import { fold } from '../text';
 import { hasLegalForm, isLoneForm } from '../text/legalForm';
 import { naturalPlace } from '../text/naturalCase';
-import type { SourceSpan } from './proposal';
+import { isNextInBlock, spanOf, type CardLine } from './cardLine';
 import { bestAnchor, stateAnchor, type AddressPart, type Anchor } from './postcodeAnchor';
+import type { SourceSpan } from './proposal';
 import { streetAbove } from './streetAbove';
 import { hasStreetWord, looksLikePlace, looksLikeStreet } from './streetLine';
 import { joinHalves, streetOf, withSpaces } from './streetText';

@@ -1,8 +1,8 @@
-import { isNextInBlock, type CardLine } from './cardLine';
 import { editDistance, fold, foldTight } from '../text';
-import type { SourceSpan } from './proposal';
-import { freeMailDomains } from '../text/tables/companyWords';
 import { isKnownDomain } from '../text/domains';
+import { freeMailDomains } from '../text/tables/companyWords';
+import { isNextInBlock, type CardLine } from './cardLine';
+import type { SourceSpan } from './proposal';
 import type { ReadLine } from './types';
 
 export interface FoundAddress {

@@ -1,5 +1,5 @@
-import { distance, type Quad } from '../capture';
 import { parsePhoneNumberFromString, type CountryCode, type PhoneNumber } from 'libphonenumber-js/max';
+import { distance, type Quad } from '../capture';
 import { fold } from '../text';
 import { overlap } from './findWebsites';
 import type { PhoneKind, SourceSpan } from './proposal';

@@ -1,6 +1,6 @@
+import { isKnownDomain } from '../text/domains';
 import { isNextInBlock, type CardLine } from './cardLine';
 import { toAddressLetters, type FoundAddress } from './findEmails';
-import { isKnownDomain } from '../text/domains';
 import type { SourceSpan } from './proposal';
 import type { ReadLine } from './types';
 

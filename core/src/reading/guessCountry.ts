@@ -1,8 +1,8 @@
 import { parsePhoneNumberFromString } from 'libphonenumber-js/max';
-import { holdsPostcode } from './findAddress';
-import { bareDigitCountries, countryNames, postcodeForms, sharedForms, states } from './tables/addressWords';
-import type { PhoneCandidate } from './findPhones';
 import { fold } from '../text';
+import { holdsPostcode } from './findAddress';
+import type { PhoneCandidate } from './findPhones';
+import { bareDigitCountries, countryNames, postcodeForms, sharedForms, states } from './tables/addressWords';
 import { countryRegisters, countryWords, numberGroupings } from './tables/countryWords';
 import { countriesOfTowns } from './tables/towns';
 import type { ReadLine } from './types';

@@ -1,9 +1,9 @@
-import { isFreeMail, registeredDomain } from '../text/domains';
 import { fold, foldTight } from '../text';
-import type { LearnedAddress } from './learned';
+import { isFreeMail, registeredDomain } from '../text/domains';
 import { departmentHeads, departmentTopics } from '../text/tables/departmentWords';
 import { givenNames } from '../text/tables/nameWords';
 import { titleHeads, titleJoiners, titleModifiers } from '../text/tables/titleWords';
+import type { LearnedAddress } from './learned';
 import type { Reading } from './types';
 
 /** What a filed card teaches a workspace. `domain` is the registered one, empty for words. */

@@ -1,10 +1,10 @@
-import { isNextInBlock, type CardLine } from './cardLine';
-import { isAllCaps } from '../text/naturalCase';
-import type { Candidate } from './roleScores';
 import { isLoneForm } from '../text/legalForm';
+import { isAllCaps } from '../text/naturalCase';
 import { tradeWords } from '../text/tables/companyWords';
 import { nameParticles } from '../text/tables/nameWords';
 import { titleJoiners } from '../text/tables/titleWords';
+import { isNextInBlock, type CardLine } from './cardLine';
+import type { Candidate } from './roleScores';
 
 /** A ring or accent on a capital makes a line this much taller. */
 export const ACCENT_TOLERANCE = 1.4;

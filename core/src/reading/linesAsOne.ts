@@ -1,6 +1,9 @@
+import { hasLegalForm } from '../text/legalForm';
+import { isAllCaps } from '../text/naturalCase';
+import { givenNames, nameParticles } from '../text/tables/nameWords';
+import { titleHeads, titleJoiners, titleModifiers } from '../text/tables/titleWords';
 import { isNextInBlock, type CardLine } from './cardLine';
 import { hasTitleWord } from './hasTitleWord';
-import { hasLegalForm } from '../text/legalForm';
 import {
   ACCENT_TOLERANCE,
   MIXED_SIZES,
@@ -12,11 +15,8 @@ import {
   stacksOf,
   stepsOf,
 } from './lineGroups';
-import { isAllCaps } from '../text/naturalCase';
 import { isMadeOf, localPartAgreement, nameParts } from './personName';
 import type { Candidate, CardEvidence, RoleScore } from './roleScores';
-import { givenNames, nameParticles } from '../text/tables/nameWords';
-import { titleHeads, titleJoiners, titleModifiers } from '../text/tables/titleWords';
 
 /** Heights of lines of one type differ by what hangs below and stands above. */
 const ONE_TYPE = 1.35;

@@ -1,6 +1,6 @@
+import { hasLegalForm } from '../text/legalForm';
 import { cutLine, type CardLine } from './cardLine';
 import { hasTitleWord } from './hasTitleWord';
-import { hasLegalForm } from '../text/legalForm';
 import { likenessToDomain, type CardEvidence } from './roleScores';
 import { ownerLabel } from './tables/labels';
 

@@ -1,8 +1,8 @@
 import { asciiSpellings, fold, foldTight } from '../text';
-import { hasTitleWord } from './hasTitleWord';
 import { isAllCaps, naturalName } from '../text/naturalCase';
-import { ownerLabel } from './tables/labels';
 import { ambiguousPrefixes, credentials, givenNames, nameParticles, namePrefixes } from '../text/tables/nameWords';
+import { hasTitleWord } from './hasTitleWord';
+import { ownerLabel } from './tables/labels';
 
 export interface PersonName {
   prefix?: string;

@@ -1,20 +1,18 @@
+import { fold, foldTight } from '../text';
+import { registeredDomain } from '../text/domains';
 import { cardLines, cutLine, piecesOfLine, spanOf, type CardLine } from './cardLine';
 import { chooseRoles, type Chosen, type Roles } from './chooseRoles';
 import { confidenceOf, shareDoubts } from './confidence';
 import { crossCheck } from './crossCheck';
-import type { UnscoredProposal } from './unscoredProposal';
 import { findAddress, mayHoldAddress, placeAboveCode, type FoundPostalAddress } from './findAddress';
-import type { AddressPart } from './postcodeAnchor';
-import { looksLikeStreet } from './streetLine';
 import { findBrokenEmails, findEmails, findMisspeltEmails, joinBrokenMailboxes, type FoundAddress } from './findEmails';
-import { registeredDomain } from '../text/domains';
 import { findPhoneCandidates, placePhone, type PhoneCandidate } from './findPhones';
 import { findWebsites, joinBrokenWebsites, overlap } from './findWebsites';
-import { fold, foldTight } from '../text';
 import { guessCountry, type CountryGuess } from './guessCountry';
-import { besideRegisters } from './registers';
-import { takeLostAtSigns } from './lostAtSign';
 import { learnedAddress, learnedPhone, type Learned, type LearnedFirm } from './learned';
+import { lostJoinedLetter } from './lostAccent';
+import { takeLostAtSigns } from './lostAtSign';
+import type { AddressPart } from './postcodeAnchor';
 import {
   FIELD_NAMES,
   type CardProposal,
@@ -33,16 +31,18 @@ import {
   reconcileWithCompany,
   reconcileWithName,
 } from './reconcileAddresses';
-import { likenessToDomain, type CardEvidence } from './roleScores';
-import { companyDraft, nameDrafts, titleDrafts } from './roleDrafts';
-import { isRegistration, onlineLabels, yearPattern } from './tables/labels';
-import { countryNames } from './tables/addressWords';
-import { lostJoinedLetter } from './lostAccent';
+import { besideRegisters } from './registers';
 import { repairName } from './repairName';
 import { repairAccents, repairLine } from './repairText';
 import { repairTwins } from './repairTwins';
 import { repairWords } from './repairWords';
+import { companyDraft, nameDrafts, titleDrafts } from './roleDrafts';
+import { likenessToDomain, type CardEvidence } from './roleScores';
+import { looksLikeStreet } from './streetLine';
+import { countryNames } from './tables/addressWords';
+import { isRegistration, onlineLabels, yearPattern } from './tables/labels';
 import type { Reading } from './types';
+import type { UnscoredProposal } from './unscoredProposal';
 
 /** A line as like the domain as this names the firm. */
 const FIRM_OF_DOMAIN = 0.9;

@@ -1,7 +1,7 @@
 import { editDistance, asciiSpellings, foldTight } from '../text';
-import { toAddressLetters, type FoundAddress } from './findEmails';
 import { domainLabel } from '../text/domains';
 import { withoutLegalForm } from '../text/legalForm';
+import { toAddressLetters, type FoundAddress } from './findEmails';
 import { splitMerged } from './mergedLetters';
 import { isMadeOf } from './personName';
 import type { ReadLine } from './types';

@@ -1,6 +1,6 @@
-import type { FoundAddress } from './findEmails';
 import { fold } from '../text';
 import { inCaseOf } from '../text/naturalCase';
+import type { FoundAddress } from './findEmails';
 import type { ReadLine } from './types';
 
 /** A letter of the name above this probability stands, one of the address below it says nothing. */

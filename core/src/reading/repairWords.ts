@@ -1,11 +1,11 @@
 import { fold } from '../text';
 import { inCaseOf } from '../text/naturalCase';
 import { perhapsAccentedWords } from '../text/tables/accentedWords';
-import { streetWords } from './tables/addressWords';
 import { tradeWords } from '../text/tables/companyWords';
 import { departmentTopics } from '../text/tables/departmentWords';
 import { givenNames } from '../text/tables/nameWords';
 import { titleHeads, titleModifiers } from '../text/tables/titleWords';
+import { streetWords } from './tables/addressWords';
 import type { ReadCharacter, ReadLine } from './types';
 
 /** A letter below this probability may be the engine's next best. */

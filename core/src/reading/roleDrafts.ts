@@ -1,21 +1,21 @@
+import { fold, foldTight } from '../text';
+import { domainLabel, isFreeMail, registeredDomain } from '../text/domains';
+import { hasLegalForm, withoutLegalForm } from '../text/legalForm';
+import { inSpellingOf, isAllCaps, naturalCompany, naturalName, naturalTitle } from '../text/naturalCase';
+import { tradeWords } from '../text/tables/companyWords';
 import { isNextInBlock, overlaps, spanOf, type CardLine } from './cardLine';
 import type { Chosen, ChosenRoles, Roles } from './chooseRoles';
 import { companyFromDomain } from './companyFromDomain';
-import { domainLabel, isFreeMail, registeredDomain } from '../text/domains';
-import type { UnscoredProposal } from './unscoredProposal';
-import { fold, foldTight } from '../text';
 import { learnedCompany, type Learned } from './learned';
-import { lostAccent } from './lostAccent';
-import { hasLegalForm, withoutLegalForm } from '../text/legalForm';
 import { ACCENT_TOLERANCE, groupOf, MIXED_SIZES, sameSize } from './lineGroups';
+import { lostAccent } from './lostAccent';
 import { splitMerged } from './mergedLetters';
 import { misreadTitle } from './misreadTitle';
-import { inSpellingOf, isAllCaps, naturalCompany, naturalName, naturalTitle } from '../text/naturalCase';
 import { firmBeforeComma } from './partsOfLine';
 import { nameParts, splitName } from './personName';
 import type { RunnerUp, SourceSpan } from './proposal';
-import { tradeWords } from '../text/tables/companyWords';
 import { countriesOfTowns } from './tables/towns';
+import type { UnscoredProposal } from './unscoredProposal';
 
 /** What else on the card speaks about the roles' values. */
 export interface RoleContext {

@@ -1,17 +1,17 @@
-import type { CardLine } from './cardLine';
-import { domainAgreement } from './companyFromDomain';
-import { isFreeMail } from '../text/domains';
 import { fold, foldTight } from '../text';
-import { hasTitleWord } from './hasTitleWord';
+import { isFreeMail } from '../text/domains';
 import { hasLegalForm, withoutLegalForm } from '../text/legalForm';
-import { isLikeCompany } from './learned';
-import { looksLikeStreet } from './streetLine';
-import { localPartAgreement, nameParts } from './personName';
 import { tradeWords } from '../text/tables/companyWords';
 import { departmentHeads, departmentTopics } from '../text/tables/departmentWords';
-import { ownerLabel } from './tables/labels';
 import { givenNames, nameParticles } from '../text/tables/nameWords';
 import { agentEndings, sloganWords, titleHeads, titleJoiners, titleModifiers } from '../text/tables/titleWords';
+import type { CardLine } from './cardLine';
+import { domainAgreement } from './companyFromDomain';
+import { hasTitleWord } from './hasTitleWord';
+import { isLikeCompany } from './learned';
+import { localPartAgreement, nameParts } from './personName';
+import { looksLikeStreet } from './streetLine';
+import { ownerLabel } from './tables/labels';
 
 /** What the rest of the card says about its person and firm. */
 export interface CardEvidence {

@@ -1,6 +1,6 @@
 import { hasLegalForm } from '../text/legalForm';
-import { streetWords } from './tables/addressWords';
 import { titleHeads } from '../text/tables/titleWords';
+import { streetWords } from './tables/addressWords';
 
 /** "Catering" and "Engineering" end like a ring road. */
 const GERUND = /(?:ear|eer|ter|tur|tor|sor|der|air|oar)ing$/i;

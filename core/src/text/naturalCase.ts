@@ -1,8 +1,8 @@
 import { fold } from './fold';
 import { withoutLegalForm } from './legalForm';
+import { accentedWords } from './tables/accentedWords';
 import { nameParticles } from './tables/nameWords';
 import { titleHeads, titleJoiners, titleModifiers } from './tables/titleWords';
-import { accentedWords } from './tables/accentedWords';
 
 export const isAllCaps = (text: string): boolean => /\p{Lu}/u.test(text) && !/\p{Ll}/u.test(text);
 

@@ -1,8 +1,8 @@
 import { View } from 'react-native';
-import { useSessionQuery } from './api';
-import { useSaveFilingSettingsMutation } from './settingsApi';
 import { problemText } from '@/lib/api';
 import { Notice, Select, Soft, Text, Toggle } from '@/ui';
+import { useSessionQuery } from './api';
+import { useSaveFilingSettingsMutation } from './settingsApi';
 
 const SAME_FROM = [0.8, 0.9, 0.95, 0.98, 0.99];
 const PERHAPS_FROM = [0.02, 0.05, 0.1, 0.2, 0.5];

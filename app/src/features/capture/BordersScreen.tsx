@@ -4,8 +4,8 @@ import { useEffect, useMemo, useReducer, useState } from 'react';
 import { View } from 'react-native';
 import { API, problemText } from '@/lib/api';
 import { Button, CannotShow, EmptyPage, Heading, LoadingLines, Notice, Soft, ToTray } from '@/ui';
-import { BorderDrawing } from './BorderDrawing';
 import { useChangeOutlinesMutation, usePhotoOutlinesQuery } from './api';
+import { BorderDrawing } from './BorderDrawing';
 import {
   type BorderAct,
   type Borders,

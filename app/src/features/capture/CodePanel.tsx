@@ -2,8 +2,8 @@ import { readCode } from '@dossier/core/reading/code';
 import { useState, type RefObject } from 'react';
 import { View } from 'react-native';
 import { Button, Notice, Serif, Soft } from '@/ui';
-import { useTextCard } from './WithoutPicture';
 import { useCodes } from './useCodes';
+import { useTextCard } from './WithoutPicture';
 
 interface Props {
   accountId: string;

@@ -1,11 +1,11 @@
 import type { Occasion } from '@dossier/contract';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { OccasionForm } from './OccasionForm';
-import { useOccasions, whereAndWhen } from './useOccasions';
 import { useSessionQuery } from '@/features/account';
 import { problemText } from '@/lib/api';
 import { Button, EmptyState, Heading, LoadingLines, Notice, Page, Serif, Soft } from '@/ui';
+import { OccasionForm } from './OccasionForm';
+import { useOccasions, whereAndWhen } from './useOccasions';
 
 /** All occasions of the workspace, to be made and changed. */
 export function OccasionsScreen() {

@@ -9,7 +9,6 @@ import { CameraTrouble } from './CameraTrouble';
 import { LastShots } from './LastShots';
 import { LiveOverlay } from './LiveOverlay';
 import { OccasionChooser } from './OccasionChooser';
-import { WithoutPicture } from './WithoutPicture';
 import { soundSafe } from './safeSound';
 import { selectWaitingPhotos, type Shot } from './slice';
 import { type Facing, useCamera } from './useCamera';
@@ -18,6 +17,7 @@ import { useOccasions } from './useOccasions';
 import { usePickFiles } from './usePickFiles';
 import { useShots } from './useShots';
 import { useStorageLeft } from './useStorageLeft';
+import { WithoutPicture } from './WithoutPicture';
 
 /** Knows web addresses by their endings: heavy, and few people read codes. */
 const CodePanel = lazy(() => import('./CodePanel'));

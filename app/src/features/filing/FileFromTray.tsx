@@ -1,8 +1,8 @@
 import type { TrayItem } from '@dossier/contract';
 import { useState } from 'react';
-import { useCleanFiling } from './useCleanFiling';
 import { isClean } from '@/features/tray';
 import { Button } from '@/ui';
+import { useCleanFiling } from './useCleanFiling';
 
 /** Files a card without any doubt straight from the tray. */
 export const FileFromTray = ({ item }: { item: TrayItem }) => (isClean(item) ? <FileIt item={item} /> : null);

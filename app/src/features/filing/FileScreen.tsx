@@ -6,10 +6,6 @@ import { displayName, type PersonFields } from '@dossier/core/people';
 import { Link } from 'expo-router';
 import { ScrollView, View } from 'react-native';
 import { useDispatch } from 'react-redux';
-import { CompareFields } from './CompareFields';
-import { EndsWithJob } from './EndsWithJob';
-import { KnownPeople } from './KnownPeople';
-import { useFiling } from './useFiling';
 import { useSessionQuery, useTeamQuery } from '@/features/account';
 import { useMatchesQuery, useNotSameMutation } from '@/features/matching';
 import { consentComplaint, ConsentFields, NO_CONSENT, useTagsQuery } from '@/features/people';
@@ -40,6 +36,10 @@ import {
   TextField,
   Toggle,
 } from '@/ui';
+import { CompareFields } from './CompareFields';
+import { EndsWithJob } from './EndsWithJob';
+import { KnownPeople } from './KnownPeople';
+import { useFiling } from './useFiling';
 
 const KINDS = [
   { value: 'contact', label: 'Contact' },

@@ -2,12 +2,12 @@ import type { FiledByItself } from '@dossier/contract';
 import { draftOf } from '@dossier/core/proof';
 import { Link } from 'expo-router';
 import { View } from 'react-native';
-import { useAnswerFiledMutation } from './api';
 import { useFiledByItselfQuery } from '@/features/people';
 import { sidesOf, Strip, useCardQuery } from '@/features/proof';
 import { problemText } from '@/lib/api';
 import { formatWhen } from '@/lib/formatDate';
 import { Button, CannotShow, EmptyPage, Heading, LoadingLines, Notice, Page, Serif, Soft, Text, ToTray } from '@/ui';
+import { useAnswerFiledMutation } from './api';
 
 /** What Dossier filed without a person, for a glance: each name over its strip, taken back or found right, one by one or all. */
 export function FiledByItselfScreen() {

@@ -1,8 +1,8 @@
 import type { Match } from '@dossier/contract';
 import { Pressable, View } from 'react-native';
+import { Reasons } from '@/features/matching';
 import { likelihoodWords } from '@/lib/likelihood';
 import { Button, Serif, Soft, Text } from '@/ui';
-import { Reasons } from '@/features/matching';
 
 interface Props {
   matches: readonly Match[];

@@ -4,11 +4,11 @@ import { useRef } from 'react';
 import { useDispatch } from 'react-redux';
 import { v7 as uuidv7 } from 'uuid';
 import { displayName } from '@dossier/core/people';
-import { useFileCardMutation } from './api';
 import { useSessionQuery } from '@/features/account';
 import { forgetDraft, proofActions } from '@/features/proof';
 import { api, isUnreachable } from '@/lib/api';
 import { keepForLater } from '@/lib/outbox';
+import { useFileCardMutation } from './api';
 
 /**
  * Files a card; a second press, or a retry after a lost answer, is the same request. Without a network it

@@ -2,15 +2,6 @@ import type { DuplicateGroup, Duplicates, Sweep } from '@dossier/contract';
 import { Link } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { Reasons } from './Reasons';
-import {
-  useCancelSweepMutation,
-  useDuplicatesQuery,
-  useLatestSweepQuery,
-  useMergeCertainMutation,
-  useNotSameMutation,
-  useStartSweepMutation,
-} from './api';
 import { useMay } from '@/features/account';
 import { useMergePeopleMutation, useUndoMergeMutation } from '@/features/people';
 import { problemText } from '@/lib/api';
@@ -29,6 +20,15 @@ import {
   Soft,
   Text,
 } from '@/ui';
+import {
+  useCancelSweepMutation,
+  useDuplicatesQuery,
+  useLatestSweepQuery,
+  useMergeCertainMutation,
+  useNotSameMutation,
+  useStartSweepMutation,
+} from './api';
+import { Reasons } from './Reasons';
 
 const ASK_AGAIN_MS = 1000;
 

@@ -4,8 +4,8 @@ import { View } from 'react-native';
 import { problemText } from '@/lib/api';
 import { formatWhen } from '@/lib/formatDate';
 import { Button, Notice, Soft, Subheading, Text } from '@/ui';
-import { CHANNELS, consentComplaint, ConsentFields, HOW, NO_CONSENT } from './ConsentFields';
 import { useGiveConsentMutation, useWithdrawConsentMutation } from './api';
+import { CHANNELS, consentComplaint, ConsentFields, HOW, NO_CONSENT } from './ConsentFields';
 
 /** What a person agreed to, what is no longer so, and a new one. */
 export function Consents({ person }: { person: Person }) {

@@ -3,11 +3,11 @@ import { ADDRESS_FIELDS, addressOrder, formatPhone, type PersonFields, type Phon
 import { typedPhone } from '@dossier/core/people/typedPhone';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useEditPersonMutation, useTagsQuery } from './api';
 import { useSessionQuery, useTeamQuery } from '@/features/account';
 import { hasStatus, problemText } from '@/lib/api';
 import { personFieldLabel } from '@/lib/fieldLabels';
 import { Button, Choice, Notice, Select, Subheading, TagField, Text, TextField } from '@/ui';
+import { useEditPersonMutation, useTagsQuery } from './api';
 
 const KINDS = [
   { value: 'contact', label: 'Contact' },

@@ -2,10 +2,10 @@ import type { Person } from '@dossier/contract';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useChangePresenceMutation } from './api';
 import { useMay } from '@/features/account';
 import { problemText } from '@/lib/api';
 import { Button, Notice, Soft, Subheading, Text } from '@/ui';
+import { useChangePresenceMutation } from './api';
 
 /** Deleting, which can be undone, and erasing, which cannot. */
 export function EndOfRecord({ person }: { person: Person }) {

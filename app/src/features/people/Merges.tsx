@@ -1,10 +1,10 @@
 import type { Person } from '@dossier/contract';
 import { View } from 'react-native';
-import { useUndoMergeMutation } from './api';
 import { useMay } from '@/features/account';
 import { problemText } from '@/lib/api';
 import { formatWhen } from '@/lib/formatDate';
 import { Button, Notice, Soft } from '@/ui';
+import { useUndoMergeMutation } from './api';
 
 /** Records that were merged into this one, each to be parted again. */
 export const Merges = ({ person }: { person: Person }) =>

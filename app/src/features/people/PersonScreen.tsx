@@ -20,15 +20,15 @@ import {
   Subheading,
   Text,
 } from '@/ui';
+import { usePersonQuery } from './api';
 import { Consents } from './Consents';
+import { ContactLinks } from './ContactLinks';
 import { EditPerson } from './EditPerson';
 import { DeletedNotice, EndOfRecord } from './EndOfRecord';
 import { History } from './History';
 import { Merges } from './Merges';
-import { ContactLinks } from './ContactLinks';
 import { SendBack } from './SendBack';
 import { VcardDownload } from './VcardDownload';
-import { usePersonQuery } from './api';
 
 /** Somebody's dossier. */
 export function PersonScreen({ personId }: { personId: string }) {

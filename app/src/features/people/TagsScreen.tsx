@@ -1,10 +1,10 @@
 import { Tag } from '@dossier/contract';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useRenameTagMutation, useTagsQuery } from './api';
 import { RatingWords, useMay } from '@/features/account';
 import { problemText } from '@/lib/api';
 import { Button, CannotShow, Heading, LoadingLines, Notice, Page, Soft, Text, TextField } from '@/ui';
+import { useRenameTagMutation, useTagsQuery } from './api';
 
 /** All tags in one place: another word for one, or one word for two. */
 export function TagsScreen() {

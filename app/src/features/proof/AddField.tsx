@@ -1,9 +1,9 @@
 import { REPEATABLE_FIELDS, type FieldName } from '@dossier/core/reading/fields';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { FieldChips } from './FieldChips';
 import { useSessionQuery } from '@/features/account';
 import { Button, TextField } from '@/ui';
+import { FieldChips } from './FieldChips';
 
 interface Props {
   standing: readonly FieldName[];

@@ -1,11 +1,11 @@
 import type { ProofCard, TrayItem } from '@dossier/contract';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { useJoinBackMutation, useTakeBackOffMutation } from './api';
 import { useTrayInfiniteQuery } from '@/features/tray';
 import { problemText } from '@/lib/api';
 import { formatWhen } from '@/lib/formatDate';
 import { Button, CardImage, cardPicture, Notice, Soft, Subheading, Text } from '@/ui';
+import { useJoinBackMutation, useTakeBackOffMutation } from './api';
 
 /** Cards offered as a back: those photographed nearest in time. */
 const OFFERED = 6;

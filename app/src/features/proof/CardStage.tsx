@@ -4,9 +4,9 @@ import type { SourceSpan } from '@dossier/core/reading/fields';
 import { useEffect, useMemo, useRef, useState, type PointerEvent } from 'react';
 import { View } from 'react-native';
 import { cardPicture } from '@/ui';
-import { TextSheet } from './TextSheet';
 import type { CardSide } from './sides';
 import { areaOfSpans, clampView, fitView, focusView, type StageView, zoomedAt } from './stageView';
+import { TextSheet } from './TextSheet';
 
 interface Props extends CardSide {
   /** Places to point at; the picture glides to them. */

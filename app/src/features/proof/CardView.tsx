@@ -1,6 +1,6 @@
 import { cardPicture } from '@/ui';
-import { TextSheet } from './TextSheet';
 import type { CardSide } from './sides';
+import { TextSheet } from './TextSheet';
 
 interface Props extends CardSide {
   /** Tallest it may be, as a CSS length. */

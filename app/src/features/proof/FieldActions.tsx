@@ -4,12 +4,12 @@ import type { Reading } from '@dossier/core/reading/fields';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useDispatch, useSelector } from 'react-redux';
-import { FieldChips } from './FieldChips';
-import { offersOf } from './offers';
-import { proofActions, selectDraft } from './slice';
 import { useSuggestionsQuery } from '@/features/people';
 import { FIELD_LABELS } from '@/lib/fieldLabels';
 import { Button } from '@/ui';
+import { FieldChips } from './FieldChips';
+import { offersOf } from './offers';
+import { proofActions, selectDraft } from './slice';
 
 interface Props {
   cardId: string;

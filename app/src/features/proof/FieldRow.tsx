@@ -9,12 +9,12 @@ import { FIELD_LABELS } from '@/lib/fieldLabels';
 import { Select } from '@/ui';
 import { FieldActions } from './FieldActions';
 import { LOOSE_LINE } from './LooseLines';
-import { ProofInput } from './ProofInput';
-import { Strip } from './Strip';
 import { usePastedBlock } from './pastedBlock';
 import { PHONE_KINDS } from './phoneKinds';
+import { ProofInput } from './ProofInput';
 import { type CardSides, sideOf } from './sides';
 import { proofActions } from './slice';
+import { Strip } from './Strip';
 
 interface Props {
   cardId: string;

@@ -4,9 +4,9 @@ import { Pressable, View } from 'react-native';
 import { useDispatch } from 'react-redux';
 import { Raw, Soft, Subheading } from '@/ui';
 import { FieldChips } from './FieldChips';
-import { Strip } from './Strip';
 import type { CardSide } from './sides';
 import { proofActions } from './slice';
+import { Strip } from './Strip';
 
 interface Props extends CardSide {
   /** Indices of the lines that no field claims. */

@@ -1,8 +1,8 @@
 import { useEffect } from 'react';
 import { useSelector } from 'react-redux';
+import { leftToRead, selectJustRead, useTrayInfiniteQuery } from '@/features/tray';
 import { ProofScreen } from './screens';
 import { usePrepared } from './usePrepared';
-import { leftToRead, selectJustRead, useTrayInfiniteQuery } from '@/features/tray';
 
 /** Beside the tray: the desk, the first card to be proved and the one just read are there before somebody opens them. */
 export function PreparedDesk() {

@@ -4,9 +4,9 @@ import { noteOf, personFieldsOf } from '@dossier/core/proof';
 import { useCallback } from 'react';
 import { useDispatch } from 'react-redux';
 import { v7 as uuidv7 } from 'uuid';
-import type { KeptDraft } from './slice';
 import { useSessionQuery } from '@/features/account';
 import { keepForLater } from '@/lib/outbox';
+import type { KeptDraft } from './slice';
 
 /** A card filed from the desk can be taken back for so long: it is held on this device until then. */
 const HOLD_MS = 7_000;

@@ -3,11 +3,11 @@ import type { Dispatch, ThunkDispatch, UnknownAction } from '@reduxjs/toolkit';
 import { draftOf } from '@dossier/core/proof';
 import { useEffect, useRef } from 'react';
 import { useDispatch, useSelector, useStore } from 'react-redux';
-import { proofApi, useKeepDraftMutation } from './api';
-import { type CardDraft, cardDraftOf, type KeptDraft, proofActions, selectDraft } from './slice';
 import { useSessionQuery } from '@/features/account';
 import { hasStatus } from '@/lib/api';
 import { deviceStore } from '@/lib/deviceStore';
+import { proofApi, useKeepDraftMutation } from './api';
+import { type CardDraft, cardDraftOf, type KeptDraft, proofActions, selectDraft } from './slice';
 
 /** A draft is sent to the server when nothing was changed for so long. */
 const QUIET_MS = 900;

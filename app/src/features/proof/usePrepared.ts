@@ -1,10 +1,10 @@
 import type { ThunkDispatch, UnknownAction } from '@reduxjs/toolkit';
 import { useEffect, useMemo } from 'react';
 import { useDispatch } from 'react-redux';
-import { proofApi } from './api';
-import { openDraft } from './useDraft';
 import { useSessionQuery } from '@/features/account';
 import { cardPicture } from '@/ui';
+import { proofApi } from './api';
+import { openDraft } from './useDraft';
 
 /** Has cards, their pictures and their drafts loaded before they are opened on the desk. */
 export function usePrepared(cardIds: readonly string[]): void {

@@ -1,9 +1,9 @@
 import { useEffect, useMemo } from 'react';
 import { useDispatch, useSelector } from 'react-redux';
-import { runSlice } from './runSlice';
-import { usePrepared } from './usePrepared';
 import { selectTrayPlace, useTrayRunQuery } from '@/features/tray';
 import { selectWaitingRequests } from '@/lib/outbox';
+import { runSlice } from './runSlice';
+import { usePrepared } from './usePrepared';
 
 /** So many cards behind the one on the desk are loaded with their pictures. */
 const AHEAD = 2;

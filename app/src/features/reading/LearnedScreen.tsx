@@ -1,10 +1,10 @@
 import type { LearnedItem } from '@dossier/contract';
 import { View } from 'react-native';
-import { useLearnedQuery, useRevokeLearnedMutation } from './learnedApi';
 import { useMay } from '@/features/account';
 import { problemText } from '@/lib/api';
 import { formatWhen } from '@/lib/formatDate';
 import { Button, CannotShow, EmptyState, Heading, LoadingLines, Notice, Page, Soft, Subheading, Text } from '@/ui';
+import { useLearnedQuery, useRevokeLearnedMutation } from './learnedApi';
 
 const GROUPS: readonly { kind: LearnedItem['kind']; title: string }[] = [
   { kind: 'company', title: 'How firms are written' },

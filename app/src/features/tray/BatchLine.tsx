@@ -1,8 +1,8 @@
 import { View } from 'react-native';
 import { useSelector } from 'react-redux';
-import { useLatestBatchQuery } from './api';
 import { selectWaitingPhotos } from '@/features/capture';
 import { Soft } from '@/ui';
+import { useLatestBatchQuery } from './api';
 
 /** How far the photographs are that came together, those still on this device included. */
 export function BatchLine() {

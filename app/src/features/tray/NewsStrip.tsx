@@ -3,12 +3,12 @@ import CloseIcon from 'lucide-react-native/icons/x';
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 import { useSelector } from 'react-redux';
-import { useLatestBatchQuery, useSecondLooksQuery, useSecondLooksSeenMutation } from './api';
-import { type News, newsToTell } from './news';
 import { selectWaitingPhotos } from '@/features/capture';
 import { useDeviceSetting } from '@/lib/deviceSetting';
 import { notify } from '@/lib/notify';
 import { Button, IconButton, Text } from '@/ui';
+import { useLatestBatchQuery, useSecondLooksQuery, useSecondLooksSeenMutation } from './api';
+import { type News, newsToTell } from './news';
 
 /** What the machine has to say goes by itself after so long: time to read it twice. */
 const PASSES_AFTER_MS = 10_000;

@@ -3,8 +3,8 @@ import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { problemText } from '@/lib/api';
 import { Button, Notice, Select, Text } from '@/ui';
-import { ReadAgainPanel, SecondLookPanel } from './SelectionPanels';
 import { useChangeCardsMutation, useMoveToOccasionMutation } from './api';
+import { ReadAgainPanel, SecondLookPanel } from './SelectionPanels';
 
 interface Props {
   cardIds: readonly string[];

@@ -1,10 +1,10 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useAskForSecondLookMutation, useReadAgainMutation } from './api';
 import { useSessionQuery, useTeamQuery } from '@/features/account';
 import { problemText } from '@/lib/api';
 import { COUNTRIES, countryName } from '@/lib/countries';
 import { Button, ExpectedLanguages, Notice, Select, Soft, TextField } from '@/ui';
+import { useAskForSecondLookMutation, useReadAgainMutation } from './api';
 
 interface Props {
   cardIds: readonly string[];

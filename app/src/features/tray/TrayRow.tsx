@@ -2,12 +2,12 @@ import type { TrayItem } from '@dossier/contract';
 import { Link } from 'expo-router';
 import { memo, useEffect, useRef, useState, type ComponentType } from 'react';
 import { Pressable, View } from 'react-native';
-import { TwinNote } from './TwinNote';
-import { leftToRead } from './soonRead';
 import { useDiscardPhotoMutation } from '@/features/capture';
 import { API, problemText } from '@/lib/api';
 import { formatWhenShort } from '@/lib/formatDate';
 import { Button, CardImage, cardPicture, Highlight, Serif, Soft } from '@/ui';
+import { leftToRead } from './soonRead';
+import { TwinNote } from './TwinNote';
 
 export interface RowParts {
   /** Something to do with a card, at the end of its row: lent by the room that does it. */

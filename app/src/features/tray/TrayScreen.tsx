@@ -3,20 +3,20 @@ import { useRouter } from 'expo-router';
 import { Suspense, useMemo, useRef, useState } from 'react';
 import { FlatList, View } from 'react-native';
 import { useDispatch, useSelector } from 'react-redux';
-import { BatchLine } from './BatchLine';
-import { TrayFilter } from './TrayFilter';
-import { type RowParts, TrayRow } from './TrayRow';
-import { WaitingHere } from './WaitingHere';
-import { useChangeCardsMutation, useTrayInfiniteQuery } from './api';
-import { isClean } from './isClean';
-import { traySlice, selectTrayPlace, type TrayView } from './slice';
-import { useSelection } from './useSelection';
 import { useSessionQuery } from '@/features/account';
 import { selectWaitingPhotos, useOccasions } from '@/features/capture';
 import { problemText } from '@/lib/api';
 import { lazyScreen } from '@/lib/lazyScreen';
 import { selectWaitingRequests } from '@/lib/outbox';
 import { Button, EmptyState, FirstTime, Heading, LoadingLines, Notice, Soft } from '@/ui';
+import { useChangeCardsMutation, useTrayInfiniteQuery } from './api';
+import { BatchLine } from './BatchLine';
+import { isClean } from './isClean';
+import { traySlice, selectTrayPlace, type TrayView } from './slice';
+import { TrayFilter } from './TrayFilter';
+import { type RowParts, TrayRow } from './TrayRow';
+import { useSelection } from './useSelection';
+import { WaitingHere } from './WaitingHere';
 
 /** Needed only once several cards are chosen. */
 const SelectionBar = lazyScreen(() => import('./SelectionBar'), 'SelectionBar');

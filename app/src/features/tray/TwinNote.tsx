@@ -1,10 +1,10 @@
 import type { TrayItem, TrayTwin } from '@dossier/contract';
 import { Link } from 'expo-router';
 import { View } from 'react-native';
-import { useChangeCardsMutation } from './api';
 import { useNotSameMutation, useTrayTwinsQuery } from '@/features/matching';
 import { problemText } from '@/lib/api';
 import { Button, Soft, Text } from '@/ui';
+import { useChangeCardsMutation } from './api';
 
 /** Under a card of the tray: that another one there is of the same person, before either is filed. */
 export function TwinNote({ item }: { item: TrayItem }) {

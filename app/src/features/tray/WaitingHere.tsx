@@ -1,10 +1,10 @@
 import { Link } from 'expo-router';
 import { View } from 'react-native';
 import { useDispatch, useSelector } from 'react-redux';
-import { WaitingRow } from './WaitingRow';
 import { selectWaitingPhotos } from '@/features/capture';
 import { forgetRequest, isHeld, selectWaitingRequests, sendRequestAgain, type WaitingRequest } from '@/lib/outbox';
 import { Button, Serif, Soft, Subheading, Text } from '@/ui';
+import { WaitingRow } from './WaitingRow';
 
 /** Everything that only this device has until now, in the order in which it will be sent. */
 export function WaitingHere() {

@@ -10,10 +10,10 @@ import type {
   Tray,
   TrayRun,
 } from '@dossier/contract';
-import { followTray } from './followTray';
-import type { TrayView } from './slice';
 import type { WithCapture } from '@/features/capture';
 import { api, TRAY_BATCH, TRAY_ROWS, TRAY_RUN } from '@/lib/api';
+import { followTray } from './followTray';
+import type { TrayView } from './slice';
 
 export const trayApi = api.injectEndpoints({
   endpoints: (build) => ({

@@ -1,10 +1,10 @@
 import type { TrayEvent } from '@dossier/contract';
-import { trayApi } from './api';
-import { followTray } from './followTray';
-import { selectJustRead } from './slice';
 import { captureSlice } from '@/features/capture';
 import { api, TRAY_BATCH, TRAY_ROWS, TRAY_RUN, TRAY_TWINS } from '@/lib/api';
 import { createStore } from '@/store';
+import { trayApi } from './api';
+import { followTray } from './followTray';
+import { selectJustRead } from './slice';
 
 const PHOTO = '0199c1f4-0000-7000-8000-000000000001';
 const CARD = '0199c1f4-0000-7000-8000-000000000002';

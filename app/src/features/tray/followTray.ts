@@ -1,8 +1,8 @@
 import { TrayEvent, type Tray } from '@dossier/contract';
 import type { ThunkDispatch, UnknownAction } from '@reduxjs/toolkit';
-import { traySlice } from './slice';
 import { isSentFromHere, type WithCapture } from '@/features/capture';
 import { API, api, TRAY_BATCH, TRAY_ROWS, TRAY_RUN, TRAY_TWINS } from '@/lib/api';
+import { traySlice } from './slice';
 
 /** Versions of the drafts that are open here. */
 type Followed = WithCapture & { proof?: Readonly<Record<string, { version: number }>> };

@@ -1,7 +1,7 @@
 import { useSelector } from 'react-redux';
-import { useTrayInfiniteQuery } from './api';
 import { selectWaitingPhotos } from '@/features/capture';
 import { selectWaitingRequests } from '@/lib/outbox';
+import { useTrayInfiniteQuery } from './api';
 
 /** How many cards and photographs are not filed yet, those still on this device included. */
 export function useTrayCount(): number {

@@ -5,17 +5,13 @@ import type { SignedIn } from '../../platform/session';
 import { announce } from '../../platform/trayEvents';
 import { inSnapshot, inWorkspace } from '../../platform/workspaceScope';
 import { Occasion } from './entities';
+import { cardsByOccasion, isInTeam, lockId } from './queries';
 
 /** All occasions of a workspace, the open ones first and then the latest. */
 export function listOccasions(database: DataSource, who: SignedIn): Promise<OccasionView[]> {
   return inSnapshot(database, who.workspaceId, async (manager) => {
     const occasions = await manager.find(Occasion, { order: { closed: 'ASC', createdAt: 'DESC', id: 'DESC' } });
-    const counts = await manager.query<{ id: string; in_tray: number; filed: number }[]>(
-      `select occasion_id as id,
-              count(*) filter (where state in ('toProve', 'needsPerson', 'setAside'))::int as in_tray,
-              count(distinct person_id) filter (where state = 'filed')::int as filed
-       from card where occasion_id is not null group by occasion_id`,
-    );
+    const counts = await cardsByOccasion(manager, who.workspaceId);
     const countOf = new Map(counts.map((row) => [row.id, row]));
     return occasions.map((occasion) => ({
       ...fieldsOf(occasion),
@@ -29,7 +25,7 @@ export function listOccasions(database: DataSource, who: SignedIn): Promise<Occa
 /** Makes an occasion under the id its device gave it, or changes it; the same request again changes nothing. */
 export function saveOccasion(database: DataSource, who: SignedIn, id: string, fields: OccasionFields): Promise<void> {
   return inWorkspace(database, who.workspaceId, async (manager) => {
-    await manager.query(`select pg_advisory_xact_lock(hashtextextended($1, 0))`, [id]);
+    await lockId(manager, id);
     const ownerId = await ownerIn(manager, who.workspaceId, fields.ownerId);
     const row = { ...fields, ownerId };
     const { affected } = await manager.update(Occasion, { id }, row);
@@ -53,11 +49,7 @@ export async function ownerIn(
   ownerId: string | null,
 ): Promise<string | null> {
   if (!ownerId) return null;
-  const rows = await manager.query<{ id: string }[]>('select id from account where id = $1 and workspace_id = $2', [
-    ownerId,
-    workspaceId,
-  ]);
-  return rows[0]?.id ?? null;
+  return (await isInTeam(manager, workspaceId, ownerId)) ? ownerId : null;
 }
 
 /** The id of an occasion that is here; null for none, or for one that is not here: nothing is lost for its sake. */

@@ -1,11 +1,12 @@
 import type { PhotoReceived } from '@dossier/contract';
 import { LessThan, type DataSource, type EntityManager } from 'typeorm';
-import { Workspace } from '../account';
-import { Photo, PhotoPart } from './entities';
-import type { Parts } from './receiveBytes';
 import { notFound } from '../../platform/problem';
 import type { SignedIn } from '../../platform/session';
 import { inWorkspace } from '../../platform/workspaceScope';
+import { Workspace } from '../account';
+import { Photo, PhotoPart } from './entities';
+import { extentsOf, keepPart, type Extent } from './queries';
+import type { Parts } from './receiveBytes';
 
 /** Parts of a photograph of which no more has come for so long are no longer waited for. */
 const KEPT_MS = 24 * 3600 * 1000;
@@ -14,26 +15,16 @@ const KEPT_MS = 24 * 3600 * 1000;
 export const partsOf = (database: DataSource, who: SignedIn, photoId: string): Parts => ({
   load: () => inWorkspace(database, who.workspaceId, (manager) => loadJoined(manager, who, photoId)),
   keep: (startsAt, bytes) =>
-    inWorkspace(database, who.workspaceId, async (manager) => {
-      // The same place again is a line that broke and went on: the longer of the two is kept.
-      await manager.query(
-        `insert into photo_part (workspace_id, photo_id, sent_by, starts_at, bytes) values ($1, $2, $3, $4, $5)
-         on conflict (photo_id, sent_by, starts_at) do update set bytes = excluded.bytes, received_at = now()
-         where length(photo_part.bytes) < length(excluded.bytes)`,
-        [who.workspaceId, photoId, who.accountId, startsAt, bytes],
-      );
-    }),
+    inWorkspace(database, who.workspaceId, (manager) =>
+      keepPart(manager, { workspaceId: who.workspaceId, photoId, sentBy: who.accountId, startsAt, bytes }),
+    ),
 });
 
 /** @throws ProblemError 404 when nothing of it is here */
 export const howMuchOf = (database: DataSource, who: SignedIn, photoId: string): Promise<PhotoReceived> =>
   inWorkspace(database, who.workspaceId, async (manager) => {
     if (await manager.existsBy(Photo, { id: photoId })) return { bytes: 0, whole: true };
-    const parts = await manager.query<Extent[]>(
-      `select starts_at as "startsAt", length(bytes) as length from photo_part
-       where workspace_id = $1 and photo_id = $2 and sent_by = $3 order by starts_at`,
-      [who.workspaceId, photoId, who.accountId],
-    );
+    const parts = await extentsOf(manager, who.workspaceId, photoId, who.accountId);
     const bytes = reachOf(parts);
     if (bytes === 0) throw notFound('This photograph');
     return { bytes, whole: false };
@@ -53,11 +44,6 @@ export async function removeOldParts(database: DataSource): Promise<number> {
     removed += affected ?? 0;
   }
   return removed;
-}
-
-interface Extent {
-  startsAt: number;
-  length: number;
 }
 
 /** How many bytes from the first one on are there without a gap. @param parts by their places */

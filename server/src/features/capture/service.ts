@@ -12,6 +12,7 @@ import { inWorkspace } from '../../platform/workspaceScope';
 import { Photo } from './entities';
 import { knownOccasion } from './occasions';
 import { forgetParts } from './photoParts';
+import { lockBatchesOf, lockId, openBatchOf } from './queries';
 
 /** Tries a reading has, a killed worker costing one; the last of them asks a person. */
 const READING_ATTEMPTS = 5;
@@ -55,7 +56,7 @@ export async function receivePhoto(
     );
   }
   return inWorkspace(database, who.workspaceId, async (manager) => {
-    await lockPhotoId(manager, upload.id);
+    await lockId(manager, upload.id);
     const known = await manager.findOneBy(Photo, { id: upload.id });
     if (known) return { photo: view(known), created: false };
     const contentHash = createHash('sha256').update(upload.bytes).digest();
@@ -96,20 +97,10 @@ export async function receivePhoto(
   });
 }
 
-/** Photographs sent within this of each other belong together even when reading keeps up with them. */
-const SAME_BATCH_SECONDS = 120;
-
 /** The batch that a photograph just received belongs to: that of the last one, unless all was done long ago. */
 async function batchFor(manager: EntityManager, { accountId, workspaceId }: SignedIn): Promise<string> {
-  await manager.query(`select pg_advisory_xact_lock(hashtextextended($1, 1))`, [accountId]);
-  const rows = await manager.query<{ batch_id: string }[]>(
-    `select batch_id from photo
-     where workspace_id = $1 and taken_by = $2
-       and (state in ('waiting', 'reading') or received_at > now() - make_interval(secs => ${SAME_BATCH_SECONDS}))
-     order by received_at desc limit 1`,
-    [workspaceId, accountId],
-  );
-  return rows[0]?.batch_id ?? uuidv7();
+  await lockBatchesOf(manager, accountId);
+  return (await openBatchOf(manager, workspaceId, accountId)) ?? uuidv7();
 }
 
 /** @throws ProblemError 409 that says when the same file came before */
@@ -122,10 +113,6 @@ async function assertNew(manager: EntityManager, contentHash: Buffer): Promise<v
   const day = same.receivedAt.toISOString().slice(0, 10);
   throw conflict('same-file', `This very file was sent on ${day} already. Send it anyway, or remove it here.`);
 }
-
-/** Two requests with one id go one after the other. */
-const lockPhotoId = (manager: EntityManager, id: string): Promise<unknown> =>
-  manager.query(`select pg_advisory_xact_lock(hashtextextended($1, 0))`, [id]);
 
 export function photoPicture(database: DataSource, who: SignedIn, id: string): Promise<StoredPicture> {
   return inWorkspace(database, who.workspaceId, async (manager) => {

@@ -2,14 +2,14 @@ import type { FiledByItself } from '@dossier/contract';
 import { countDoubts, draftOf, noteOf, personFieldsOf } from '@dossier/core/proof';
 import type { DataSource, EntityManager } from 'typeorm';
 import { In, IsNull, Not } from 'typeorm';
+import type { SignedIn } from '../../platform/session';
+import { inSnapshot, inWorkspace } from '../../platform/workspaceScope';
 import { Workspace } from '../account';
 import { Photo } from '../capture';
 import { fieldsOfCard, findCandidates, hasTwin } from '../matching';
 import { Person } from '../people';
 import { Card } from '../reading';
 import { fileLocked } from './fileCard';
-import type { SignedIn } from '../../platform/session';
-import { inSnapshot, inWorkspace } from '../../platform/workspaceScope';
 
 /**
  * Files a card without a person, when its occasion or workspace lets it and there is nothing to ask: no doubt, a name, a way to

@@ -1,7 +1,7 @@
 import type { EntityManager } from 'typeorm';
+import { addJob } from '../../platform/queue';
 import { Workspace } from '../account';
 import { Occasion, type Photo } from '../capture';
-import { addJob } from '../../platform/queue';
 
 /** Has cards of a photograph that leave nothing to ask filed without a person, where occasion or workspace let that happen. */
 export async function fileCleanSoon(

@@ -1,8 +1,8 @@
 import type { Task } from 'graphile-worker';
 import type { DataSource } from 'typeorm';
+import { inWorkspace } from '../../platform/workspaceScope';
 import { Workspace } from '../account';
 import { beginSweep } from './duplicates';
-import { inWorkspace } from '../../platform/workspaceScope';
 
 /** Begins a search in every workspace in which somebody was filed or changed since the last one: its frequencies stay its own. */
 export function nightlySweepsTask(database: DataSource): Task {

@@ -2,12 +2,12 @@ import type { TrayTwin, TrayTwins } from '@dossier/contract';
 import { draftOf, personFieldsOf, type Draft } from '@dossier/core/proof';
 import { featuresOf, findPairs, FrequencyCounter, Matcher, type Features } from '@dossier/core/matching/people';
 import { In, type DataSource, type EntityManager } from 'typeorm';
+import type { SignedIn } from '../../platform/session';
+import { inWorkspace } from '../../platform/workspaceScope';
 import { Workspace } from '../account';
 import { NotSame } from '../people';
 import { Card, IN_TRAY } from '../reading';
 import { limitsOf } from './limits';
-import type { SignedIn } from '../../platform/session';
-import { inWorkspace } from '../../platform/workspaceScope';
 
 /** So many cards are compared with each other; a tray that is fuller is worked off from the oldest. */
 const MOST_CARDS = 2000;

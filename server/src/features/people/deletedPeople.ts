@@ -1,10 +1,10 @@
 import type { DeletedPeople } from '@dossier/contract';
 import { IsNull, LessThan, Not, type DataSource } from 'typeorm';
+import type { SignedIn } from '../../platform/session';
+import { inSnapshot, inWorkspace } from '../../platform/workspaceScope';
 import { Workspace } from '../account';
 import { ChangeLogEntry, Person } from './entities';
 import { eraseLocked } from './erasePerson';
-import type { SignedIn } from '../../platform/session';
-import { inSnapshot, inWorkspace } from '../../platform/workspaceScope';
 
 /** So long somebody who was deleted can be brought back. */
 export const KEPT_DAYS = 30;

@@ -1,11 +1,11 @@
 import { blockKeys, featuresOf } from '@dossier/core/matching/people';
 import type { PersonFields } from '@dossier/core/people';
 import { In, type DataSource, type EntityManager } from 'typeorm';
+import type { Logger } from '../../platform/logger';
+import { inWorkspace } from '../../platform/workspaceScope';
 import { Workspace } from '../account';
 import { Person } from './entities';
 import { loadFields } from './loadFields';
-import type { Logger } from '../../platform/logger';
-import { inWorkspace } from '../../platform/workspaceScope';
 
 /** Goes up when keys are made in another way: everybody's are made anew then. */
 const KEYS_VERSION = 1;

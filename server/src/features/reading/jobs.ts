@@ -3,8 +3,8 @@ import { ReadingProcessEnded, UnreadablePhoto, type PhotoReader, type ReadPhotoO
 import type { Task } from 'graphile-worker';
 import type { DataSource, EntityManager } from 'typeorm';
 import { z } from 'zod';
-import type { Logger } from '../../platform/logger';
 import { codeOf, databaseTrouble, isOfDatabase } from '../../platform/databaseTrouble';
+import type { Logger } from '../../platform/logger';
 import { storage } from '../../platform/storage';
 import { announce } from '../../platform/trayEvents';
 import { inWorkspace } from '../../platform/workspaceScope';

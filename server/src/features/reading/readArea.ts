@@ -11,6 +11,7 @@ import { inWorkspace } from '../../platform/workspaceScope';
 import { IN_TRAY } from './cardStates';
 import { Card } from './entities';
 import type { ReadingParts } from './jobs';
+import { jobOfKey } from './queries';
 
 /** Somebody is waiting for it: before all photographs in the queue. */
 const PRIORITY = -10;
@@ -70,10 +71,7 @@ export async function readAreaOf(
     await addJob(manager, 'readArea', payload, { key, maxAttempts: 1, priority: PRIORITY });
   });
   for (const until = Date.now() + PATIENCE_MS; Date.now() < until;) {
-    const [job] = await database.query<{ last_error: string | null }[]>(
-      'select last_error from graphile_worker.jobs where key = $1',
-      [key],
-    );
+    const job = await jobOfKey(database, key);
     if (!job) return inWorkspace(database, who.workspaceId, (manager) => linesOfArea(manager, cardId, areaId));
     if (job.last_error) break;
     await new Promise((resolve) => setTimeout(resolve, ASK_AGAIN_MS));

@@ -10,6 +10,7 @@ import { openState } from './cardStates';
 import { Card } from './entities';
 import { expectationsOf } from './expectations';
 import { proposing } from './proposing';
+import { lockCardId } from './queries';
 
 const BLANK: Reading = { width: 1, height: 1, lines: [] };
 
@@ -46,7 +47,7 @@ export async function keepTextCard(database: DataSource, who: SignedIn, id: stri
         : 'There is nothing about a person in this text. Paste the signature with the name and an address.',
     );
   await inWorkspace(database, who.workspaceId, async (manager) => {
-    await manager.query(`select pg_advisory_xact_lock(hashtextextended($1, 0))`, [id]);
+    await lockCardId(manager, id);
     if (await manager.existsBy(Card, { id })) return;
     const card = {
       id,

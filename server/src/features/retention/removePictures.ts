@@ -1,18 +1,17 @@
 import type { Task } from 'graphile-worker';
 import { In, type DataSource, type EntityManager } from 'typeorm';
 import { z } from 'zod';
-import { Workspace } from '../account';
-import { Photo } from '../capture';
-import { Card } from '../reading';
-import { applyToPast } from './applyToPast';
 import type { Logger } from '../../platform/logger';
 import { addJob } from '../../platform/queue';
 import { storage } from '../../platform/storage';
 import { inWorkspace } from '../../platform/workspaceScope';
+import { Workspace } from '../account';
+import { Photo } from '../capture';
+import { Card } from '../reading';
+import { applyToPast } from './applyToPast';
+import { cardsToClear, photosToClear } from './queries';
 
 const ATTEMPTS = 8;
-/** What was taken out of the tray can be put back with its picture for so long. */
-const DISCARDED_FOR = '24 hours';
 /** So many pictures are removed in one transaction. */
 const BATCH = 200;
 
@@ -44,34 +43,8 @@ export function removePicturesTask(database: DataSource, logger: Logger): Task {
 
 /** @returns of how many photographs and cards */
 async function removeSome(manager: EntityManager, workspaceId: string): Promise<number> {
-  const photos = await manager.query<PhotoFiles[]>(
-    `select photo.id, photo.file_id, photo.thumbnail_id, photo.display_id
-     from photo
-     where photo.workspace_id = $1 and photo.file_id is not null
-       and ((photo.state = 'read'
-             and exists (select from card where card.photo_id = photo.id and card.state = 'filed')
-             and not exists (
-               select from card where card.photo_id = photo.id
-                 and (card.state in ('toProve', 'needsPerson', 'setAside')
-                      or (card.state = 'filed' and card.kept = 'photo' and (card.keep_until is null or card.keep_until > now()))
-                      or (card.state = 'attached' and exists (
-                        select from card front where front.id = card.front_card_id and front.state <> 'filed')))))
-            or (photo.state in ('read', 'discarded')
-                and not exists (select from card where card.photo_id = photo.id
-                                  and (card.state <> 'discarded' or card.discarded_at > now() - interval '${DISCARDED_FOR}'))
-                and coalesce(photo.discarded_at, photo.received_at) < now() - interval '${DISCARDED_FOR}'))
-     order by photo.id limit ${BATCH} for update of photo skip locked`,
-    [workspaceId],
-  );
-  const cards = await manager.query<{ id: string; file_id: string; thumbnail_id: string | null }[]>(
-    `select card.id, card.file_id, card.thumbnail_id
-     from card
-     where card.workspace_id = $1 and card.file_id is not null
-       and ((card.state = 'filed' and (card.kept = 'none' or card.keep_until < now()))
-            or (card.state = 'discarded' and card.discarded_at < now() - interval '${DISCARDED_FOR}'))
-     order by card.id limit ${BATCH} for update of card skip locked`,
-    [workspaceId],
-  );
+  const photos = await photosToClear(manager, workspaceId, BATCH);
+  const cards = await cardsToClear(manager, workspaceId, BATCH);
   await manager.update(
     Photo,
     { id: In(photos.map((p) => p.id)) },
@@ -83,11 +56,4 @@ async function removeSome(manager: EntityManager, workspaceId: string): Promise<
     ...photos.flatMap((p) => [p.file_id, p.thumbnail_id, p.display_id]),
   ]);
   return Math.max(cards.length, photos.length);
-}
-
-interface PhotoFiles {
-  id: string;
-  file_id: string;
-  thumbnail_id: string | null;
-  display_id: string | null;
 }

@@ -1,10 +1,11 @@
 import type { PastPictures, PictureSettings } from '@dossier/contract';
 import type { DataSource, EntityManager } from 'typeorm';
+import type { SignedIn } from '../../platform/session';
+import { inSnapshot } from '../../platform/workspaceScope';
 import { Workspace } from '../account';
 import { Occasion } from '../capture';
 import type { Card } from '../reading';
-import type { SignedIn } from '../../platform/session';
-import { inSnapshot } from '../../platform/workspaceScope';
+import { countRemovedBy } from './queries';
 
 type Kept = Pick<Card, 'kept' | 'keepUntil' | 'filedAt'>;
 
@@ -25,24 +26,11 @@ export async function keptAsFiled(
 
 const daysAfter = (day: Date, days: number): Date => new Date(day.getTime() + days * 24 * 60 * 60 * 1000);
 
-/** Whose pictures a setting would remove, were it applied to what was filed before. Order of parameters: workspace, kept, days. */
-const REMOVED_BY = `
-  select count(*) filter (where not holds_card)::int as cards, count(distinct photo_id) filter (where not holds_photo)::int as photos
-  from (
-    select card.file_id is null or not ($2 = 'none' or card.filed_at < now() - make_interval(days => $3)) as holds_card,
-           photo.id as photo_id,
-           photo.file_id is null or not ($2 in ('card', 'none') or card.filed_at < now() - make_interval(days => $3)) as holds_photo
-    from card left join photo on photo.id = card.photo_id
-    where card.workspace_id = $1 and card.state = 'filed') pictures`;
-
 /** How many pictures of the past a setting would remove. */
 export function previewPictureSettings(
   database: DataSource,
   { workspaceId }: SignedIn,
   { keepPictures, keepDays }: PictureSettings,
 ): Promise<PastPictures> {
-  return inSnapshot(database, workspaceId, async (manager) => {
-    const [row] = await manager.query<PastPictures[]>(REMOVED_BY, [workspaceId, keepPictures, keepDays]);
-    return row!;
-  });
+  return inSnapshot(database, workspaceId, (manager) => countRemovedBy(manager, workspaceId, keepPictures, keepDays));
 }

@@ -5,6 +5,7 @@ import { announce } from '../../platform/trayEvents';
 import { inWorkspace } from '../../platform/workspaceScope';
 import { Photo } from '../capture';
 import { Card, cardStates, expectationsOf, IN_TRAY, lockCards, openState, proposing } from '../reading';
+import { lockSides } from './queries';
 
 /**
  * Joins a card of the tray to another as its back: both sides are proposed as one, and the back
@@ -49,7 +50,7 @@ async function joinSides(manager: EntityManager, workspaceId: string, front: Car
  */
 export async function joinPhotographedBacks(manager: EntityManager, photo: Photo): Promise<string[]> {
   // Two sides read at the same moment would each not see the other: one waits for the other to be stored.
-  await manager.query('SELECT pg_advisory_xact_lock(hashtextextended($1, 0))', [`sides:${photo.backOf ?? photo.id}`]);
+  await lockSides(manager, photo.backOf ?? photo.id);
   const backs = await manager.findBy(Photo, { backOf: photo.id, state: 'read' });
   const front = photo.backOf ? await manager.findOneBy(Photo, { id: photo.backOf, state: 'read' }) : null;
   const pairs = [...backs.map((back) => [photo, back] as const), ...(front ? [[front, photo] as const] : [])];

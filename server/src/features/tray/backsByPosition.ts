@@ -1,4 +1,4 @@
-import type { BackPairs, BacksOfPhoto, Tray } from '@dossier/contract';
+import type { BackPairs, BacksOfPhoto } from '@dossier/contract';
 import { matchBacks } from '@dossier/core/capture';
 import { guessOf } from '@dossier/core/proof';
 import { In, type DataSource, type EntityManager } from 'typeorm';
@@ -9,24 +9,6 @@ import { inSnapshot, inWorkspace } from '../../platform/workspaceScope';
 import { lockPhotos, Photo } from '../capture';
 import { Card, IN_TRAY, lockCards } from '../reading';
 import { joinBackIn } from './backs';
-
-/** Photographs taken as "the back" that show several cards, or whose fronts do: a person says which belongs to which. */
-export function backsToMatch(manager: EntityManager): Promise<Tray['backs']> {
-  return manager.query(
-    `select back.id as "photoId", fronts.count as fronts, backs.count as backs
-     from photo back
-       join photo front on front.id = back.back_of
-       cross join lateral (
-         select count(*)::int from card
-         where photo_id = front.id and state = any($1)
-           and not exists (select 1 from card joined where joined.front_card_id = card.id)) fronts
-       cross join lateral (select count(*)::int from card where photo_id = back.id and state = any($1)) backs
-     where back.state = 'read' and front.state = 'read' and fronts.count > 0 and backs.count > 0
-       and fronts.count + backs.count > 2
-     order by back.received_at`,
-    [IN_TRAY],
-  );
-}
 
 /** Both sides with pairs suggested by where they lie. @throws ProblemError 404 for a photograph that shows no backs */
 export function backsOfPhoto(database: DataSource, who: SignedIn, photoId: string): Promise<BacksOfPhoto> {

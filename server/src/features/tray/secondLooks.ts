@@ -9,6 +9,7 @@ import { inWorkspace } from '../../platform/workspaceScope';
 import { ownerIn } from '../capture';
 import { Card, IN_TRAY, lockTrayCards } from '../reading';
 import { SecondLook } from './entities';
+import { namesOfTeam } from './queries';
 
 /**
  * Asks a colleague to look at cards of the tray; asking again replaces what was asked before.
@@ -104,11 +105,7 @@ export async function openSecondLooks(
 }
 
 async function namesIn(manager: EntityManager, workspaceId: string) {
-  const rows = await manager.query<{ id: string; name: string }[]>(
-    'select id, name from account where workspace_id = $1',
-    [workspaceId],
-  );
-  const byId = new Map(rows.map((row) => [row.id, row.name]));
+  const byId = await namesOfTeam(manager, workspaceId);
   return (id: string) => ({ id, name: byId.get(id) ?? 'A former colleague' });
 }
 

@@ -7,7 +7,7 @@ import type { SignedIn } from '../../platform/session';
 import { inSnapshot } from '../../platform/workspaceScope';
 import { Photo } from '../capture';
 import { Card, IN_TRAY } from '../reading';
-import { backsToMatch } from './backsByPosition';
+import { backsToMatch } from './queries';
 import { openSecondLooks } from './secondLooks';
 
 const PAGE = 60;
@@ -82,7 +82,7 @@ export function listTray(database: DataSource, who: SignedIn, query: TrayQuery):
     const next = items.length > PAGE ? encodeCursor(page[PAGE - 1]!) : null;
     // What fits on one page need not be counted.
     const total = after || next ? await countOf(whole) : items.length;
-    return { items: page, total, next, backs: after ? [] : await backsToMatch(manager) };
+    return { items: page, total, next, backs: after ? [] : await backsToMatch(manager, who.workspaceId) };
   });
 }
 
