@@ -2,8 +2,8 @@ import type { TrayItem } from '@dossier/contract';
 import { fullName } from '@dossier/core/people';
 import { personFieldsOf } from '@dossier/core/proof';
 import { useRouter } from 'expo-router';
-import { useCallback, useState } from 'react';
-import { FlatList, Pressable, View, type ViewToken } from 'react-native';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { FlatList, Pressable, View } from 'react-native';
 import { useSelector } from 'react-redux';
 import { holdUntil, sideOf, sidesOf, Strip, useCardQuery } from '@/features/proof';
 import { isClean, useTrayInfiniteQuery } from '@/features/tray';
@@ -12,9 +12,6 @@ import { selectWaitingRequests } from '@/lib/outbox';
 import { Button, CannotShow, EmptyState, Heading, LoadingLines, Notice, Serif, Soft, Text } from '@/ui';
 import { keyFieldsOf } from './keyFields';
 import { keptOrProposed, useCleanFiling } from './useCleanFiling';
-
-/** A row is in sight once this much of it is, in per cent; a higher one than the page once it fills as much of that. */
-const IN_SIGHT = { itemVisiblePercentThreshold: 70 };
 
 /**
  * Every card without a doubt at a glance: each key field beside its strip. What is not ticked off and was in sight is filed in one act.
@@ -27,9 +24,7 @@ export function ContactSheet() {
   const [seen, setSeen] = useState<ReadonlySet<string>>(new Set());
   const [busy, setBusy] = useState(false);
   const file = useCleanFiling();
-  const see = useCallback(({ viewableItems }: { viewableItems: ViewToken<TrayItem>[] }) => {
-    setSeen((before) => new Set([...before, ...viewableItems.map(({ item }) => item.id)]));
-  }, []);
+  const see = useCallback((id: string) => setSeen((before) => new Set([...before, id])), []);
   const filed = new Set(requests.filter((r) => !r.refusal).map((r) => r.cardId));
   const items = (data?.pages ?? []).flatMap((page) => page.items).filter((i) => isClean(i) && !filed.has(i.id));
   const chosen = items.filter(({ id }) => seen.has(id) && !out.has(id));
@@ -55,10 +50,10 @@ export function ContactSheet() {
       <FlatList<TrayItem>
         data={items}
         keyExtractor={(item) => item.id}
-        renderItem={({ item }) => <SheetRow item={item} chosen={!out.has(item.id)} onToggle={() => toggle(item.id)} />}
+        renderItem={({ item }) => (
+          <SheetRow item={item} chosen={!out.has(item.id)} onToggle={() => toggle(item.id)} onSeen={see} />
+        )}
         extraData={out}
-        onViewableItemsChanged={see}
-        viewabilityConfig={IN_SIGHT}
         ListHeaderComponent={
           <View className="gap-1 px-4 pb-3 pt-4">
             <Heading>Without a doubt</Heading>
@@ -76,7 +71,7 @@ export function ContactSheet() {
       />
       {items.length > 0 ? (
         <View className="flex-row flex-wrap items-center justify-end gap-3 border-t border-rule bg-paper px-4 py-3">
-          <Soft className="min-w-0 flex-1">{unseen > 0 ? `${unseen} more below` : ''}</Soft>
+          {unseen > 0 ? <Soft className="w-full">{`${unseen} more below: look at them first.`}</Soft> : null}
           <Button look="bare" onPress={() => router.replace('/tray')}>
             Back to the tray
           </Button>
@@ -89,8 +84,23 @@ export function ContactSheet() {
   );
 }
 
-function SheetRow({ item, chosen, onToggle }: { item: TrayItem; chosen: boolean; onToggle: () => void }) {
+interface RowProps {
+  item: TrayItem;
+  chosen: boolean;
+  onToggle: () => void;
+  /** Everything on it has been in sight. */
+  onSeen: (id: string) => void;
+}
+
+function SheetRow({ item, chosen, onToggle, onSeen }: RowProps) {
   const { data: card, error } = useCardQuery(item.id);
+  const end = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    if (!card || !end.current) return undefined;
+    const observer = new IntersectionObserver(([entry]) => entry?.isIntersecting && onSeen(item.id));
+    observer.observe(end.current);
+    return () => observer.disconnect();
+  }, [card, item.id, onSeen]);
   const draft = card && keptOrProposed(card).draft;
   return (
     <Pressable
@@ -107,9 +117,9 @@ function SheetRow({ item, chosen, onToggle }: { item: TrayItem; chosen: boolean;
         <Serif numberOfLines={2}>{draft ? fullName(personFieldsOf(draft)) || item.name : item.name}</Serif>
         {card && draft
           ? keyFieldsOf(draft.fields).map(({ key, value, span }) => (
-              <View key={key} className="flex-row flex-wrap items-center gap-x-3">
+              <View key={key} className="flex-row flex-wrap items-center gap-x-3 gap-y-[2px]">
                 {span ? (
-                  <View className="min-w-0 max-w-full">
+                  <View className="w-full min-w-0 min-[600px]:w-[calc(50%-12px)]">
                     <Strip {...sideOf(sidesOf(card), span)} span={{ ...span, from: 0, to: Infinity }} tallest={22} />
                   </View>
                 ) : null}
@@ -122,6 +132,7 @@ function SheetRow({ item, chosen, onToggle }: { item: TrayItem; chosen: boolean;
             ))
           : null}
         {error ? <Notice fault>{problemText(error)}</Notice> : null}
+        <div ref={end} style={{ height: 1 }} />
       </View>
     </Pressable>
   );
