@@ -2,7 +2,7 @@ import { Link, Slot, usePathname } from 'expo-router';
 import { ScrollView, View } from 'react-native';
 import { useWide } from '@/lib/useWide';
 import { Heading, Soft, Text } from '@/ui';
-import { SECTIONS } from './sections';
+import { SECTIONS, SET_BY_MANAGER } from './sections';
 import { useMay } from './useMay';
 import { YouSection } from './YouSection';
 
@@ -68,11 +68,7 @@ function SectionList({ here }: { here?: string }) {
             </View>
           </Link>
         ))}
-        {may('settle') ? null : (
-          <Soft className="px-4 pt-4">
-            What the team keeps, expects and files without asking is set by your manager.
-          </Soft>
-        )}
+        {may('settle') ? null : <Soft className="px-4 pt-4">{SET_BY_MANAGER}</Soft>}
       </View>
     </ScrollView>
   );

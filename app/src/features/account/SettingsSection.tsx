@@ -1,26 +1,26 @@
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
-import { EmptyState, Heading, LoadingLines, Page, ToTray } from '@/ui';
+import { EmptyPage, Heading, LoadingLines, Page, ToTray } from '@/ui';
 import { useSessionQuery } from './api';
+import { SECTIONS, SET_BY_MANAGER } from './sections';
 import { useMay } from './useMay';
 
 interface Props {
   title: string;
   children: ReactNode;
-  /** For everybody, not only those who may set what holds for the team. */
-  open?: boolean;
 }
 
-/** A page of the settings. */
-export function SettingsSection({ title, children, open = false }: Props) {
+/** A page of the settings. @param title the name of its section, which says what somebody must be allowed to do */
+export function SettingsSection({ title, children }: Props) {
   const { data: session } = useSessionQuery();
   const may = useMay();
   if (!session) return <LoadingLines />;
-  if (!open && !may('settle'))
+  const needs = SECTIONS.find(({ name }) => name === title)?.needs;
+  if (needs && !may(needs))
     return (
-      <EmptyState title="Set by your manager" action={<ToTray />}>
-        What the team keeps, expects and files without asking is set by your manager.
-      </EmptyState>
+      <EmptyPage title="Set by your manager" action={<ToTray />}>
+        {SET_BY_MANAGER}
+      </EmptyPage>
     );
   return (
     <Page measure={560}>

@@ -22,3 +22,5 @@ export const SECTIONS: readonly Section[] = [
   { href: '/settings/deleted', name: 'Deleted people', about: 'to be brought back for a month', needs: 'delete' },
   { href: '/settings/device', name: 'This device', about: 'notifications' },
 ];
+
+export const SET_BY_MANAGER = 'What the team keeps, expects and files without asking is set by your manager.';

@@ -47,7 +47,7 @@ export function OwnFieldsSection() {
 
 export function DeviceSection() {
   return (
-    <SettingsSection title="This device" open>
+    <SettingsSection title="This device">
       <NotificationSetting />
     </SettingsSection>
   );

@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { useMay } from '@/features/account';
 import { problemText } from '@/lib/api';
 import { formatWhen } from '@/lib/formatDate';
-import { Button, CannotShow, EmptyState, Heading, LoadingLines, Notice, Page, Soft, Subheading, Text } from '@/ui';
+import { Button, CannotShow, EmptyPage, Heading, LoadingLines, Notice, Page, Soft, Subheading, Text } from '@/ui';
 import { useLearnedQuery, useRevokeLearnedMutation } from './learnedApi';
 
 const GROUPS: readonly { kind: LearnedItem['kind']; title: string }[] = [
@@ -20,10 +20,10 @@ export function LearnedScreen() {
   if (!data) return <LoadingLines lines={5} />;
   if (data.items.length === 0)
     return (
-      <EmptyState title="Nothing learned yet">
+      <EmptyPage title="Nothing learned yet">
         What you correct and file — how a firm is written, its office, a title Dossier did not know — helps with the
         firm’s next card, and is listed here.
-      </EmptyState>
+      </EmptyPage>
     );
   return (
     <Page measure={680}>

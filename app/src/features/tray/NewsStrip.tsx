@@ -30,10 +30,9 @@ export function NewsStrip({ accountId }: { accountId: string }) {
     (one) => !closed.includes(one.key) && !(atDesk && one.passes),
   );
   useEffect(() => {
-    if (news) void notify(news.words, news.key);
-  }, [news?.key]); // eslint-disable-line react-hooks/exhaustive-deps -- once for each word
-  useEffect(() => {
-    if (!news?.passes) return undefined;
+    if (!news) return undefined;
+    void notify(news.words, news.key);
+    if (!news.passes) return undefined;
     // Said once: it stays for a while and is never said of this batch again, on whichever page somebody is by then.
     setPassing(news);
     setTold(news.key);

@@ -1,11 +1,12 @@
 import type { CardOccasion, Occasion as OccasionView, OccasionFields } from '@dossier/contract';
 import type { DataSource, EntityManager } from 'typeorm';
+import { lockId } from '../../platform/lockId';
 import { conflict } from '../../platform/problem';
 import type { SignedIn } from '../../platform/session';
 import { announce } from '../../platform/trayEvents';
 import { inSnapshot, inWorkspace } from '../../platform/workspaceScope';
 import { Occasion } from './entities';
-import { cardsByOccasion, isInTeam, lockId } from './queries';
+import { cardsByOccasion, isInTeam } from './queries';
 
 /** All occasions of a workspace, the open ones first and then the latest. */
 export function listOccasions(database: DataSource, who: SignedIn): Promise<OccasionView[]> {

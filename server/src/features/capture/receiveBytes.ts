@@ -47,8 +47,10 @@ export async function receiveBytes(request: IncomingMessage, parts: Parts): Prom
       if (length - kept.length >= KEEP_BYTES && Date.now() - kept.at >= KEEP_AFTER_MS) await keep();
     }
   } catch (error) {
-    if (!request.complete) await keep();
-    throw error instanceof ProblemError ? error : brokenOff();
+    // What is refused is not gone on with.
+    if (error instanceof ProblemError) throw error;
+    await keep();
+    throw brokenOff();
   }
   return Buffer.concat(chunks, length);
 }

@@ -3,6 +3,7 @@ import { createHash } from 'node:crypto';
 import { sniffPhoto } from '@dossier/reader/sniff';
 import { Not, type DataSource, type EntityManager } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
+import { lockId } from '../../platform/lockId';
 import { conflict, notFound, ProblemError } from '../../platform/problem';
 import { addJob } from '../../platform/queue';
 import type { SignedIn } from '../../platform/session';
@@ -12,7 +13,7 @@ import { inWorkspace } from '../../platform/workspaceScope';
 import { Photo } from './entities';
 import { knownOccasion } from './occasions';
 import { forgetParts } from './photoParts';
-import { lockBatchesOf, lockId, openBatchOf } from './queries';
+import { lockBatchesOf, openBatchOf } from './queries';
 
 /** Tries a reading has, a killed worker costing one; the last of them asks a person. */
 const READING_ATTEMPTS = 5;

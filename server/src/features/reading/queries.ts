@@ -3,10 +3,6 @@ import type { DataSource, EntityManager } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
 import type { LearnedFact } from './entities';
 
-/** Two requests with one id, made on a device, go one after the other. */
-export const lockCardId = (manager: EntityManager, id: string): Promise<unknown> =>
-  manager.query(`select pg_advisory_xact_lock(hashtextextended($1, 0))`, [id]);
-
 /** A job of the queue that is not done; the queue is everybody's. */
 export async function jobOfKey(database: DataSource, key: string): Promise<{ last_error: string | null } | undefined> {
   const [job] = await database.query<{ last_error: string | null }[]>(

@@ -1,6 +1,7 @@
 import type { TextCard } from '@dossier/contract';
 import type { CardProposal, ProposeOptions, Reading } from '@dossier/core/reading';
 import type { DataSource } from 'typeorm';
+import { lockId } from '../../platform/lockId';
 import { conflict, ProblemError } from '../../platform/problem';
 import type { SignedIn } from '../../platform/session';
 import { announce } from '../../platform/trayEvents';
@@ -10,7 +11,6 @@ import { openState } from './cardStates';
 import { Card } from './entities';
 import { expectationsOf } from './expectations';
 import { proposing } from './proposing';
-import { lockCardId } from './queries';
 
 const BLANK: Reading = { width: 1, height: 1, lines: [] };
 
@@ -47,7 +47,7 @@ export async function keepTextCard(database: DataSource, who: SignedIn, id: stri
         : 'There is nothing about a person in this text. Paste the signature with the name and an address.',
     );
   await inWorkspace(database, who.workspaceId, async (manager) => {
-    await lockCardId(manager, id);
+    await lockId(manager, id);
     if (await manager.existsBy(Card, { id })) return;
     const card = {
       id,
