@@ -8,6 +8,9 @@ const resolve = config.resolver.resolveRequest;
 config.resolver.resolveRequest = (context, name, platform) => {
   if (/\/locales\/index\.c?js$/.test(name) && /[\\/]node_modules[\\/]zod[\\/]/.test(context.originModulePath))
     return { type: 'empty' };
+  // Its two entries share what is registered only as modules of the same kind.
+  if (name.startsWith('@use-gesture/') || /[\\/]node_modules[\\/]@use-gesture[\\/]/.test(context.originModulePath))
+    context = { ...context, unstable_conditionNames: ['module', ...context.unstable_conditionNames] };
   return (resolve ?? context.resolveRequest)(context, name, platform);
 };
 

@@ -4,6 +4,10 @@ import { demoPhoto, expectAccessible, pickFiles, signIn, textCard } from './desk
 type Desk = 'known-phone' | 'known-wide';
 const deskOf = (project: string): Desk => `known-${project as 'phone' | 'wide'}`;
 
+/** What looks alike on both is gone through once, where it is done most. */
+const onlyOn = (project: string, wanted: 'phone' | 'wide') =>
+  test.skip(project !== wanted, `gone through on the ${wanted} one`);
+
 const card = (name: string, title: string, company: string, ...reach: string[]) => [name, title, company, ...reach];
 
 async function fileAsNew(page: Page, lines: readonly string[]): Promise<void> {
@@ -13,7 +17,7 @@ async function fileAsNew(page: Page, lines: readonly string[]): Promise<void> {
   await expect(page.getByRole('heading', { name: new RegExp(lines[0]!.split(' ')[1]!) }).first()).toBeVisible();
 }
 
-const history = (page: Page) => page.getByRole('heading', { name: 'History' }).locator('xpath=..');
+const history = (page: Page) => page.getByRole('region', { name: 'History' });
 
 test('a known person is updated with a new title, then found in a new job; who is somebody else is not asked about again', async ({
   page,
@@ -82,6 +86,7 @@ async function fileUnseen(page: Page, lines: readonly string[], fields: object):
 test('records that are there twice are found, merged one by one or all at once, and parted again', async ({ page }, {
   project,
 }) => {
+  onlyOn(project.name, 'wide');
   await signIn(page, deskOf(project.name));
   const people = [
     { givenName: 'Tamsin', familyName: 'Ostlund', company: 'Halyard Foods', emails: ['tamsin@halyard.example'] },
@@ -132,6 +137,7 @@ test('records that are there twice are found, merged one by one or all at once, 
 test('two browsers change one record: the second is shown both and loses nothing', async ({ page, browser }, {
   project,
 }) => {
+  onlyOn(project.name, 'wide');
   const desk = deskOf(project.name);
   await signIn(page, desk);
   await fileAsNew(page, card('Gunnar Mapplebeck', 'Plant manager', 'Osprey Dairies', 'gunnar@osprey.example'));
@@ -168,6 +174,7 @@ test('two browsers change one record: the second is shown both and loses nothing
 test('two cards of one person in the tray are pointed out, and cards filed by themselves are gathered for a glance', async ({
   page,
 }, { project }) => {
+  onlyOn(project.name, 'phone');
   await signIn(page, deskOf(project.name));
   const lines = card(
     'Beatrice Kristeller',

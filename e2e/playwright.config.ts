@@ -21,7 +21,8 @@ export default defineConfig({
   reporter: [['list'], ['json']],
   use: {
     baseURL: process.env.DOSSIER_E2E_ADDRESS,
-    trace: 'retain-on-failure',
+    // Traces record every step of every test, a fifth of the time: `--trace on` where one is wanted.
+    screenshot: 'only-on-failure',
     permissions: ['camera'],
     // Only where it is meant: requests that it makes cannot be watched or failed by a test.
     serviceWorkers: 'block',

@@ -1,3 +1,4 @@
+import { totalmem } from 'node:os';
 import { spawnSync } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
 import { chmodSync, chownSync, existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
@@ -7,6 +8,9 @@ import { keepRunning, runToEnd, startProcess, waitUntil } from './processes.mjs'
 import { requirePostgres } from './systemPackages.mjs';
 
 const HOST = '127.0.0.1';
+
+/** Where it is written down what was done in a cluster's databases: what is there no more was never done. */
+export const stampsOf = (folder) => `${folder}.stamps`;
 
 /**
  * Starts PostgreSQL on loopback over a data folder of its own, made on first use. It runs as the
@@ -21,7 +25,7 @@ export async function startPostgres({ folder, port, setting, fast = false }) {
   const asUser = userPrefix(dirname(folder));
   const secrets = readSecrets(`${folder}.secrets.json`);
   if (!existsSync(join(folder, 'PG_VERSION'))) {
-    rmSync(`${folder}.set-up-from`, { force: true });
+    rmSync(stampsOf(folder), { recursive: true, force: true });
     await createCluster(bin, folder, asUser, secrets);
   }
   const running = runningServer(folder);
@@ -34,6 +38,8 @@ export async function startPostgres({ folder, port, setting, fast = false }) {
       unix_socket_directories: '',
       log_min_messages: 'fatal',
       logging_collector: 'off',
+      // An eighth of what is there: what lists look through stays in reach while others write.
+      shared_buffers: `${Math.max(128, Math.min(1024, Math.floor(totalmem() / 2 ** 23)))}MB`,
       ...(fast && { fsync: 'off', synchronous_commit: 'off', full_page_writes: 'off' }),
     };
     const flags = Object.entries(settings).flatMap(([key, value]) => ['-c', `${key}=${value}`]);

@@ -25,7 +25,7 @@ const PICTURES = ({ url }) => PICTURE.test(url.pathname);
 export async function writeServiceWorker(folder) {
   const { warnings } = await generateSW({
     globDirectory: folder,
-    globPatterns: ['index.html', '**/*.{js,css,woff2,webmanifest}', 'icons/*.png'],
+    globPatterns: ['index.html', '**/*.{js,css,woff2,webmanifest}', 'icons/*.png', 'sample/*.jpg'],
     globIgnores: ['pdf/**', 'codes/**', '**/*.map'],
     swDest: join(folder, 'sw.js'),
     inlineWorkboxRuntime: true,

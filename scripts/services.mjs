@@ -27,9 +27,12 @@ export const serverEnvironment = ({
   ...more,
 });
 
-/** Tables, queue and accounts brought up to date. */
+/** Tables, queue and accounts brought up to date. @param workspacesFile null for none */
 export const setUpDatabase = (env, workspacesFile = join(root, 'demo/workspaces.json')) =>
-  runToEnd(process.execPath, tsxArguments('server/src/setUp.ts', workspacesFile), { cwd: serverFolder, env });
+  runToEnd(process.execPath, tsxArguments('server/src/setUp.ts', ...(workspacesFile ? [workspacesFile] : [])), {
+    cwd: serverFolder,
+    env,
+  });
 
 export const startServer = (env, options = {}) =>
   startProcess('server', process.execPath, tsxArguments('server/src/main.ts', 'api'), {

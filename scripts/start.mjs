@@ -1,11 +1,11 @@
 #!/usr/bin/env node
 /**
  * Sets up and runs everything: packages, PostgreSQL, tables, application, server, worker, demo data.
- * `npm start -- --fresh` begins again from the demo data. Settings: DOSSIER_PORT, DOSSIER_HOST,
- * DOSSIER_DATABASE_PORT.
+ * `--fresh` begins again from the demo data. `--empty` begins a team of one's own, and opens it again; `--demo` goes back to the
+ * demo, whose records are others. Settings: DOSSIER_PORT, DOSSIER_HTTPS_PORT, DOSSIER_HOST, DOSSIER_DATABASE_PORT.
  */
-import { existsSync, rmSync } from 'node:fs';
-import { networkInterfaces } from 'node:os';
+import { randomInt } from 'node:crypto';
+import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { buildApp } from './buildApp.mjs';
 import { fingerprint, unlessDone } from './fingerprint.mjs';
@@ -14,6 +14,7 @@ import { appFolder, dataFolder, root } from './paths.mjs';
 import { requireFreePort } from './ports.mjs';
 import { startPostgres } from './postgres.mjs';
 import { keepRunning, SetUpError, startProcess } from './processes.mjs';
+import { chooseRecords } from './records.mjs';
 import {
   serverEnvironment,
   setUpDatabase,
@@ -23,14 +24,14 @@ import {
   waitForHealth,
 } from './services.mjs';
 
-const DATABASE = 'dossier';
 const port = Number(process.env.DOSSIER_PORT ?? 4300);
+const httpsPort = Number(process.env.DOSSIER_HTTPS_PORT ?? 4302);
 const databasePort = Number(process.env.DOSSIER_DATABASE_PORT ?? 4301);
 const host = process.env.DOSSIER_HOST ?? '127.0.0.1';
 const fresh = process.argv.includes('--fresh');
-const demoLoaded = join(dataFolder, 'demo-loaded');
-/** Beside the cluster, so that it goes when the cluster is deleted. */
-const databaseStamp = join(dataFolder, 'postgres.set-up-from');
+const records = chooseRecords(process.argv, dataFolder);
+/** Browsers give the camera to other machines over https only. */
+const forPhones = !['127.0.0.1', 'localhost', '::1'].includes(host);
 
 const running = [];
 let stopping = false;
@@ -46,23 +47,27 @@ for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.once(signal, () =>
 async function start() {
   await requirePackages();
   await requireFreePort(port, host, 'DOSSIER_PORT');
+  if (forPhones) await requireFreePort(httpsPort, host, 'DOSSIER_HTTPS_PORT');
   const [postgres] = await Promise.all([
     startPostgres({ folder: join(dataFolder, 'postgres'), port: databasePort, setting: 'DOSSIER_DATABASE_PORT' }),
     buildApp(),
   ]);
   running.push(postgres);
   if (fresh) {
-    await postgres.dropDatabase(DATABASE);
-    for (const stamp of [demoLoaded, databaseStamp]) rmSync(stamp, { force: true });
+    await postgres.dropDatabase(records.database);
+    records.forget();
   }
-  const env = serverEnvironment({ postgres, database: DATABASE, port, host, appFolder });
+  const firstCode = newCode();
+  const more = { ...(records.own && { DOSSIER_FIRST_CODE: firstCode }), ...(forPhones && (await overHttps())) };
+  const env = serverEnvironment({ postgres, database: records.database, port, host, appFolder, more });
   const setUpFrom = ['server/src/migrations', 'server/src/setUp.ts', 'demo/workspaces.json', 'package-lock.json'].map(
     (name) => join(root, name),
   );
-  await unlessDone(databaseStamp, fingerprint(setUpFrom), async () => {
-    await postgres.ensureDatabase(DATABASE);
-    await setUpDatabase(env);
+  await unlessDone(records.stamp, fingerprint(setUpFrom), async () => {
+    await postgres.ensureDatabase(records.database);
+    await setUpDatabase(env, records.own ? null : undefined);
   });
+  records.remember();
   // A part that ends by itself is started again; the others go on meanwhile.
   running.push(
     keepRunning('server', () => startServer(env)),
@@ -70,26 +75,52 @@ async function start() {
   );
   const address = `http://127.0.0.1:${port}`;
   await waitForHealth(address);
-  greet(address);
-  if (existsSync(demoLoaded)) return;
+  await greet(address, firstCode);
+  if (records.own || existsSync(records.demoLoaded)) return;
   const demo = startProcess(
     'demo loader',
     process.execPath,
-    tsxArguments('demo/src/loadDemo.ts', address, demoLoaded),
+    tsxArguments('demo/src/loadDemo.ts', address, records.demoLoaded),
     { cwd: root },
   );
   running.push(demo);
 }
 
-function greet(address) {
+/** Twelve letters and digits that are not mistaken for each other: more than anybody can try. */
+function newCode() {
+  const letters = '23456789ABCDEFGHJKMNPQRSTVWXYZ';
+  const drawn = Array.from({ length: 12 }, () => letters[randomInt(letters.length)]).join('');
+  return drawn.replace(/(.{4})(?=.)/g, '$1-');
+}
+
+async function overHttps() {
+  const { httpsEnvironment } = await import('./certificate.mjs');
+  return httpsEnvironment(httpsPort, join(dataFolder, 'https'));
+}
+
+async function greet(address, firstCode) {
   console.log(`\n  Dossier is ready:  ${address}`);
-  const others = Object.values(networkInterfaces())
-    .flat()
-    .filter((i) => i && i.family === 'IPv4' && !i.internal);
-  if (host === '0.0.0.0')
-    for (const other of others) console.log(`  In this network:   http://${other.address}:${port}`);
-  console.log('  Sign in with       ottilie@keldermoss.example   cold-chain');
-  console.log('  The demo cards are read one after the other on the first start.  Ctrl-C stops everything.\n');
+  if (forPhones) await greetPhones();
+  const { code } = await fetch(`${address}/api/v1/session`).then((response) => response.json());
+  if (code === 'no-team-yet') {
+    console.log(`  Begin your team:   ${address}/#${firstCode}`);
+    console.log(`  with the code      ${firstCode}   (it is another one after the next start)`);
+  } else if (records.own) console.log('  Sign in as somebody of your team.');
+  else {
+    console.log('  Sign in with       ottilie@keldermoss.example   cold-chain');
+    console.log('  The demo cards are read one after the other on the first start.');
+  }
+  console.log('  Ctrl-C stops everything.\n');
+}
+
+async function greetPhones() {
+  const { ownAddresses } = await import('./certificate.mjs');
+  const { default: qrcode } = await import('qrcode');
+  const [first, ...others] = ownAddresses().map((address) => `https://${address}:${httpsPort}`);
+  if (!first) return console.log('  This machine is in no network: no phone can reach it.');
+  console.log(`  On a phone:        ${[first, ...others].join('  or  ')}`);
+  console.log('  The certificate was made on this machine: the browser asks once whether to trust it.\n');
+  console.log(await qrcode.toString(first, { type: 'terminal', small: true }));
 }
 
 start().catch((error) => {

@@ -11,6 +11,7 @@ import { buildApp } from './buildApp.mjs';
 import { requirePackages } from './npmPackages.mjs';
 import { appFolder, dataFolder, root } from './paths.mjs';
 import { anyFreePort } from './ports.mjs';
+import { startEmpty } from './emptyService.mjs';
 import { startPostgres } from './postgres.mjs';
 import { SetUpError } from './processes.mjs';
 import { serverEnvironment, setUpDatabase, startRecordedWorker, startServer, waitForHealth } from './services.mjs';
@@ -51,11 +52,7 @@ async function runStatic() {
       'depcruise',
       ['--config', '.dependency-cruiser.cjs', 'app/src', 'server/src', 'reader/src', 'contract/src', 'core/src'],
     ],
-    ...['core', 'contract', 'reader', 'server', 'app', 'demo', 'scripts', 'e2e'].map((w) => [
-      `types of ${w}`,
-      'tsc',
-      ['-p', w],
-    ]),
+    ['types', 'tsc', ['-b']],
   ];
   for (const [name, command, args] of checks) {
     const passed = (await run(bin(command), args)) === 0;
@@ -102,8 +99,8 @@ async function freshDatabase(postgres, name, workspaces) {
 
 async function runServer(postgres) {
   const databases = {};
-  for (const name of ['api', 'recovery']) {
-    await freshDatabase(postgres, `test_${name}`);
+  for (const [name, workspaces] of [['api'], ['recovery'], ['empty', null]]) {
+    await freshDatabase(postgres, `test_${name}`, workspaces);
     databases[name] = {
       ownerUrl: postgres.url('dossier_owner', `test_${name}`),
       databaseUrl: postgres.url('dossier_serving', `test_${name}`),
@@ -119,6 +116,8 @@ async function runE2e(postgres) {
   const env = serverEnvironment({ postgres, database: 'test_e2e', port, appFolder, log: 'error' });
   running.push(startServer(env), startRecordedWorker(env));
   const address = `http://127.0.0.1:${port}`;
+  await freshDatabase(postgres, 'test_e2e_empty', null);
+  const empty = await startEmpty(postgres, 'test_e2e_empty', running);
   await waitForHealth(address);
   const file = join(reports, 'e2e.json');
   await run(bin('playwright'), ['test', '--config', 'e2e/playwright.config.ts'], {
@@ -127,6 +126,7 @@ async function runE2e(postgres) {
     DOSSIER_E2E_SERVER: JSON.stringify(
       serverEnvironment({ postgres, database: 'test_e2e', port: 0, appFolder, log: 'error' }),
     ),
+    DOSSIER_E2E_EMPTY: JSON.stringify(empty),
     DOSSIER_CHROMIUM: chromium,
     PLAYWRIGHT_JSON_OUTPUT_NAME: file,
   });

@@ -1,22 +1,27 @@
 import { Link, type Href } from 'expo-router';
 import type { ReactNode } from 'react';
-import { Text as NativeText, View } from 'react-native';
+import { ScrollView, Text as NativeText, View } from 'react-native';
 import { Highlight, Serif } from '@/ui';
 
 interface Props {
   path: string;
   trayCount: number;
   portrait: ReactNode;
+  /** Kept views of people, under their place. */
+  views: ReactNode;
 }
 
 const isAt = (path: string, href: string): boolean =>
-  path === href || path.startsWith(`${href}/`) || (href === '/tray' && /^\/(proof|file)\//.test(path));
+  path === href ||
+  path.startsWith(`${href}/`) ||
+  (href === '/tray' && /^\/(proof|file)\//.test(path)) ||
+  (href === '/people' && /^\/companies\b/.test(path));
 
 const words = (here: boolean): string =>
   `font-sans text-[16px] leading-[21px] ${here ? 'font-semibold text-ink' : 'text-soft'}`;
 
 /** The places of the application at the bottom of a phone, with the release in the middle. */
-export const BottomBar = ({ path, trayCount }: Omit<Props, 'portrait'>) => (
+export const BottomBar = ({ path, trayCount }: Omit<Props, 'portrait' | 'views'>) => (
   <View
     role="navigation"
     aria-label="Places"
@@ -54,15 +59,16 @@ const BarLink = ({
 );
 
 /** The same places in the left margin of a wide screen. */
-export const MarginColumn = ({ path, trayCount, portrait }: Props) => (
+export const MarginColumn = ({ path, trayCount, portrait, views }: Props) => (
   <View role="navigation" aria-label="Places" className="w-[176px] justify-between border-r border-rule py-6">
-    <View>
+    <View className="min-h-0 flex-shrink">
       <Serif className="px-5 pb-8 text-[26px] leading-[32px]">Dossier</Serif>
       <ColumnLink path={path} href="/tray" label="Tray" count={trayCount} />
       <ColumnLink path={path} href="/photograph" label="Photograph" />
       <ColumnLink path={path} href="/people" label="People" />
+      {isAt(path, '/people') ? <ScrollView className="min-h-0 flex-shrink">{views}</ScrollView> : null}
     </View>
-    <View className="px-4">{portrait}</View>
+    <View className="px-4 pt-2">{portrait}</View>
   </View>
 );
 

@@ -1,13 +1,16 @@
 import { Slot, usePathname } from 'expo-router';
-import { Suspense, useEffect, useState, type CSSProperties } from 'react';
+import { Suspense, useEffect, useState, type ComponentType, type CSSProperties } from 'react';
 import { View } from 'react-native';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { Provider } from 'react-redux';
-import { Portrait, SignInScreen, useSessionQuery } from '@/features/account';
+import { BeginScreen, Portrait, SignInScreen, useSessionQuery } from '@/features/account';
 import { useSending } from '@/features/capture';
+import { SharedScreen } from '@/features/exchange';
 import { FiledStrip } from '@/features/filing';
+import { UnsavedStrip, ViewLinks } from '@/features/people';
+import { JoinScreen } from '@/features/team';
 import { useTrayCount, NewsStrip } from '@/features/tray';
-import { hasStatus, problemText } from '@/lib/api';
+import { hasStatus, problemCode, problemText } from '@/lib/api';
 import { preloadScreens } from '@/lib/lazyScreen';
 import { titleOfPath, usePageTitle } from '@/lib/pageTitle';
 import { useServiceWorker } from '@/lib/serviceWorker';
@@ -31,10 +34,27 @@ export function RootScreen() {
   );
 }
 
+const DOORS: Readonly<Record<string, ComponentType>> = { '/join': JoinScreen, '/shared': SharedScreen };
+
+/** Pages for whoever is not in yet lie before the question of who is signed in. */
 function Gate() {
+  const path = usePathname();
+  const Door = DOORS[path];
+  usePageTitle(Door ? titleOfPath(path) : undefined);
+  return Door ? (
+    <Suspense fallback={<View role="status" aria-label="Loading" />}>
+      <Door />
+    </Suspense>
+  ) : (
+    <Inside />
+  );
+}
+
+function Inside() {
   const { data, error, refetch } = useSessionQuery();
   const isOut = hasStatus(error, 401);
-  usePageTitle(isOut ? 'Sign in' : undefined);
+  const isNobodyHere = problemCode(error) === 'no-team-yet';
+  usePageTitle(isNobodyHere ? 'Begin your team' : isOut ? 'Sign in' : undefined);
   if (isOut || data)
     return (
       <>
@@ -46,7 +66,7 @@ function Gate() {
         ) : null}
         {isOut ? (
           <Suspense fallback={<View role="status" aria-label="Loading" />}>
-            <SignInScreen returning={data?.user} />
+            {isNobodyHere ? <BeginScreen /> : <SignInScreen returning={data?.user} />}
           </Suspense>
         ) : null}
       </>
@@ -79,7 +99,7 @@ const Place = () => (
 );
 
 /** On the proof desk the bottom of a phone belongs to the desk's own buttons. */
-const WITH_PORTRAIT = /^\/(tray|people|account|occasions|learned|clean)$/;
+const WITH_PORTRAIT = /^\/(tray|people|companies|clean|sample)$/;
 const WITHOUT_BOTTOM_BAR = /^\/(proof|file|photos)\//;
 
 function Desk({ name, accountId, isOut }: { name: string; accountId: string; isOut: boolean }) {
@@ -97,9 +117,10 @@ function Desk({ name, accountId, isOut }: { name: string; accountId: string; isO
   if (wide) {
     return (
       <View className="min-h-0 flex-1 flex-row">
-        <MarginColumn path={path} trayCount={trayCount} portrait={portrait} />
+        <MarginColumn path={path} trayCount={trayCount} portrait={portrait} views={<ViewLinks />} />
         <View className="min-h-0 min-w-0 flex-1">
           <NewsStrip accountId={accountId} />
+          <UnsavedStrip />
           <Place />
           <FiledStrip />
         </View>
@@ -115,6 +136,7 @@ function Desk({ name, accountId, isOut }: { name: string; accountId: string; isO
         </View>
       ) : null}
       <NewsStrip accountId={accountId} />
+      <UnsavedStrip />
       <View className="min-h-0 flex-1">
         <Place />
       </View>

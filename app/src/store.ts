@@ -1,6 +1,7 @@
 import { combineReducers, configureStore } from '@reduxjs/toolkit';
 import { setupListeners } from '@reduxjs/toolkit/query';
 import { captureSlice } from '@/features/capture';
+import { peopleSlice } from '@/features/people';
 import { proofSlice, runSlice } from '@/features/proof';
 import { traySlice } from '@/features/tray';
 import { api } from '@/lib/api';
@@ -15,6 +16,7 @@ export const createStore = () => {
       [proofSlice.name]: proofSlice.reducer,
       [traySlice.name]: traySlice.reducer,
       [runSlice.name]: runSlice.reducer,
+      [peopleSlice.name]: peopleSlice.reducer,
     }),
     middleware: (defaults) => defaults().concat(api.middleware),
   });

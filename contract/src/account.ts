@@ -3,15 +3,22 @@ import { z } from 'zod';
 import { KeepPictures } from './occasion';
 import { MatchLimits } from './people';
 
+export const EmailAddress = z
+  .string()
+  .trim()
+  .toLowerCase()
+  .pipe(z.email('Write your e-mail address in full.'))
+  .pipe(z.string().max(254));
+
 export const SignIn = z.object({
-  email: z.string().trim().toLowerCase().pipe(z.email('Write your e-mail address in full.')).pipe(z.string().max(254)),
+  email: EmailAddress,
   password: z.string().min(1, 'Write your password.').max(200),
 });
 export type SignIn = z.infer<typeof SignIn>;
 
 export const Role = z.enum(ROLES);
 
-/** The people of a workspace. */
+/** The people of a workspace whose accounts are in use. */
 export const Team = z.object({ items: z.array(z.object({ id: z.uuid(), name: z.string(), role: Role })) });
 export type Team = z.infer<typeof Team>;
 

@@ -9,5 +9,7 @@ export const Health = z.object({
   queue: z.object({ state: State, waiting: z.number().int(), failed: z.number().int() }),
   /** `down` when no worker has given a sign of life within the last half minute. */
   worker: z.object({ state: State, lastSeenAt: z.iso.datetime().nullable() }),
+  /** Where the same is answered over https by this process itself. */
+  httpsPort: z.number().int().nullable(),
 });
 export type Health = z.infer<typeof Health>;

@@ -59,19 +59,6 @@ export const PersonSummary = z.object({
 });
 export type PersonSummary = z.infer<typeof PersonSummary>;
 
-export const PeoplePage = z.object({
-  items: z.array(PersonSummary),
-  total: z.number().int(),
-  next: z.string().nullable(),
-});
-export type PeoplePage = z.infer<typeof PeoplePage>;
-
-export const PeopleQuery = z.object({
-  q: z.string().trim().max(120).default(''),
-  cursor: z.string().max(400).optional(),
-  limit: z.coerce.number().int().min(1).max(100).default(40),
-});
-
 /** What was done to a person. */
 export const Action = z.enum([
   'filed',
@@ -86,6 +73,16 @@ export const Action = z.enum([
   'deleted',
   'restored',
   'erased',
+  'noted',
+  'called',
+  'visited',
+  'noteChanged',
+  'noteRemoved',
+  'stepPlanned',
+  'stepDone',
+  'stepDropped',
+  'shared',
+  'shareEnded',
 ]);
 export type Action = z.infer<typeof Action>;
 
@@ -111,6 +108,35 @@ export const Consent = ConsentGiven.extend({
 });
 export type Consent = z.infer<typeof Consent>;
 
+/** What a note is of: something that was said or seen, a call, a visit. */
+export const NoteKind = z.enum(['note', 'call', 'visit']);
+export type NoteKind = z.infer<typeof NoteKind>;
+export const NoteFields = z.object({
+  kind: NoteKind.default('note'),
+  /** A call or visit may be noted without a word. */
+  text: text(4000).default(''),
+});
+export type NoteFields = z.infer<typeof NoteFields>;
+export const Note = z.object({
+  id: z.uuid(),
+  kind: NoteKind,
+  text: z.string(),
+  author: z.string(),
+  authorId: z.uuid(),
+  at: z.iso.datetime(),
+  changedAt: z.iso.datetime().nullable(),
+});
+export type Note = z.infer<typeof Note>;
+
+/** Something to do next about a person. */
+export const NextStepFields = z.object({
+  text: text(300).min(1, 'Write what is to be done.'),
+  dueOn: z.iso.date('Write the day as 2026-03-24.').nullable().default(null),
+});
+export type NextStepFields = z.infer<typeof NextStepFields>;
+export const NextStep = z.object({ id: z.uuid(), text: z.string(), dueOn: z.iso.date().nullable(), by: z.string() });
+export type NextStep = z.infer<typeof NextStep>;
+
 /** One entry of a person's history. */
 export const Change = z.object({
   id: z.uuid(),
@@ -130,6 +156,8 @@ export const Person = z.object({
   owner: z.object({ id: z.uuid(), name: z.string() }),
   tags: z.array(z.string()),
   fields: PersonFields,
+  /** The firm of the present job. */
+  companyId: z.uuid().nullable(),
   /** In the workspace's own words; null for none. */
   rating: z.string().nullable(),
   consents: z.array(Consent),
@@ -139,6 +167,7 @@ export const Person = z.object({
       id: z.uuid(),
       title: z.string(),
       company: z.string(),
+      companyId: z.uuid().nullable(),
       startedAt: z.iso.datetime(),
       endedAt: z.iso.datetime(),
     }),
@@ -146,9 +175,13 @@ export const Person = z.object({
   /** Merges that can be undone, the latest first. */
   merges: z.array(z.object({ id: z.uuid(), at: z.iso.datetime(), by: z.string(), names: z.array(z.string()) })),
   deletedAt: z.iso.datetime().nullable(),
-  notes: z.array(z.object({ id: z.uuid(), text: z.string(), author: z.string(), at: z.iso.datetime() })),
+  notes: z.array(Note),
+  /** What is to be done and not done yet, the next first. */
+  steps: z.array(NextStep),
   /** Cards whose pictures are kept, the latest first. */
   cardIds: z.array(z.uuid()),
+  /** The backs of these cards, by the card. */
+  backs: z.record(z.uuid(), z.uuid()),
   history: z.array(Change),
   /** Goes up with every change; an update names the version it saw. */
   version: z.number().int(),

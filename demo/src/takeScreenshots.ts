@@ -27,7 +27,13 @@ const save = async (page: Page, name: string): Promise<void> => {
   await page.evaluate(() => document.fonts.ready);
   await page.waitForFunction(() => {
     const seen = [...document.images].filter((image) => image.getBoundingClientRect().top < innerHeight);
-    return seen.every((image) => image.complete && image.naturalWidth > 0);
+    // A strip that is not drawn yet has the size of an empty canvas.
+    const strips = [...document.querySelectorAll<HTMLCanvasElement>('canvas.ink')].filter((strip) =>
+      strip.checkVisibility(),
+    );
+    return (
+      seen.every((image) => image.complete && image.naturalWidth > 0) && strips.every(({ height }) => height !== 150)
+    );
   });
   await page.screenshot({ path: join(root, 'docs/screenshots', `${name}.png`) });
   console.log(name);
@@ -93,6 +99,9 @@ const manager = await desk(browser, PHONE, 'maren@keldermoss.example');
 await manager.goto(`${address}/settings/pictures`);
 await manager.getByRole('combobox', { name: 'When a card is filed, keep' }).waitFor();
 await save(manager, 'settings');
+await manager.goto(`${address}/settings/colleagues`);
+await manager.getByRole('button', { name: 'Take Pim Aldous out of use' }).waitFor();
+await save(manager, 'colleagues');
 await manager.goto(`${address}/settings/learned`);
 await manager
   .getByRole('button', { name: /^Forget/ })
@@ -108,9 +117,15 @@ await wide.goto(`${address}/people`);
 await wide.getByRole('link', { name: /Tobias Skerritt/ }).click();
 await wide.getByRole('heading', { name: 'Tobias Skerritt' }).waitFor();
 await save(wide, 'person-wide');
+await wide.goto(`${address}/people/table`);
+await wide.getByRole('gridcell').first().waitFor();
+await save(wide, 'table-wide');
+await wide.goto(`${address}/companies`);
+await wide.getByRole('link', { name: /Skerry Fish Auctions/ }).click();
+await wide.getByRole('heading', { name: 'Skerry Fish Auctions Ltd' }).waitFor();
+await save(wide, 'company-wide');
 
 const dark = await desk(browser, { ...PHONE, colorScheme: 'dark' });
-await save(dark, 'tray-dark');
 await doubtOpen(dark);
 await save(dark, 'proof-dark');
 await browser.close();

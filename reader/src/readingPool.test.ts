@@ -4,7 +4,8 @@ import { ReadingPool, UnreadablePhoto } from '.';
 
 const photo = (name: string) => readFileSync(join(__dirname, `../../demo/photos/${name}.jpg`));
 
-jest.setTimeout(180_000);
+// Three times a process begins, each with its models.
+jest.setTimeout(360_000);
 
 describe('reading in processes of their own', () => {
   let pool: ReadingPool;

@@ -1,19 +1,23 @@
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
+import { TLSSocket } from 'node:tls';
 import compression from 'compression';
 import express, { Router, type Express, type Request, type RequestHandler, type Response } from 'express';
 import packedFiles from 'express-static-gzip';
 import helmet from 'helmet';
 import type { DataSource } from 'typeorm';
-import { recogniseSession, sessionRoutes, settingsRoutes, teamRoutes } from './features/account';
+import { FirstTime, recogniseSession, sessionRoutes, settingsRoutes, teamRoutes } from './features/account';
 import { captureRoutes } from './features/capture';
-import { exchangeRoutes } from './features/exchange';
+import { exchangeRoutes, shareRoutes } from './features/exchange';
 import { filingRoutes } from './features/filing';
 import { matchingRoutes } from './features/matching';
+import { companyRoutes } from './features/companies';
+import { followupRoutes } from './features/followup';
 import { peopleRoutes } from './features/people';
 import { proofRoutes } from './features/proof';
 import { readingRoutes } from './features/reading';
 import { retentionRoutes } from './features/retention';
+import { linkRoutes, memberRoutes } from './features/team';
 import { trayRoutes } from './features/tray';
 import { healthRoutes } from './health';
 import type { Config } from './platform/config';
@@ -59,11 +63,13 @@ export function createApp({ database, events, config, logger }: Parts): Express 
   const json = express.json({ limit: '256kb' });
   const api = Router()
     .use(compression({ filter: isWorthPacking }))
-    .use(healthRoutes(database))
+    .use(healthRoutes(database, config.https?.port))
     .use(sameOriginWrites)
     .use(recogniseSession(database))
-    .use('/session', json, writableRequests)
-    .use(sessionRoutes(database, config.signInLimit, logger))
+    .use(['/session', '/links', '/shares/opened'], json, writableRequests)
+    .use(sessionRoutes(database, config.signInLimit, new FirstTime(database, config.firstCode), logger))
+    .use(linkRoutes(database))
+    .use(shareRoutes(database))
     .use(requireSignIn)
     // A picture's bytes are no JSON: they are taken by the route itself.
     .use((request, response, next) => (isPicture(request) ? next() : json(request, response, next)))
@@ -90,6 +96,7 @@ const isPicture = ({ method, path }: Request): boolean => method === 'PUT' && /^
 /** The routes of all rooms for whoever is signed in. */
 const roomsOf = ({ database, events }: Pick<Parts, 'database' | 'events'>): Routes[] => [
   teamRoutes(database),
+  memberRoutes(database),
   settingsRoutes(database),
   captureRoutes(database),
   readingRoutes(database),
@@ -98,6 +105,8 @@ const roomsOf = ({ database, events }: Pick<Parts, 'database' | 'events'>): Rout
   matchingRoutes(database),
   filingRoutes(database),
   peopleRoutes(database),
+  companyRoutes(database),
+  followupRoutes(database),
   retentionRoutes(database),
   exchangeRoutes(database),
 ];
@@ -106,9 +115,13 @@ const roomsOf = ({ database, events }: Pick<Parts, 'database' | 'events'>): Rout
 export const declaredRoutes = (parts: Pick<Parts, 'database' | 'events'>): DeclaredRoute[] =>
   roomsOf(parts).flatMap(({ declared }) => declared);
 
-/** Whoever came over https comes so for a year; nothing here asks for more of a device than camera and microphone. */
+/**
+ * Whoever came over a proxy's https comes so for a year; our own has a certificate that only this machine vouches for, beside plain
+ * http under the same name. Nothing here asks for more of a device than camera and microphone.
+ */
 const overHttps: RequestHandler = (request, response, next) => {
-  if (request.secure) response.set('Strict-Transport-Security', 'max-age=31536000; includeSubDomains');
+  if (request.secure && !(request.socket instanceof TLSSocket))
+    response.set('Strict-Transport-Security', 'max-age=31536000; includeSubDomains');
   response.set(
     'Permissions-Policy',
     'camera=(self), microphone=(self), clipboard-read=(self), geolocation=(), payment=(), usb=(), serial=(), bluetooth=(), hid=(), midi=(), display-capture=()',

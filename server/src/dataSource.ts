@@ -2,10 +2,12 @@ import 'reflect-metadata';
 import { DataSource } from 'typeorm';
 import { Account, AccountSession, Workspace } from './features/account';
 import { Occasion, Photo, PhotoPart } from './features/capture';
+import { CompanyAct, CompanyNote } from './features/companies';
 import { DuplicateRow, MatchModelRow, SweepRow } from './features/matching';
 import {
   ChangeLogEntry,
   Company,
+  CompanyName,
   Consent,
   Employment,
   FilingReceipt,
@@ -13,10 +15,19 @@ import {
   Merge,
   Note,
   NotSame,
+  ListedMark,
+  ListedWord,
+  ListView,
+  PeopleChangeRecord,
+  PeopleChangeRow,
   Person,
+  PersonListing,
   ContactPoint,
 } from './features/people';
+import { ShareLink } from './features/exchange';
+import { Task } from './features/followup';
 import { Card, LearnedFact, LearnedSource } from './features/reading';
+import { AccessLink } from './features/team';
 import { SecondLook } from './features/tray';
 import { FirstTables1780000000000 } from './migrations/1780000000000-firstTables';
 import { Learning1780000000001 } from './migrations/1780000000001-learning';
@@ -29,6 +40,12 @@ import { PicturesAsTheyCome1780000000007 } from './migrations/1780000000007-pict
 import { Trust1780000000008 } from './migrations/1780000000008-trust';
 import { PhotoParts1780000000009 } from './migrations/1780000000009-photoParts';
 import { PlainNames1780000000010 } from './migrations/1780000000010-plainNames';
+import { Team1780000000011 } from './migrations/1780000000011-team';
+import { Lists1780000000012 } from './migrations/1780000000012-lists';
+import { ChangesOfMany1780000000013 } from './migrations/1780000000013-changesOfMany';
+import { Companies1780000000014 } from './migrations/1780000000014-companies';
+import { Shares1780000000015 } from './migrations/1780000000015-shares';
+import { LargeLists1780000000016 } from './migrations/1780000000016-largeLists';
 import { StoredFile } from './platform/entities';
 
 /** The database of Dossier through one role's connection. */
@@ -38,6 +55,8 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
     url,
     poolSize,
     connectTimeoutMS: 10_000,
+    // Requests are short: compiling a plan takes longer than it saves.
+    extra: { options: '-c jit=off' },
     synchronize: false,
     migrationsTableName: 'migration',
     migrations: [
@@ -52,12 +71,19 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       Trust1780000000008,
       PhotoParts1780000000009,
       PlainNames1780000000010,
+      Team1780000000011,
+      Lists1780000000012,
+      ChangesOfMany1780000000013,
+      Companies1780000000014,
+      Shares1780000000015,
+      LargeLists1780000000016,
     ],
     entities: [
       Workspace,
       StoredFile,
       Account,
       AccountSession,
+      AccessLink,
       Occasion,
       Photo,
       PhotoPart,
@@ -67,6 +93,10 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       SecondLook,
       Person,
       Company,
+      CompanyName,
+      CompanyNote,
+      CompanyAct,
+      ShareLink,
       Employment,
       ContactPoint,
       Note,
@@ -79,5 +109,12 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       MatchModelRow,
       SweepRow,
       DuplicateRow,
+      PersonListing,
+      ListedMark,
+      ListedWord,
+      ListView,
+      PeopleChangeRecord,
+      PeopleChangeRow,
+      Task,
     ],
   });

@@ -19,7 +19,7 @@ const STATE = `
     coalesce(max(seen_at) > now() - make_interval(secs => ${WORKER_SILENT_AFTER_SECONDS}), false) as seen_lately
   from worker_heartbeat`;
 
-export function healthRoutes(database: DataSource): Router {
+export function healthRoutes(database: DataSource, httpsPort?: number): Router {
   return Router().get('/health', async (_request, response) => {
     const row = await database.query<Row[]>(STATE).then(
       (rows) => rows[0],
@@ -31,6 +31,7 @@ export function healthRoutes(database: DataSource): Router {
       database: row ? 'up' : 'down',
       queue: { state: row ? 'up' : 'down', waiting: row?.waiting ?? 0, failed: row?.failed ?? 0 },
       worker: { state: worker, lastSeenAt: row?.last_seen?.toISOString() ?? null },
+      httpsPort: httpsPort ?? null,
     };
     if (health.status === 'degraded') response.status(503).set('Retry-After', '5');
     response.set('Cache-Control', 'no-store').json(health);

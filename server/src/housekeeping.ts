@@ -2,13 +2,13 @@ import type { Task } from 'graphile-worker';
 import type { DataSource } from 'typeorm';
 import { removeExpiredSessions } from './features/account';
 import { removeOldParts } from './features/capture';
-import { eraseLongDeleted } from './features/people';
+import { eraseLongDeleted, forgetOldChanges, forgetUnusedWords } from './features/people';
 import { removeOldBeats } from './platform/heartbeat';
 import type { Logger } from './platform/logger';
 
 /**
  * Removes for good what only a date keeps here: sessions that have run out, old signs of life, photographs that never arrived whole, people
- * deleted a month ago.
+ * deleted a month ago and changes of many from then, words that only they were found by.
  */
 export function housekeepingTask(database: DataSource, logger: Logger): Task {
   return async () => {
@@ -17,6 +17,8 @@ export function housekeepingTask(database: DataSource, logger: Logger): Task {
       parts: await removeOldParts(database),
       beats: await removeOldBeats(database),
       people: await eraseLongDeleted(database),
+      changes: await forgetOldChanges(database),
+      words: await forgetUnusedWords(database),
     };
     if (Object.values(removed).some((count) => count > 0)) logger.info(removed, 'put in order');
   };

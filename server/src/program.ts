@@ -1,4 +1,6 @@
-import { createServer } from 'node:http';
+import { readFile } from 'node:fs/promises';
+import { createServer, type Server } from 'node:http';
+import { createServer as createSecureServer } from 'node:https';
 import type { PhotoReader } from '@dossier/reader';
 import type { DataSource } from 'typeorm';
 import { createApp } from './createApp';
@@ -20,6 +22,8 @@ type Begin = (parts: Parts) => Promise<() => Promise<void>>;
 const LAST_REQUESTS_MS = 20_000;
 /** A line on which nothing comes for so long is given up; as long as something comes, an upload may take its time. */
 const SILENT_LINE_MS = 120_000;
+/** Longer than whoever asks pauses between two requests: one that meets a closing connection has to be sent again. */
+const IDLE_CONNECTION_MS = 65_000;
 
 /** Runs this process in one role until it is told to end. */
 export async function runAs(role: string, begin: Begin): Promise<void> {
@@ -54,27 +58,39 @@ export async function runAs(role: string, begin: Begin): Promise<void> {
 export const api: Begin = async ({ config, database, logger }) => {
   const events = new TrayEvents(config.databaseUrl, logger);
   await events.start();
-  const server = createServer(createApp({ database, events, config, logger }));
-  server.requestTimeout = 0;
-  server.headersTimeout = 60_000;
-  server.timeout = SILENT_LINE_MS;
-  await new Promise<void>((resolve, reject) => {
-    server.once('error', reject);
-    server.listen(config.port, config.host, resolve);
-  }).catch((error: NodeJS.ErrnoException) => {
-    const taken = error.code === 'EADDRINUSE';
-    logger.fatal(taken ? `Port ${config.port} is taken. Set DOSSIER_PORT to a free one.` : error.message);
-    process.exit(1);
-  });
-  logger.info({ port: config.port }, 'answering requests');
+  const app = createApp({ database, events, config, logger });
+  const doors: [Server, number][] = [[createServer(app), config.port]];
+  if (config.https) {
+    const { key, certificate, port } = config.https;
+    doors.push([createSecureServer({ key: await readFile(key), cert: await readFile(certificate) }, app), port]);
+  }
+  for (const [server, port] of doors) {
+    server.requestTimeout = 0;
+    server.headersTimeout = 60_000;
+    server.timeout = SILENT_LINE_MS;
+    server.keepAliveTimeout = IDLE_CONNECTION_MS;
+    await new Promise<void>((resolve, reject) => {
+      server.once('error', reject);
+      server.listen(port, config.host, resolve);
+    }).catch((error: NodeJS.ErrnoException) => {
+      const taken = error.code === 'EADDRINUSE';
+      logger.fatal(
+        taken ? `Port ${port} is taken. Set DOSSIER_PORT or DOSSIER_HTTPS_PORT to a free one.` : error.message,
+      );
+      process.exit(1);
+    });
+    logger.info({ port }, 'answering requests');
+  }
   return async () => {
-    // A connection that a browser keeps open goes with the answer it is waiting for.
-    server.prependListener('request', (_request, response) => void response.setHeader('Connection', 'close'));
-    const closed = new Promise((resolve) => server.close(resolve));
+    const closed = doors.map(([server]) => {
+      // A connection that a browser keeps open goes with the answer it is waiting for.
+      server.prependListener('request', (_request, response) => void response.setHeader('Connection', 'close'));
+      return new Promise((resolve) => server.close(resolve));
+    });
     await events.stop();
-    server.closeIdleConnections();
-    const insist = setTimeout(() => server.closeAllConnections(), LAST_REQUESTS_MS);
-    await closed;
+    for (const [server] of doors) server.closeIdleConnections();
+    const insist = setTimeout(() => doors.forEach(([server]) => server.closeAllConnections()), LAST_REQUESTS_MS);
+    await Promise.all(closed);
     clearTimeout(insist);
   };
 };

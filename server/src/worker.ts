@@ -6,6 +6,7 @@ import { fileCleanTask } from './features/filing/fileCleanTask';
 import { nightlySweepsTask } from './features/matching/nightlySweeps';
 import { sweepTask } from './features/matching/sweepTask';
 import { makeMissingKeys } from './features/people';
+import { changePeopleTask } from './features/people/changes/changeTask';
 import { readOutlinesTask, readPhotoTask } from './features/reading/jobs';
 import { readAreaTask } from './features/reading/readArea';
 import type { NewCards } from './features/reading/storeCards';
@@ -55,6 +56,7 @@ export async function startWorker(
         sweepPeople: sweepTask(database, logger),
         nightlySweeps: nightlySweepsTask(database),
         fileClean: fileCleanTask(database),
+        changePeople: changePeopleTask(database),
       },
       2,
       REGULARLY,

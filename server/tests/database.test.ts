@@ -55,7 +55,11 @@ describe('the tables', () => {
       expect([table, await serving.query(`select count(*)::int from ${table}`)]).toEqual([table, [{ count: 0 }]]);
     await expect(serving.query(`update change_log set action = 'filed'`)).rejects.toThrow(/permission denied/);
     await expect(serving.query('delete from change_log')).rejects.toThrow(/permission denied/);
-    await expect(serving.query(`update account set role = 'administrator'`)).rejects.toThrow(/permission denied/);
+    await expect(serving.query(`update account set role = 'administrator'`)).resolves.toEqual([[], 0]);
+    await expect(serving.query(`update account set email = 'other@quay.example'`)).rejects.toThrow(/permission denied/);
+    await expect(
+      serving.query(`insert into workspace (id, name, country) values (gen_random_uuid(), 'Another', 'GB')`),
+    ).rejects.toThrow(/permission denied/);
     await serving.destroy();
   });
 });

@@ -1,5 +1,6 @@
 import 'reflect-metadata';
 import { randomUUID } from 'node:crypto';
+import type { Members, Session } from '@dossier/contract';
 import { ALLOWED, may, type Act, type Role } from '@dossier/core/account';
 import { createDataSource } from '../src/dataSource';
 import { declaredRoutes } from '../src/createApp';
@@ -89,6 +90,19 @@ describe('what belongs to another workspace', () => {
     await rep.send('PUT', `/occasions/${made.occasions}`, { name: 'Ours alone' });
     await rep.send('POST', `/people/${made.people}/consents`, { channels: ['email'], scope: 'offers', how: 'spoken' });
     made.consents = (await rep.person(made.people)).consents[0]!.id;
+    const idOf = async (path: string, body: object) => (await rep.send<{ id: string }>('POST', path, body)).body.id;
+    made.notes = await idOf(`/people/${made.people}/notes`, { text: 'Only for us.' });
+    made.steps = await idOf(`/people/${made.people}/steps`, { text: 'Only for us.' });
+    made['people-views'] = await idOf('/people-views', { name: 'Only for us', query: 'kind=lead', forTeam: true });
+    const rating = { who: { ids: [made.people] }, what: { rating: 'Only for us' } };
+    made['people/changes'] = await idOf('/people/changes', rating);
+    made.companies = (await rep.get<{ items: { id: string }[] }>('/companies?q=workspace+moorings')).body.items[0]!.id;
+    made['company-notes'] = await idOf(`/companies/${made.companies}/notes`, { text: 'Only for us.' });
+    const moving = { personIds: [made.people], to: 'Workspace Moorings North' };
+    await rep.send('POST', `/companies/${made.companies}/people/move`, moving);
+    const { history } = (await rep.get<{ history: { id: string }[] }>(`/companies/${made.companies}`)).body;
+    made['company-acts'] = history[0]!.id;
+    made.shares = await idOf(`/people/${made.people}/shares`, { days: 1 });
     made.photos = randomUUID();
     const { default: sharp } = await import('sharp');
     const picture = sharp({ create: { width: 60, height: 40, channels: 3, background: '#aaa' } });
@@ -101,13 +115,23 @@ describe('what belongs to another workspace', () => {
     made.merges = merged.body.mergeId;
     const { items } = (await rep.get<{ items: { id: string }[] }>('/learned')).body;
     made.learned = items[0]!.id;
+    made.members = (await rep.get<Session>('/session')).body.user.id;
+    const guest = { name: 'Expected Guest', email: 'expected@keldermoss.example', role: 'assistant' };
+    await clients.manager!.send('POST', '/invitations', guest);
+    const { invited } = (await clients.manager!.get<Members>('/members')).body;
+    made.invitations = invited[0]!.id;
+  });
+  afterAll(async () => {
+    expect((await clients.rep!.send('DELETE', `/people-views/${made['people-views']}`)).status).toBe(204);
+    const { status } = await clients.manager!.send('DELETE', `/invitations/${made.invitations}`);
+    expect(status).toBe(204);
   });
 
   const named = routes.filter(({ path }) => path.includes(':id'));
   it.each(named.map((route) => [route.method, route.path, route] as const))(
     'is not there for it: %s %s',
     async (_method, path, route) => {
-      const id = made[path.split('/')[1]!];
+      const id = made[path.slice(1).split('/:id')[0]!];
       expect(id).toBeDefined();
       const before = JSON.stringify(await stateOf());
       const status = await statusOf(stranger, route, path.replace(':id', id!));
@@ -119,7 +143,15 @@ describe('what belongs to another workspace', () => {
 
   async function stateOf(): Promise<unknown> {
     const rep = clients.rep!;
-    const paths = [`/people/${made.people}`, `/cards/${made.cards}`, '/occasions', '/learned'];
+    const paths = [
+      `/people/${made.people}`,
+      `/cards/${made.cards}`,
+      '/occasions',
+      '/learned',
+      '/people-views',
+      '/people/changes',
+      `/companies/${made.companies}`,
+    ];
     return Promise.all(paths.map(async (path) => (await rep.get(path)).body));
   }
 });

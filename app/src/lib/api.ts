@@ -41,7 +41,19 @@ const requestAsSomebody: typeof request = async (call, store, extra) => {
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: requestAsSomebody,
-  tagTypes: ['Session', 'Tray', 'Card', 'Person', 'Learned', 'Occasion', 'Photo'],
+  tagTypes: [
+    'Session',
+    'Team',
+    'Tray',
+    'Card',
+    'Person',
+    'PeopleChange',
+    'ListView',
+    'Learned',
+    'Occasion',
+    'Photo',
+    'Share',
+  ],
   endpoints: () => ({}),
 });
 
@@ -50,6 +62,10 @@ export const TRAY_ROWS = { type: 'Tray', id: 'rows' } as const;
 export const TRAY_BATCH = { type: 'Tray', id: 'batch' } as const;
 export const TRAY_RUN = { type: 'Tray', id: 'run' } as const;
 export const TRAY_TWINS = { type: 'Tray', id: 'twins' } as const;
+
+/** What kind of problem the server names. */
+export const problemCode = (error: unknown): string | undefined =>
+  Problem.safeParse((error as Partial<FetchBaseQueryError> | undefined)?.data).data?.code;
 
 /** There was no answer: no network, or no server. */
 export const isUnreachable = (error: unknown): boolean =>

@@ -8,6 +8,9 @@ export function formatWhen(iso: string, now = new Date()): string {
   return format(date, isSameYear(date, now) ? 'd MMMM' : 'd MMMM yyyy');
 }
 
+/** "3 March 2024" for a day written as 2024-03-03, wherever one is. */
+export const formatDay = (day: string): string => format(new Date(`${day}T12:00:00`), 'd MMMM yyyy');
+
 /** "today, 14:05", "3 Mar", "3 Mar 2024": where there is little room. */
 export function formatWhenShort(iso: string, now = new Date()): string {
   const date = new Date(iso);

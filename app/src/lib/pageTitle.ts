@@ -23,6 +23,7 @@ const TITLES: readonly (readonly [RegExp, string])[] = [
   [/^\/settings\/learned/, 'What Dossier has learned'],
   [/^\/settings\/occasions/, 'Occasions'],
   [/^\/settings\/tags/, 'Tags and words'],
+  [/^\/settings\/colleagues/, 'Colleagues'],
   [/^\/settings\/reading/, 'Reading'],
   [/^\/settings\/pictures/, 'Pictures'],
   [/^\/settings\/filing/, 'Filing'],
@@ -30,7 +31,13 @@ const TITLES: readonly (readonly [RegExp, string])[] = [
   [/^\/settings\/device/, 'This device'],
   [/^\/settings\/you/, 'You'],
   [/^\/settings/, 'Settings'],
+  [/^\/join/, 'Come in'],
+  [/^\/shared/, 'A card'],
+  [/^\/sample/, 'A sample card'],
+  [/^\/people\/changes/, 'Changed together'],
+  [/^\/people\/table/, 'People as a table'],
   [/^\/people/, 'People'],
+  [/^\/companies/, 'Companies'],
   [/^\/(?:tray)?$/, 'Tray'],
 ];
 

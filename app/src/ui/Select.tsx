@@ -1,7 +1,13 @@
 import type { ChoiceProps } from './Choice';
 
 /** The browser's own list: the quickest with a thumb and with the keyboard. */
-export function Select<T extends string>({ label, options, value, onChange }: ChoiceProps<T>) {
+export function Select<T extends string>({
+  label,
+  options,
+  value,
+  onChange,
+  dense,
+}: ChoiceProps<T> & { dense?: boolean }) {
   return (
     <select
       aria-label={label}
@@ -13,7 +19,7 @@ export function Select<T extends string>({ label, options, value, onChange }: Ch
         background: 'transparent',
         border: 0,
         borderBottom: '1px dotted rgb(var(--ink))',
-        height: 44,
+        height: dense ? 28 : 44,
         maxWidth: '100%',
         textOverflow: 'ellipsis',
       }}

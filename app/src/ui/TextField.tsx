@@ -1,4 +1,4 @@
-import { useId } from 'react';
+import { useId, type Ref } from 'react';
 import { TextInput, View, type TextInputProps } from 'react-native';
 import { Soft, Text } from './Text';
 
@@ -6,6 +6,7 @@ interface Props extends TextInputProps {
   label: string;
   complaint?: string;
   hint?: string;
+  ref?: Ref<TextInput>;
 }
 
 /** A labelled line to write on, with what is wrong under it. */

@@ -13,8 +13,9 @@ export type Role = (typeof ROLES)[number];
  * - `delete` people are taken out of the lists and brought back
  * - `erase` people are forgotten for good
  * - `settle` what the workspace keeps, expects and does by itself; what it has learned
+ * - `invite` colleagues come and go, with their roles
  */
-export type Act = 'see' | 'capture' | 'prove' | 'file' | 'edit' | 'merge' | 'delete' | 'erase' | 'settle';
+export type Act = 'see' | 'capture' | 'prove' | 'file' | 'edit' | 'merge' | 'delete' | 'erase' | 'settle' | 'invite';
 
 const EVERYBODY: readonly Role[] = ROLES;
 const OWN_RECORDS: readonly Role[] = ['rep', 'manager', 'administrator'];
@@ -31,6 +32,11 @@ export const ALLOWED: Readonly<Record<Act, readonly Role[]>> = {
   delete: OWN_RECORDS,
   erase: IN_CHARGE,
   settle: IN_CHARGE,
+  invite: IN_CHARGE,
 };
 
 export const may = (role: Role, act: Act): boolean => ALLOWED[act].includes(role);
+
+/** Whether somebody may give a role to a colleague, or change who has it: nobody makes anybody more than they are themselves. */
+export const mayGive = (role: Role, given: Role): boolean =>
+  may(role, 'invite') && (given !== 'administrator' || role === 'administrator');

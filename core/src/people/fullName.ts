@@ -14,14 +14,3 @@ export const displayName = (fields: PersonFields): string =>
 /** What lists are ordered by: family name first, without accents. */
 export const sortName = (fields: PersonFields): string =>
   fold([fields.familyName, fields.givenName, fields.middleName].filter(Boolean).join(' ') || displayName(fields));
-
-/** Everything a search may look for, folded: names, company, addresses, numbers with and without calling code. */
-export const searchText = (fields: PersonFields): string =>
-  fold(
-    [
-      fullName(fields),
-      fields.company,
-      ...fields.emails,
-      ...fields.phones.flatMap(({ value }) => [value.replace(/[^\d+]/g, ''), value.replace(/\D/g, '').slice(-9)]),
-    ].join(' '),
-  );

@@ -2,6 +2,7 @@
 export * from './alternatives';
 export * from './doubtfulCharacters';
 export * from './draft';
+export * from './inkOnPaper';
 export * from './moves';
 export * from './sourceArea';
 export * from './words';

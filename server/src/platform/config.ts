@@ -8,6 +8,10 @@ const Environment = z.object({
   DOSSIER_DATABASE_URL: z.string(),
   DOSSIER_HOST: z.string().default('127.0.0.1'),
   DOSSIER_PORT: z.coerce.number().int().default(4300),
+  /** Where https is answered too, with the files (PEM) of its key and its certificate; nowhere without. */
+  DOSSIER_HTTPS_PORT: z.coerce.number().int().optional(),
+  DOSSIER_HTTPS_KEY: z.string().optional(),
+  DOSSIER_HTTPS_CERTIFICATE: z.string().optional(),
   /** Folder of the exported application. */
   DOSSIER_APP_FOLDER: z.string().optional(),
   DOSSIER_LOG: z.enum(['debug', 'info', 'warn', 'error', 'silent']).default('info'),
@@ -18,6 +22,8 @@ const Environment = z.object({
    * by default: whoever connects is who asks.
    */
   DOSSIER_TRUSTED_PROXIES: z.string().default(''),
+  /** Code with which a team is begun where there is none; nobody can without. */
+  DOSSIER_FIRST_CODE: z.string().min(8).optional(),
   /** Photographs that a worker reads at a time. */
   DOSSIER_READING_LANES: z.coerce.number().int().min(1).default(Math.min(2, availableParallelism())),
 });
@@ -27,10 +33,12 @@ export interface Config {
   databaseUrl: string;
   host: string;
   port: number;
+  https?: { port: number; key: string; certificate: string };
   appFolder?: string;
   log: string;
   signInLimit: number;
   trustedProxies: string[];
+  firstCode?: string;
   readingLanes: number;
 }
 
@@ -42,12 +50,17 @@ export function readConfig(environment: NodeJS.ProcessEnv = process.env): Config
     databaseUrl: e.DOSSIER_DATABASE_URL,
     host: e.DOSSIER_HOST,
     port: e.DOSSIER_PORT,
+    https:
+      e.DOSSIER_HTTPS_PORT && e.DOSSIER_HTTPS_KEY && e.DOSSIER_HTTPS_CERTIFICATE
+        ? { port: e.DOSSIER_HTTPS_PORT, key: e.DOSSIER_HTTPS_KEY, certificate: e.DOSSIER_HTTPS_CERTIFICATE }
+        : undefined,
     appFolder: e.DOSSIER_APP_FOLDER,
     log: e.DOSSIER_LOG,
     signInLimit: e.DOSSIER_SIGN_IN_LIMIT,
     trustedProxies: e.DOSSIER_TRUSTED_PROXIES.split(',')
       .map((one) => one.trim())
       .filter(Boolean),
+    firstCode: e.DOSSIER_FIRST_CODE,
     readingLanes: e.DOSSIER_READING_LANES,
   };
 }

@@ -3,7 +3,7 @@ import type { z } from 'zod';
 import { ProblemError } from './problem';
 
 /** The place behind the last row of a page, as a word that goes to and fro. */
-export const encodeKeyset = (place: readonly string[]): string =>
+export const encodeKeyset = (place: readonly (string | number)[]): string =>
   Buffer.from(JSON.stringify(place)).toString('base64url');
 
 /** @throws ProblemError 400 for a word that is no such place */

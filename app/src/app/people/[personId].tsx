@@ -1,7 +1,8 @@
 import { useLocalSearchParams } from 'expo-router';
+import { SharePerson } from '@/features/exchange';
 import { PersonScreen } from '@/features/people';
 
 export default function Person() {
   const { personId } = useLocalSearchParams<{ personId: string }>();
-  return <PersonScreen key={personId} personId={personId} />;
+  return <PersonScreen key={personId} personId={personId} Share={SharePerson} />;
 }

@@ -1,21 +1,22 @@
 import { SignIn } from '@dossier/contract';
-import { useState } from 'react';
+import { zodResolver } from '@hookform/resolvers/zod';
+import { useForm } from 'react-hook-form';
 import { ScrollView, View } from 'react-native';
 import { problemText } from '@/lib/api';
-import { Button, Heading, Notice, Soft, Text, TextField } from '@/ui';
+import { Button, Heading, Notice, Soft, Text } from '@/ui';
+import { FormField } from '@/ui/FormField';
 import { useSignInMutation } from './api';
 
 /** @param returning whose session has ended: what they had open is below, as they left it */
 export function SignInScreen({ returning }: { returning?: { name: string; email: string } }) {
   const [signIn, { isLoading, error }] = useSignInMutation();
-  const [email, setEmail] = useState(returning?.email ?? '');
-  const [password, setPassword] = useState('');
-  const [complaints, setComplaints] = useState<Partial<Record<string, string>>>({});
-  const submit = () => {
-    const written = SignIn.safeParse({ email, password });
-    setComplaints(Object.fromEntries((written.error?.issues ?? []).map((issue) => [issue.path[0], issue.message])));
-    if (written.success) void signIn(written.data);
-  };
+  const form = useForm({
+    resolver: zodResolver(SignIn),
+    defaultValues: { email: returning?.email ?? '', password: '' },
+  });
+  const submit = form.handleSubmit(async (written) => {
+    await signIn(written);
+  });
   return (
     <ScrollView className="flex-1 bg-paper" contentContainerStyle={{ flexGrow: 1, justifyContent: 'center' }}>
       <View role="main" className="w-full max-w-[400px] gap-6 self-center px-6 py-12">
@@ -29,28 +30,26 @@ export function SignInScreen({ returning }: { returning?: { name: string; email:
             <Soft>Business cards, proved and filed.</Soft>
           )}
         </View>
-        <TextField
+        <FormField
+          control={form.control}
+          name="email"
           label="E-mail"
-          value={email}
-          onChangeText={setEmail}
-          complaint={complaints.email}
           autoComplete="username"
           inputMode="email"
           autoCapitalize="none"
           autoFocus={!returning}
         />
-        <TextField
+        <FormField
+          control={form.control}
+          name="password"
           label="Password"
-          value={password}
-          onChangeText={setPassword}
-          onSubmitEditing={submit}
-          complaint={complaints.password}
+          onSubmitEditing={() => void submit()}
           autoComplete="current-password"
           secureTextEntry
           autoFocus={Boolean(returning)}
         />
         {error ? <Notice fault>{problemText(error)}</Notice> : null}
-        <Button look="ink" busy={isLoading} onPress={submit}>
+        <Button look="ink" busy={isLoading} onPress={() => void submit()}>
           Sign in
         </Button>
       </View>

@@ -3,6 +3,7 @@ import { View } from 'react-native';
 import { problemText } from '@/lib/api';
 import { forgetAnswers } from '@/lib/serviceWorker';
 import { Button, Heading, Notice, Page, Rule, Serif, Soft } from '@/ui';
+import { PasswordForm } from './PasswordForm';
 import { useSessionQuery, useSignOutMutation } from './api';
 
 /** Who somebody is here, and the way out. */
@@ -31,6 +32,8 @@ export function YouSection() {
           <Soft>Workspace</Soft>
           <Serif>{session.workspace.name}</Serif>
         </View>
+        <Rule />
+        <PasswordForm />
         <Rule />
         {problem ? <Notice fault>{problem}</Notice> : null}
         <View className="items-start">

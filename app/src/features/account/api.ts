@@ -1,4 +1,4 @@
-import type { Session, SignIn, Team } from '@dossier/contract';
+import type { Beginning, PasswordChange, Session, SignIn, Team } from '@dossier/contract';
 import { api, onRefused, tellSignedIn } from '@/lib/api';
 import { forgetAnswers } from '@/lib/serviceWorker';
 
@@ -17,16 +17,27 @@ export const accountApi = api.injectEndpoints({
         const isSame = before === data.user.id;
         // What was kept for whoever was here before is not theirs.
         if (!isSame) await forgetAnswers();
-        dispatch(accountApi.util.upsertQueryData('session', undefined, data));
+        await dispatch(accountApi.util.upsertQueryData('session', undefined, data));
         tellSignedIn(isSame);
         if (isSame) dispatch(api.util.invalidateTags([...EVERYTHING]));
       },
     }),
     team: build.query<Team, void>({ query: () => '/team', providesTags: ['Session'] }),
+    begin: build.mutation<void, Beginning>({ query: (body) => ({ url: '/session/first', method: 'POST', body }) }),
+    changePassword: build.mutation<void, PasswordChange>({
+      query: (body) => ({ url: '/session/password', method: 'PUT', body }),
+    }),
     signOut: build.mutation<void, void>({ query: () => ({ url: '/session', method: 'DELETE' }) }),
   }),
 });
 
 onRefused(() => accountApi.endpoints.session.initiate(undefined, { forceRefetch: true, subscribe: false }));
 
-export const { useSessionQuery, useSignInMutation, useSignOutMutation, useTeamQuery } = accountApi;
+export const {
+  useBeginMutation,
+  useChangePasswordMutation,
+  useSessionQuery,
+  useSignInMutation,
+  useSignOutMutation,
+  useTeamQuery,
+} = accountApi;

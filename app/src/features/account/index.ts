@@ -4,10 +4,13 @@ export { Portrait } from './Portrait';
 export { RatingWords } from './RatingWords';
 export { useSessionQuery, useTeamQuery } from './api';
 export { useMay } from './useMay';
+export { SettingsSection } from './SettingsSection';
+export { DoorPage } from './DoorPage';
 
 /** Who is signed in already needs no form. */
 export const SignInScreen = lazyScreen(() => import('./SignInScreen'), 'SignInScreen');
 
+export const BeginScreen = lazyScreen(() => import('./BeginScreen'), 'BeginScreen');
 export const SettingsLayout = lazyScreen(() => import('./SettingsLayout'), 'SettingsLayout');
 export const SettingsIndex = lazyScreen(() => import('./SettingsLayout'), 'SettingsIndex');
 export const YouSection = lazyScreen(() => import('./YouSection'), 'YouSection');

@@ -11,7 +11,8 @@ interface Section {
 
 /** The sections of the settings, in the order in which they are listed; a room that has something to be set adds one. */
 export const SECTIONS: readonly Section[] = [
-  { href: '/settings/you', name: 'You', about: 'who you are here, signing out' },
+  { href: '/settings/you', name: 'You', about: 'your password, signing out' },
+  { href: '/settings/colleagues', name: 'Colleagues', about: 'who is in the team, invitations', needs: 'invite' },
   { href: '/settings/reading', name: 'Reading', about: 'countries and languages of your cards', needs: 'settle' },
   { href: '/settings/pictures', name: 'Pictures', about: 'what is kept of them, and how long', needs: 'settle' },
   { href: '/settings/filing', name: 'Filing', about: 'filed for you, likeness', needs: 'settle' },

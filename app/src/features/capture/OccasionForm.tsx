@@ -1,21 +1,13 @@
 import { OccasionFields, type Occasion } from '@dossier/contract';
+import { zodResolver } from '@hookform/resolvers/zod';
 import { useState } from 'react';
+import { Controller, useForm, type Control } from 'react-hook-form';
 import { View } from 'react-native';
 import { useTeamQuery } from '@/features/account';
 import { COUNTRIES, countryName } from '@/lib/countries';
-import {
-  Button,
-  Choice,
-  DayField,
-  ExpectedLanguages,
-  Notice,
-  Select,
-  Soft,
-  TagField,
-  Text,
-  TextField,
-  Toggle,
-} from '@/ui';
+import { Button, Choice, DayField, ExpectedLanguages, Notice, Select, Soft, TagField, Text, Toggle } from '@/ui';
+import { FormField } from '@/ui/FormField';
+import type { z } from 'zod';
 
 const KINDS = [
   { value: 'contact', label: 'Contacts' },
@@ -43,65 +35,47 @@ interface Props {
 
 /** Name, place and days first: a new occasion is three lines. The rest is there for whoever wants it. */
 export function OccasionForm({ occasion, onSave, onCancel }: Props) {
-  const [fields, setFields] = useState<OccasionFields>(
-    () => occasion ?? OccasionFields.parse({ name: 'x', startsOn: null }),
-  );
-  const [name, setName] = useState(occasion?.name ?? '');
+  const form = useForm({
+    resolver: zodResolver(OccasionFields),
+    defaultValues: occasion ?? { ...OccasionFields.parse({ name: 'to come' }), name: '' },
+  });
+  const { control } = form;
   const [more, setMore] = useState(Boolean(occasion));
-  const [complaints, setComplaints] = useState<Record<string, string>>({});
   const [problem, setProblem] = useState<string>();
-  const [busy, setBusy] = useState(false);
-  const set = (change: Partial<OccasionFields>) => setFields({ ...fields, ...change });
-
-  const save = async () => {
-    const parsed = OccasionFields.safeParse({ ...fields, name });
-    if (!parsed.success) {
-      return setComplaints(
-        Object.fromEntries(parsed.error.issues.map((issue) => [String(issue.path[0]), issue.message])),
-      );
-    }
-    setComplaints({});
-    setBusy(true);
-    setProblem(await onSave(parsed.data));
-    setBusy(false);
-  };
+  const save = form.handleSubmit(async (fields) => setProblem(await onSave(fields)));
 
   return (
     <View className="gap-4">
-      <TextField
+      <FormField
+        control={control}
+        name="name"
         label="Name"
-        value={name}
-        onChangeText={setName}
-        complaint={complaints.name}
         autoFocus
         onSubmitEditing={() => void save()}
         maxLength={120}
       />
-      <TextField
-        label="Place"
-        value={fields.place}
-        onChangeText={(place) => set({ place })}
-        complaint={complaints.place}
-        maxLength={120}
-      />
+      <FormField control={control} name="place" label="Place" maxLength={120} />
       <View className="flex-row flex-wrap gap-3">
-        <DayField
-          label="First day"
-          value={fields.startsOn ?? ''}
-          onChange={(day) => set({ startsOn: day || null })}
-          complaint={complaints.startsOn}
-        />
-        <DayField
-          label="Last day"
-          value={fields.endsOn ?? ''}
-          onChange={(day) => set({ endsOn: day || null })}
-          complaint={complaints.endsOn}
-        />
+        {(['startsOn', 'endsOn'] as const).map((day) => (
+          <Controller
+            key={day}
+            control={control}
+            name={day}
+            render={({ field, fieldState }) => (
+              <DayField
+                label={day === 'startsOn' ? 'First day' : 'Last day'}
+                value={field.value ?? ''}
+                onChange={(value) => field.onChange(value || null)}
+                complaint={fieldState.error?.message}
+              />
+            )}
+          />
+        ))}
       </View>
-      {more ? <Inherited fields={fields} set={set} isNew={!occasion} /> : null}
+      {more ? <Inherited control={control} isNew={!occasion} /> : null}
       {problem ? <Notice fault>{problem}</Notice> : null}
       <View className="flex-row flex-wrap items-center gap-3">
-        <Button look="ink" busy={busy} onPress={() => void save()}>
+        <Button look="ink" busy={form.formState.isSubmitting} onPress={() => void save()}>
           {occasion ? 'Save' : 'Set this occasion'}
         </Button>
         <Button onPress={onCancel}>Cancel</Button>
@@ -116,13 +90,12 @@ export function OccasionForm({ occasion, onSave, onCancel }: Props) {
 }
 
 interface InheritedProps {
-  fields: OccasionFields;
-  set: (change: Partial<OccasionFields>) => void;
+  control: Control<z.input<typeof OccasionFields>, unknown, OccasionFields>;
   isNew: boolean;
 }
 
 /** What every card of the occasion begins with. */
-function Inherited({ fields, set, isNew }: InheritedProps) {
+function Inherited({ control, isNew }: InheritedProps) {
   const { data: team } = useTeamQuery();
   const owners = [
     { value: '', label: 'Whoever files the card' },
@@ -134,63 +107,93 @@ function Inherited({ fields, set, isNew }: InheritedProps) {
   ];
   return (
     <View className="gap-4">
-      <TagField
-        label="Tags"
-        hint="Each person filed from here gets them. Separate them with commas."
-        tags={fields.tags}
-        onChange={(tags) => set({ tags })}
+      <Controller
+        control={control}
+        name="tags"
+        render={({ field }) => (
+          <TagField
+            label="Tags"
+            hint="Each person filed from here gets them. Separate them with commas."
+            tags={field.value ?? []}
+            onChange={field.onChange}
+          />
+        )}
       />
       <View className="gap-1">
         <Text>Cards become</Text>
-        <Choice label="Cards become" options={KINDS} value={fields.kind} onChange={(kind) => set({ kind })} />
+        <Controller
+          control={control}
+          name="kind"
+          render={({ field }) => (
+            <Choice label="Cards become" options={KINDS} value={field.value ?? 'contact'} onChange={field.onChange} />
+          )}
+        />
       </View>
-      <Labelled label="Owner">
-        <Select
-          label="Owner"
-          options={owners}
-          value={fields.ownerId ?? ''}
-          onChange={(id) => set({ ownerId: id || null })}
-        />
-      </Labelled>
-      <Labelled label="Pictures kept">
-        <Select
-          label="Pictures kept"
-          options={PICTURES}
-          value={fields.keepPictures ?? ''}
-          onChange={(kept) => set({ keepPictures: kept || null })}
-        />
-      </Labelled>
-      <Labelled label="Cards without any doubt">
-        <Select
-          label="Cards without any doubt"
-          options={BY_ITSELF}
-          value={fields.filesItself === null ? '' : fields.filesItself ? 'file' : 'ask'}
-          onChange={(value) => set({ filesItself: value === '' ? null : value === 'file' })}
-        />
-      </Labelled>
-      <Labelled label="Country of cards that do not tell theirs">
-        <Select
-          label="Country of cards that do not tell theirs"
-          options={countries}
-          value={fields.country ?? ''}
-          onChange={(country) => set({ country: country || null })}
-        />
-      </Labelled>
+      <Chosen control={control} name="ownerId" label="Owner" options={owners} />
+      <Chosen control={control} name="keepPictures" label="Pictures kept" options={PICTURES} />
+      <Controller
+        control={control}
+        name="filesItself"
+        render={({ field }) => (
+          <Labelled label="Cards without any doubt">
+            <Select
+              label="Cards without any doubt"
+              options={BY_ITSELF}
+              value={typeof field.value !== 'boolean' ? '' : field.value ? 'file' : 'ask'}
+              onChange={(value) => field.onChange(value === '' ? null : value === 'file')}
+            />
+          </Labelled>
+        )}
+      />
+      <Chosen control={control} name="country" label="Country of cards that do not tell theirs" options={countries} />
       <View className="gap-1">
         <Text>Languages expected</Text>
         <Soft>None chosen: those of the workspace.</Soft>
-        <ExpectedLanguages chosen={fields.languages} onChange={(languages) => set({ languages: [...languages] })} />
+        <Controller
+          control={control}
+          name="languages"
+          render={({ field }) => (
+            <ExpectedLanguages chosen={field.value ?? []} onChange={(languages) => field.onChange([...languages])} />
+          )}
+        />
       </View>
       {isNew ? null : (
-        <Toggle
-          label="Over: no longer offered for new cards"
-          on={fields.closed}
-          onChange={(closed) => set({ closed })}
+        <Controller
+          control={control}
+          name="closed"
+          render={({ field }) => (
+            <Toggle label="Over: no longer offered for new cards" on={field.value ?? false} onChange={field.onChange} />
+          )}
         />
       )}
     </View>
   );
 }
+
+interface ChosenProps extends Pick<InheritedProps, 'control'> {
+  name: 'ownerId' | 'keepPictures' | 'country';
+  label: string;
+  /** The first, without a value, stands for none of its own. */
+  options: readonly { value: string; label: string }[];
+}
+
+/** One of several, or none. */
+const Chosen = ({ control, name, label, options }: ChosenProps) => (
+  <Controller
+    control={control}
+    name={name}
+    render={({ field }) => (
+      <Labelled label={label}>
+        <Select
+          label={label}
+          options={options}
+          value={field.value ?? ''}
+          onChange={(value) => field.onChange(value || null)}
+        />
+      </Labelled>
+    )}
+  />
+);
 
 const Labelled = ({ label, children }: { label: string; children: React.ReactNode }) => (
   <View className="items-start gap-1">

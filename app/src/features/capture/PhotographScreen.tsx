@@ -254,7 +254,7 @@ const LastShotPanel = ({ last, backNext, onBackNext, onRetake, onClose }: LastSh
   <View className="gap-3">
     <img
       src={last.thumbnail}
-      alt="The picture taken last"
+      alt="Taken last"
       style={{ maxHeight: 180, maxWidth: '100%', alignSelf: 'flex-start', borderRadius: 4 }}
     />
     <View className="flex-row flex-wrap gap-3">

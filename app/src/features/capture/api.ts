@@ -1,4 +1,4 @@
-import type { OccasionList, OutlinesChange, PhotoOutlines, PhotosOnTheWay } from '@dossier/contract';
+import type { Health, OccasionList, OutlinesChange, PhotoOutlines, PhotosOnTheWay } from '@dossier/contract';
 import { api, TRAY_ROWS } from '@/lib/api';
 
 const captureApi = api.injectEndpoints({
@@ -17,6 +17,11 @@ const captureApi = api.injectEndpoints({
       query: (ids) => ({ url: '/photos', params: { ids } }),
       providesTags: [TRAY_ROWS],
     }),
+    /** The port where this is served over https; null where it is not. */
+    httpsAddress: build.query<number | null, void>({
+      query: () => ({ url: '/health', validateStatus: (response) => [200, 503].includes(response.status) }),
+      transformResponse: ({ httpsPort }: Health) => httpsPort,
+    }),
     photoOutlines: build.query<PhotoOutlines, string>({
       query: (photoId) => `/photos/${photoId}/outlines`,
       providesTags: (_result, _error, id) => [{ type: 'Photo', id }],
@@ -27,6 +32,7 @@ const captureApi = api.injectEndpoints({
 export const {
   useChangeOutlinesMutation,
   useDiscardPhotoMutation,
+  useHttpsAddressQuery,
   useOccasionsQuery,
   usePhotoOutlinesQuery,
   usePhotosOnTheWayQuery,

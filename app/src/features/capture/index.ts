@@ -15,4 +15,5 @@ export { useSending } from './useSending';
 
 export const BordersScreen = lazyScreen(() => import('./BordersScreen'), 'BordersScreen');
 export const OccasionsScreen = lazyScreen(() => import('./OccasionsScreen'), 'OccasionsScreen');
+export const SampleScreen = lazyScreen(() => import('./SampleScreen'), 'SampleScreen');
 export const PhotographScreen = lazyScreen(() => import('./PhotographScreen'), 'PhotographScreen');

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 
-/** `asking` until the person or the browser has answered. */
-export type CameraState = 'asking' | 'live' | 'denied' | 'none' | 'busy';
+/** `asking` until the person or the browser has answered; `insecure` where the browser keeps it from pages over plain http. */
+export type CameraState = 'asking' | 'live' | 'denied' | 'none' | 'busy' | 'insecure';
 export type Facing = 'environment' | 'user';
 
 /** What a camera can do beside taking pictures. */
@@ -36,7 +36,7 @@ export function useCamera(active: boolean, facing: Facing) {
     let stream: MediaStream | undefined;
     let gone = false;
     const open = async () => {
-      if (!navigator.mediaDevices?.getUserMedia) return setState('none');
+      if (!navigator.mediaDevices?.getUserMedia) return setState(globalThis.isSecureContext ? 'none' : 'insecure');
       try {
         stream = await navigator.mediaDevices.getUserMedia({
           audio: false,

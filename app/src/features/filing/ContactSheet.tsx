@@ -3,13 +3,13 @@ import { fullName } from '@dossier/core/people';
 import { personFieldsOf } from '@dossier/core/proof';
 import { useRouter } from 'expo-router';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { FlatList, Pressable, View } from 'react-native';
+import { Pressable, View } from 'react-native';
 import { useSelector } from 'react-redux';
 import { holdUntil, sideOf, sidesOf, Strip, useCardQuery } from '@/features/proof';
 import { isClean, useTrayInfiniteQuery } from '@/features/tray';
 import { problemText } from '@/lib/api';
 import { selectWaitingRequests } from '@/lib/outbox';
-import { Button, CannotShow, EmptyState, Heading, LoadingLines, Notice, Serif, Soft, Text } from '@/ui';
+import { Button, CannotShow, EmptyState, Heading, LoadingLines, Notice, Serif, Soft, Text, VirtualList } from '@/ui';
 import { keyFieldsOf } from './keyFields';
 import { keptOrProposed, useCleanFiling } from './useCleanFiling';
 
@@ -47,20 +47,22 @@ export function ContactSheet() {
   };
   return (
     <View role="main" className="min-h-0 w-full max-w-[820px] flex-1 self-center">
-      <FlatList<TrayItem>
-        data={items}
-        keyExtractor={(item) => item.id}
-        renderItem={({ item }) => (
+      <VirtualList
+        label="Cards without a doubt"
+        items={items}
+        keyOf={({ id }) => id}
+        likelyHeight={260}
+        ahead={6}
+        render={(item) => (
           <SheetRow item={item} chosen={!out.has(item.id)} onToggle={() => toggle(item.id)} onSeen={see} />
         )}
-        extraData={out}
-        ListHeaderComponent={
+        header={
           <View className="gap-1 px-4 pb-3 pt-4">
             <Heading>Without a doubt</Heading>
             <Soft>Compare each line with its strip. Take out what should not be filed like this.</Soft>
           </View>
         }
-        ListEmptyComponent={
+        empty={
           <EmptyState
             title="None now"
             action={<Button onPress={() => router.replace('/tray')}>Back to the tray</Button>}

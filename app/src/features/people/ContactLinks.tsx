@@ -3,15 +3,26 @@ import { formatPhone } from '@dossier/core/people';
 import { View } from 'react-native';
 import { Soft, Text } from '@/ui';
 
+interface Entry {
+  key: string;
+  action: string;
+  text: string;
+  kind: string;
+  href?: string;
+  message?: string;
+}
+
 /** Fax is never offered as a number to call. */
 export function ContactLinks({ fields }: { fields: PersonFields }) {
-  const entries = [
+  const entries: Entry[] = [
     ...fields.phones.map(({ value, kind, extension }) => ({
       key: `phone ${value} ${kind}`,
       action: kind === 'fax' ? 'Fax' : 'Call',
       text: formatPhone(value, extension),
       kind: kind === 'fax' ? '' : kind,
-      href: kind === 'fax' ? undefined : `tel:${value.replace(/[^\d+]/g, '')}${extension ? `;ext=${extension}` : ''}`,
+      href: kind === 'fax' ? undefined : `tel:${dialled(value)}${extension ? `;ext=${extension}` : ''}`,
+      // RFC 5724; a number behind a switchboard gets no messages.
+      message: kind === 'mobile' && !extension ? `sms:${dialled(value)}` : undefined,
     })),
     ...fields.emails.map((value) => ({
       key: value,
@@ -25,7 +36,7 @@ export function ContactLinks({ fields }: { fields: PersonFields }) {
   if (entries.length === 0) return <Soft>No phone, e-mail or web address is known.</Soft>;
   return (
     <View>
-      {entries.map(({ key, action, text, kind, href }) => (
+      {entries.map(({ key, action, text, kind, href, message }) => (
         <View key={key} className="min-h-[50px] flex-row items-center gap-3 border-b border-rule">
           <Soft className="w-[52px]">{action}</Soft>
           <View className="min-w-0 flex-1">
@@ -47,12 +58,23 @@ export function ContactLinks({ fields }: { fields: PersonFields }) {
               <Text className="tabular text-[17px]">{text}</Text>
             )}
           </View>
+          {message ? (
+            <a
+              href={message}
+              aria-label={`Send a text message to ${text}`}
+              style={{ color: 'rgb(var(--ink))', padding: '12px 8px', textUnderlineOffset: 4 }}
+            >
+              <Text>Text</Text>
+            </a>
+          ) : null}
           {kind ? <Soft>{kind}</Soft> : null}
         </View>
       ))}
     </View>
   );
 }
+
+const dialled = (number: string): string => number.replace(/[^\d+]/g, '');
 
 /** Only web schemes: a card cannot make a link that runs something. */
 const webHref = (value: string): string =>

@@ -1,13 +1,19 @@
-import type { Person, PersonEdit, PersonKind } from '@dossier/contract';
+import { PersonEdit, type Person, type PersonKind } from '@dossier/contract';
 import { ADDRESS_FIELDS, addressOrder, formatPhone, type PersonFields, type PhoneEntry } from '@dossier/core/people';
 import { typedPhone } from '@dossier/core/people/typedPhone';
+import { zodResolver } from '@hookform/resolvers/zod';
 import { useState } from 'react';
+import { useForm } from 'react-hook-form';
+import type { ZodType } from 'zod';
 import { View } from 'react-native';
+import { useSelector } from 'react-redux';
 import { useSessionQuery, useTeamQuery } from '@/features/account';
 import { hasStatus, problemText } from '@/lib/api';
 import { personFieldLabel } from '@/lib/fieldLabels';
 import { Button, Choice, Notice, Select, Subheading, TagField, Text, TextField } from '@/ui';
 import { useEditPersonMutation, useTagsQuery } from './api';
+import { selectLeftEdit } from './slice';
+import { useUnsaved } from './useUnsaved';
 
 const KINDS = [
   { value: 'contact', label: 'Contact' },
@@ -27,31 +33,59 @@ const asText = (phone: PhoneEntry): PhoneEntry => ({
   extension: '',
 });
 
-/** The whole record, to be changed by hand. What somebody else changed meanwhile is shown beside, and nothing is lost. */
+type Values = Omit<PersonEdit, 'version'>;
+// What the form holds is whole: nothing in it is left to be filled in.
+const EditValues = PersonEdit.omit({ version: true }) as unknown as ZodType<Values, Values>;
+
+/** As it is written in the form; what was left in it before comes first. */
+const valuesOf = (person: Person): Values => ({
+  fields: { ...person.fields, phones: person.fields.phones.map(asText) },
+  kind: person.kind,
+  tags: person.tags,
+  rating: person.rating,
+  ownerId: person.owner.id,
+});
+
+/** As it is saved: without empty lines, numbers as they are dialled. */
+function cleaned({ fields, ...rest }: Values, country: string | null): Values {
+  const filled = (list: readonly string[]) => list.map((text) => text.trim()).filter(Boolean);
+  const phones = fields.phones
+    .filter(({ value }) => value.trim())
+    .map((phone) => ({ ...phone, ...typedPhone(phone.value, country) }));
+  return { ...rest, fields: { ...fields, phones, emails: filled(fields.emails), websites: filled(fields.websites) } };
+}
+
+/**
+ * The whole record, to be changed by hand. What somebody else changed meanwhile is shown beside, and whoever leaves it unsaved is asked
+ * about it wherever they went: nothing is lost.
+ */
 export function EditPerson({ person, onDone }: { person: Person; onDone: () => void }) {
   const { data: session } = useSessionQuery();
+  const country = session?.workspace.country ?? null;
   const knownTags = useTagsQuery().data?.items.map(({ tag }) => tag) ?? [];
-  const [seen, setSeen] = useState(person);
-  const [edit, setEdit] = useState<Omit<PersonEdit, 'version'>>({
-    fields: { ...person.fields, phones: person.fields.phones.map(asText) },
-    kind: person.kind,
-    tags: person.tags,
-    rating: person.rating,
-    ownerId: person.owner.id,
+  const left = useSelector(selectLeftEdit(person.id));
+  const [own] = useState(left);
+  const [seen, setSeen] = useState(own?.seen ?? person);
+  const { watch, setValue, handleSubmit, formState } = useForm<Values>({
+    defaultValues: own?.values ?? valuesOf(person),
+    resolver: (values, context, options) => zodResolver(EditValues)(cleaned(values, country), context, options),
   });
+  const edit = watch();
+  const { fields } = edit;
   const { data: team } = useTeamQuery();
   const [save, { isLoading, error }] = useEditPersonMutation();
-  const set = (fields: Partial<PersonFields>) => setEdit({ ...edit, fields: { ...edit.fields, ...fields } });
-  const { fields } = edit;
-  const submit = async () => {
-    const phones = fields.phones
-      .filter(({ value }) => value.trim())
-      .map((phone) => ({ ...phone, ...typedPhone(phone.value, session?.workspace.country ?? null) }));
-    const filled = (list: readonly string[]) => list.map((text) => text.trim()).filter(Boolean);
-    const cleaned = { ...fields, phones, emails: filled(fields.emails), websites: filled(fields.websites) };
-    const answer = await save({ id: person.id, edit: { ...edit, fields: cleaned, version: seen.version } });
-    if (!answer.error) onDone();
+  const changed = { shouldDirty: true } as const;
+  const set = (change: Partial<PersonFields>) => setValue('fields', { ...fields, ...change }, changed);
+  const forget = useUnsaved(formState.isDirty || own !== undefined, () => ({ personId: person.id, name: person.fullName, values: edit, seen })); // prettier-ignore
+  const done = () => {
+    forget();
+    onDone();
   };
+  const submit = handleSubmit(async (values) => {
+    const answer = await save({ id: person.id, edit: { ...values, version: seen.version } });
+    if (!answer.error) done();
+  });
+  const complaint = (field: keyof PersonFields) => formState.errors.fields?.[field]?.message;
   const changedMeanwhile = hasStatus(error, 409) && person.version !== seen.version;
   return (
     <View className="gap-5">
@@ -59,7 +93,7 @@ export function EditPerson({ person, onDone }: { person: Person; onDone: () => v
         label="Kind"
         options={KINDS}
         value={edit.kind}
-        onChange={(kind) => setEdit({ ...edit, kind })}
+        onChange={(kind) => setValue('kind', kind, changed)}
       />
       <View className="gap-3">
         {TEXTS.map((field) => (
@@ -69,6 +103,7 @@ export function EditPerson({ person, onDone }: { person: Person; onDone: () => v
             value={fields[field]}
             onChangeText={(text) => set({ [field]: text })}
             maxLength={240}
+            complaint={complaint(field)}
           />
         ))}
       </View>
@@ -83,16 +118,17 @@ export function EditPerson({ person, onDone }: { person: Person; onDone: () => v
             value={fields[field]}
             onChangeText={(text) => set({ [field]: text })}
             maxLength={120}
+            complaint={complaint(field)}
           />
         ))}
       </View>
-      <TagField label="Tags" tags={edit.tags} onChange={(tags) => setEdit({ ...edit, tags })} known={knownTags} />
+      <TagField label="Tags" tags={edit.tags} onChange={(tags) => setValue('tags', tags, changed)} known={knownTags} />
       <View className="items-start gap-1">
         <Text aria-hidden>Rating</Text>
         <Select
           label="Rating"
           value={edit.rating ?? ''}
-          onChange={(value) => setEdit({ ...edit, rating: value || null })}
+          onChange={(value) => setValue('rating', value || null, changed)}
           options={[
             { value: '', label: 'None' },
             ...[...new Set([...(session?.workspace.ratings ?? []), ...(edit.rating ? [edit.rating] : [])])].map(
@@ -106,7 +142,7 @@ export function EditPerson({ person, onDone }: { person: Person; onDone: () => v
         <Select
           label="Owner"
           value={edit.ownerId ?? person.owner.id}
-          onChange={(ownerId) => setEdit({ ...edit, ownerId })}
+          onChange={(ownerId) => setValue('ownerId', ownerId, changed)}
           options={[
             ...(team?.items ?? []).map(({ id, name }) => ({ value: id, label: name })),
             ...(team?.items.some(({ id }) => id === person.owner.id)
@@ -124,7 +160,7 @@ export function EditPerson({ person, onDone }: { person: Person; onDone: () => v
         <Button look="ink" busy={isLoading} disabled={changedMeanwhile} onPress={() => void submit()}>
           Save
         </Button>
-        <Button look="bare" onPress={onDone}>
+        <Button look="bare" onPress={done}>
           Close without saving
         </Button>
       </View>

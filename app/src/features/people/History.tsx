@@ -1,8 +1,9 @@
 import type { Action, Change } from '@dossier/contract';
+import { useState } from 'react';
 import { View } from 'react-native';
 import { formatWhen } from '@/lib/formatDate';
 import { personFieldLabel } from '@/lib/fieldLabels';
-import { CardImage, cardPicture, Soft, Subheading, Text } from '@/ui';
+import { CardImage, cardPicture, Select, Soft, Subheading, Text } from '@/ui';
 
 interface Props {
   changes: readonly Change[];
@@ -11,34 +12,77 @@ interface Props {
 }
 
 /** What was done to this record, newest first, with the card that a value came from. */
-export const History = ({ changes, cardIds }: Props) => (
-  <View className="gap-4">
-    <Subheading>History</Subheading>
-    {changes.map((change) => (
-      <View key={change.id} className="flex-row gap-3">
-        <View className="min-w-0 flex-1 gap-1">
-          <Text>
-            {WORDS[change.action](change.actor)}
-            <Soft>{`  ${formatWhen(change.at)}`}</Soft>
-          </Text>
-          {FIRST.has(change.action)
-            ? null
-            : change.changes.map(({ field, before, after }) => (
-                <Soft key={field} className="pl-4">
-                  {labelOf(field)}: {before || 'nothing'} → {after || 'nothing'}
-                </Soft>
-              ))}
-          {change.action === 'updated' && change.changes.length === 0 ? (
-            <Soft className="pl-4">Nothing changed.</Soft>
-          ) : null}
-        </View>
-        {change.cardId && cardIds.includes(change.cardId) ? (
-          <CardImage src={cardPicture(change.cardId, 'thumbnail')} alt="The card it came from" width={76} />
+export function History({ changes, cardIds }: Props) {
+  const [kind, setKind] = useState<Kind>('all');
+  const kinds = KINDS.filter(({ value }) => value === 'all' || changes.some(({ action }) => OF[action] === value));
+  const shown = changes.filter(({ action }) => kind === 'all' || OF[action] === kind);
+  return (
+    <View role="region" aria-label="History" className="gap-4">
+      <View className="flex-row flex-wrap items-center justify-between gap-x-3">
+        <Subheading>History</Subheading>
+        {kinds.length > 2 ? (
+          <Select label="What of the history" options={kinds} value={kind} onChange={setKind} />
         ) : null}
       </View>
-    ))}
-  </View>
-);
+      {shown.map((change) => (
+        <View key={change.id} className="flex-row gap-3">
+          <View className="min-w-0 flex-1 gap-1">
+            <Text>
+              {WORDS[change.action](change.actor)}
+              <Soft>{`  ${formatWhen(change.at)}`}</Soft>
+            </Text>
+            {FIRST.has(change.action)
+              ? null
+              : change.changes.map(({ field, before, after }) => (
+                  <Soft key={field} className="pl-4">
+                    {labelOf(field)}: {before || 'nothing'} → {after || 'nothing'}
+                  </Soft>
+                ))}
+            {change.action === 'updated' && change.changes.length === 0 ? (
+              <Soft className="pl-4">Nothing changed.</Soft>
+            ) : null}
+          </View>
+          {change.cardId && cardIds.includes(change.cardId) ? (
+            <CardImage src={cardPicture(change.cardId, 'thumbnail')} alt="The card it came from" width={76} />
+          ) : null}
+        </View>
+      ))}
+    </View>
+  );
+}
+
+type Kind = 'all' | 'cards' | 'talk' | 'changes' | 'consent';
+const KINDS: readonly { value: Kind; label: string }[] = [
+  { value: 'all', label: 'Everything' },
+  { value: 'cards', label: 'Cards' },
+  { value: 'talk', label: 'Notes, calls and visits' },
+  { value: 'changes', label: 'Changes' },
+  { value: 'consent', label: 'Consent' },
+];
+const OF: Record<Action, Exclude<Kind, 'all'>> = {
+  filed: 'cards',
+  filedByItself: 'cards',
+  updated: 'cards',
+  newJob: 'cards',
+  edited: 'changes',
+  merged: 'changes',
+  unmerged: 'changes',
+  deleted: 'changes',
+  restored: 'changes',
+  erased: 'changes',
+  consentGiven: 'consent',
+  consentWithdrawn: 'consent',
+  noted: 'talk',
+  called: 'talk',
+  visited: 'talk',
+  noteChanged: 'talk',
+  noteRemoved: 'talk',
+  stepPlanned: 'talk',
+  stepDone: 'talk',
+  stepDropped: 'talk',
+  shared: 'changes',
+  shareEnded: 'changes',
+};
 
 /** What a record begins with is on the page already. */
 const FIRST = new Set<Action>(['filed', 'filedByItself']);
@@ -56,6 +100,16 @@ const WORDS: Record<Action, (actor: string) => string> = {
   deleted: (actor) => `Deleted by ${actor}`,
   restored: (actor) => `Brought back by ${actor}`,
   erased: (actor) => `Erased by ${actor}`,
+  noted: (actor) => `Note by ${actor}`,
+  called: (actor) => `Called by ${actor}`,
+  visited: (actor) => `Visited by ${actor}`,
+  noteChanged: (actor) => `Note changed by ${actor}`,
+  noteRemoved: (actor) => `Note removed by ${actor}`,
+  stepPlanned: (actor) => `Next step planned by ${actor}`,
+  stepDone: (actor) => `Next step done, said by ${actor}`,
+  stepDropped: (actor) => `Next step dropped by ${actor}`,
+  shared: (actor) => `A link to this card made by ${actor}`,
+  shareEnded: (actor) => `A link to this card taken back by ${actor}`,
 };
 
 const LABELS: Readonly<Record<string, string>> = {
@@ -63,6 +117,9 @@ const LABELS: Readonly<Record<string, string>> = {
   tags: 'Tags',
   rating: 'Rating',
   owner: 'Owner',
+  occasion: 'Occasion',
   consent: 'Consent',
+  note: 'Note',
+  step: 'Next step',
 };
 const labelOf = (field: string): string => LABELS[field] ?? personFieldLabel(field);

@@ -2,13 +2,13 @@ import { Slot, usePathname } from 'expo-router';
 import { View } from 'react-native';
 import { useWide } from '@/lib/useWide';
 import { EmptyState, HiddenHeading } from '@/ui';
-import { PeopleList } from './PeopleList';
+import { PeopleList } from './list/PeopleList';
 
-/** On a wide screen the list stays beside the person; on a phone one follows the other. */
+/** On a wide screen the list stays beside the person; on a phone one follows the other. A table has the whole place. */
 export function PeopleLayout() {
   const wide = useWide();
   const path = usePathname();
-  if (!wide) return <Slot />;
+  if (!wide || path === '/people/table') return <Slot />;
   return (
     <View className="min-h-0 flex-1 flex-row">
       <View className="min-h-0 w-[380px] border-r border-rule">

@@ -1,41 +1,42 @@
 import type { Person } from '@dossier/contract';
 import { addressLines } from '@dossier/core/people';
 import { Link, useRouter } from 'expo-router';
-import { useState } from 'react';
-import { View } from 'react-native';
+import { useState, type ComponentType } from 'react';
+import { Text as NativeText, View } from 'react-native';
+import { useSelector } from 'react-redux';
 import { isNotHere } from '@/lib/api';
 import { formatWhen } from '@/lib/formatDate';
 import { usePageTitle } from '@/lib/pageTitle';
 import { useWide } from '@/lib/useWide';
-import {
-  Button,
-  CannotShow,
-  CardImage,
-  cardPicture,
-  Heading,
-  LoadingLines,
-  Page,
-  Rule,
-  Soft,
-  Subheading,
-  Text,
-} from '@/ui';
+import { Button, CannotShow, Heading, LoadingLines, Page, Rule, Soft, Text } from '@/ui';
 import { usePersonQuery } from './api';
+import { CardPictures } from './CardPictures';
 import { Consents } from './Consents';
 import { ContactLinks } from './ContactLinks';
 import { EditPerson } from './EditPerson';
 import { DeletedNotice, EndOfRecord } from './EndOfRecord';
 import { History } from './History';
+import { useListPlace } from './list/useListPlace';
 import { Merges } from './Merges';
+import { NextSteps } from './NextSteps';
+import { Notes } from './Notes';
 import { SendBack } from './SendBack';
-import { VcardDownload } from './VcardDownload';
+import { selectLeftEdit } from './slice';
+
+interface Props {
+  personId: string;
+  /** Ways to give the card to somebody: lent by the room that has them. */
+  Share: ComponentType<{ person: Person }>;
+}
 
 /** Somebody's dossier. */
-export function PersonScreen({ personId }: { personId: string }) {
+export function PersonScreen({ personId, Share }: Props) {
   const wide = useWide();
   const { data: person, error, refetch } = usePersonQuery(personId);
-  const [editing, setEditing] = useState(false);
+  const isLeft = useSelector(selectLeftEdit(personId)) !== undefined;
+  const [editing, setEditing] = useState(isLeft);
   const router = useRouter();
+  const { listAt } = useListPlace();
   usePageTitle(person?.fullName);
   if (error) {
     return (
@@ -56,7 +57,7 @@ export function PersonScreen({ personId }: { personId: string }) {
     <Page>
       <View className="gap-5">
         {wide ? null : (
-          <Link href="/people" aria-label="Back to people">
+          <Link href={listAt} aria-label="Back to people">
             <Text className="underline underline-offset-4">People</Text>
           </Link>
         )}
@@ -68,16 +69,17 @@ export function PersonScreen({ personId }: { personId: string }) {
           </View>
         )}
         {editing ? <EditPerson person={person} onDone={() => setEditing(false)} /> : null}
-        {person.cardIds.length > 0 ? <Cards person={person} /> : null}
+        {person.cardIds.length > 0 ? <CardPictures person={person} /> : null}
         <ContactLinks fields={person.fields} />
         <FormerJobs person={person} />
         <Address person={person} />
         <More person={person} />
-        {person.notes.length > 0 ? <Notes person={person} /> : null}
+        <NextSteps person={person} />
+        <Notes person={person} />
         <Rule />
         <Consents person={person} />
         <Rule />
-        <VcardDownload person={person} />
+        {person.deletedAt ? null : <Share person={person} />}
         <Rule />
         <Merges person={person} />
         <SendBack person={person} />
@@ -89,8 +91,8 @@ export function PersonScreen({ personId }: { personId: string }) {
   );
 }
 
-function Who({ person: { fields, fullName, kind, owner, tags, rating } }: { person: Person }) {
-  const job = [fields.title, fields.department, fields.company].filter(Boolean).join(', ');
+function Who({ person: { fields, fullName, kind, owner, tags, rating, companyId } }: { person: Person }) {
+  const position = [fields.title, fields.department].filter(Boolean).join(', ');
   return (
     <View className="gap-1">
       <Heading className="text-[32px] leading-[40px]">
@@ -98,7 +100,13 @@ function Who({ person: { fields, fullName, kind, owner, tags, rating } }: { pers
         {fullName || 'Unnamed'}
         {fields.suffix ? <Soft className="font-serif text-[19px]">{`  ${fields.suffix}`}</Soft> : null}
       </Heading>
-      {job ? <Text className="text-[18px] leading-[25px]">{job}</Text> : null}
+      {position || companyId ? (
+        <Text className="text-[18px] leading-[25px]">
+          {position}
+          {position && companyId ? ', ' : ''}
+          {companyId ? <FirmLink id={companyId} name={fields.company} /> : null}
+        </Text>
+      ) : null}
       <Soft>
         {[kind === 'lead' ? 'Lead' : 'Contact', rating, `owned by ${owner.name}`].filter(Boolean).join(' · ')}
       </Soft>
@@ -107,19 +115,10 @@ function Who({ person: { fields, fullName, kind, owner, tags, rating } }: { pers
   );
 }
 
-const Cards = ({ person }: { person: Person }) => (
-  <View className="flex-row flex-wrap gap-4">
-    {person.cardIds.slice(0, 4).map((cardId, i) => (
-      <CardImage
-        key={cardId}
-        src={cardPicture(cardId)}
-        alt={i === 0 ? `The card of ${person.fullName}` : 'An earlier card'}
-        width={i === 0 ? 320 : 140}
-        natural
-        lifted={i === 0}
-      />
-    ))}
-  </View>
+const FirmLink = ({ id, name }: { id: string; name: string }) => (
+  <Link href={`/companies/${id}`}>
+    <NativeText className="underline decoration-rule underline-offset-4 hover:decoration-ink">{name}</NativeText>
+  </Link>
 );
 
 function Address({ person: { fields } }: { person: Person }) {
@@ -131,6 +130,13 @@ function Address({ person: { fields } }: { person: Person }) {
       {lines.map((line) => (
         <Text key={line}>{line}</Text>
       ))}
+      {/* RFC 5870, with the words to look for in place of coordinates: phones and desktops open their own maps. */}
+      <a
+        href={`geo:0,0?q=${encodeURIComponent(lines.join(', '))}`}
+        style={{ color: 'rgb(var(--ink))', padding: '11px 0', textUnderlineOffset: 4, alignSelf: 'flex-start' }}
+      >
+        <Text>Show on a map</Text>
+      </a>
     </View>
   );
 }
@@ -156,21 +162,12 @@ const FormerJobs = ({ person }: { person: Person }) =>
     <View className="gap-1">
       <Soft>Before</Soft>
       {person.formerJobs.map((job) => (
-        <Text
-          key={job.id}
-        >{`${[job.title, job.company].filter(Boolean).join(', ')}, until ${formatWhen(job.endedAt)}`}</Text>
+        <Text key={job.id}>
+          {job.title}
+          {job.title && job.companyId ? ', ' : ''}
+          {job.companyId ? <FirmLink id={job.companyId} name={job.company} /> : null}
+          {`, until ${formatWhen(job.endedAt)}`}
+        </Text>
       ))}
     </View>
   );
-
-const Notes = ({ person }: { person: Person }) => (
-  <View className="gap-3">
-    <Subheading>Notes</Subheading>
-    {person.notes.map((note) => (
-      <View key={note.id} className="border-l-2 border-ink pl-3">
-        <Text>{note.text}</Text>
-        <Soft>{`${note.author}, ${formatWhen(note.at)}`}</Soft>
-      </View>
-    ))}
-  </View>
-);

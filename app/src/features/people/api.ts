@@ -1,9 +1,22 @@
 import type {
+  CellsChange,
+  CellsChanged,
+  ChangePreview,
+  ChosenPeople,
   ConsentGiven,
   DeletedPeople,
+  Facet,
   FiledByItself,
+  ListViewFields,
+  ListViews,
   Merged,
   MergePeople,
+  NextStepFields,
+  NoteFields,
+  PeopleChange,
+  PeopleChanges,
+  PeopleChangeState,
+  PeopleFacets,
   PeoplePage,
   Person,
   PersonEdit,
@@ -24,17 +37,37 @@ async function afterwards(done: Promise<unknown>, then: () => unknown): Promise<
   if (isDone) setTimeout(() => void then(), 0);
 }
 
+/** Whatever tells of single records: a list that is worked in is not fetched anew for each of them. */
+const RECORD = { type: 'Person', id: 'record' } as const;
+
 export const peopleApi = api.injectEndpoints({
   endpoints: (build) => ({
+    /** By the address of a list, see `addressOf`. */
     people: build.infiniteQuery<PeoplePage, string, string | null>({
-      query: ({ queryArg: q, pageParam }) => ({
-        url: '/people',
-        params: { q, ...(pageParam && { cursor: pageParam }) },
-      }),
+      query: ({ queryArg: address, pageParam }) =>
+        `/people?${[address, pageParam && `cursor=${pageParam}`].filter(Boolean).join('&')}`,
       infiniteQueryOptions: { initialPageParam: null, getNextPageParam: (last) => last.next },
       providesTags: ['Person'],
     }),
-    person: build.query<Person, string>({ query: (id) => `/people/${id}`, providesTags: ['Person'] }),
+    facets: build.query<PeopleFacets, { address: string; facet: Facet | readonly Facet[] }>({
+      query: ({ address, facet }) =>
+        `/people/facets?${[address, ...[facet].flat().map((one) => `facet=${one}`)].filter(Boolean).join('&')}`,
+      providesTags: ['Person', RECORD],
+    }),
+    views: build.query<ListViews, void>({ query: () => '/people-views', providesTags: ['ListView'] }),
+    keepView: build.mutation<{ id: string }, ListViewFields>({
+      query: (body) => ({ url: '/people-views', method: 'POST', body }),
+      invalidatesTags: ['ListView'],
+    }),
+    changeView: build.mutation<void, { id: string; fields: ListViewFields }>({
+      query: ({ id, fields }) => ({ url: `/people-views/${id}`, method: 'PUT', body: fields }),
+      invalidatesTags: ['ListView'],
+    }),
+    removeView: build.mutation<void, string>({
+      query: (id) => ({ url: `/people-views/${id}`, method: 'DELETE' }),
+      invalidatesTags: ['ListView'],
+    }),
+    person: build.query<Person, string>({ query: (id) => `/people/${id}`, providesTags: ['Person', RECORD] }),
     /** Titles and companies that the workspace knows already. */
     suggestions: build.query<Suggestions, SuggestionQuery>({
       query: (params) => ({ url: '/suggestions', params }),
@@ -71,6 +104,27 @@ export const peopleApi = api.injectEndpoints({
         });
       },
     }),
+    addNote: build.mutation<{ id: string }, { personId: string; note: NoteFields }>({
+      query: ({ personId, note }) => ({ url: `/people/${personId}/notes`, method: 'POST', body: note }),
+      invalidatesTags: ['Person'],
+    }),
+    changeNote: build.mutation<void, { id: string; text: string }>({
+      query: ({ id, text }) => ({ url: `/notes/${id}`, method: 'PUT', body: { text } }),
+      invalidatesTags: ['Person'],
+    }),
+    removeNote: build.mutation<void, string>({
+      query: (id) => ({ url: `/notes/${id}`, method: 'DELETE' }),
+      invalidatesTags: ['Person'],
+    }),
+    planStep: build.mutation<{ id: string }, { personId: string; step: NextStepFields }>({
+      query: ({ personId, step }) => ({ url: `/people/${personId}/steps`, method: 'POST', body: step }),
+      invalidatesTags: ['Person'],
+    }),
+    endStep: build.mutation<void, { id: string; to: 'done' | 'dropped' }>({
+      query: ({ id, to }) =>
+        to === 'done' ? { url: `/steps/${id}/done`, method: 'POST' } : { url: `/steps/${id}`, method: 'DELETE' },
+      invalidatesTags: ['Person'],
+    }),
     giveConsent: build.mutation<void, { id: string; consent: ConsentGiven }>({
       query: ({ id, consent }) => ({ url: `/people/${id}/consents`, method: 'POST', body: consent }),
       invalidatesTags: ['Person'],
@@ -87,7 +141,38 @@ export const peopleApi = api.injectEndpoints({
       query: (id) => ({ url: `/merges/${id}/undo`, method: 'POST' }),
       invalidatesTags: ['Person'],
     }),
-    tags: build.query<TagList, void>({ query: () => '/tags', providesTags: ['Person'] }),
+    /** Cells of a table; the table itself shows what became of them, and whatever else tells of people asks again. */
+    changeCells: build.mutation<CellsChanged, CellsChange>({
+      query: (body) => ({ url: '/people/cells', method: 'POST', body }),
+      invalidatesTags: [RECORD],
+    }),
+    /** What a change of many would do. */
+    changePreview: build.query<ChangePreview, { who: ChosenPeople; what: PeopleChange }>({
+      query: (body) => ({ url: '/people/changes', method: 'POST', body: { ...body, preview: true } }),
+      providesTags: ['Person'],
+      keepUnusedDataFor: 0,
+    }),
+    changeMany: build.mutation<PeopleChangeState, { who: ChosenPeople; what: PeopleChange }>({
+      query: (body) => ({ url: '/people/changes', method: 'POST', body }),
+      invalidatesTags: ['Person', 'Occasion', 'PeopleChange'],
+    }),
+    /** Takes a change of many back, or stops it where it is. */
+    endChange: build.mutation<PeopleChangeState, { id: string; to: 'undone' | 'stopped' }>({
+      query: ({ id, to }) =>
+        to === 'undone'
+          ? { url: `/people/changes/${id}/undo`, method: 'POST' }
+          : { url: `/people/changes/${id}`, method: 'DELETE' },
+      invalidatesTags: ['Person', 'Occasion', 'PeopleChange'],
+    }),
+    changeState: build.query<PeopleChangeState, string>({
+      query: (id) => `/people/changes/${id}`,
+      providesTags: ['PeopleChange'],
+    }),
+    changes: build.query<PeopleChanges, void>({
+      query: () => '/people/changes',
+      providesTags: ['PeopleChange', 'Person'],
+    }),
+    tags: build.query<TagList, void>({ query: () => '/tags', providesTags: ['Person', RECORD] }),
     renameTag: build.mutation<void, TagRename>({
       query: (body) => ({ url: '/tags/rename', method: 'POST', body }),
       invalidatesTags: ['Person', 'Occasion'],
@@ -97,11 +182,27 @@ export const peopleApi = api.injectEndpoints({
 });
 
 export const {
+  useAddNoteMutation,
+  useChangeCellsMutation,
+  useChangeManyMutation,
+  useChangePreviewQuery,
+  useChangesQuery,
+  useChangeStateQuery,
+  useEndChangeMutation,
+  useChangeNoteMutation,
+  useEndStepMutation,
+  usePlanStepMutation,
+  useRemoveNoteMutation,
   useChangePresenceMutation,
+  useChangeViewMutation,
   useDeletedPeopleQuery,
   useSendBackMutation,
   useEditPersonMutation,
+  useFacetsQuery,
   useFiledByItselfQuery,
+  useKeepViewMutation,
+  useRemoveViewMutation,
+  useViewsQuery,
   useGiveConsentMutation,
   useMergePeopleMutation,
   useRenameTagMutation,

@@ -1,7 +1,13 @@
 import { lazyScreen } from '@/lib/lazyScreen';
 
+export { ContactLinks } from './ContactLinks';
 export { consentComplaint, ConsentFields, NO_CONSENT } from './ConsentFields';
 export { NobodyChosen, PeopleLayout } from './PeopleLayout';
+export { ListSwitch } from './list/ListSwitch';
+export { useListKeys } from './list/useListKeys';
+export { UnsavedStrip } from './UnsavedStrip';
+export { ViewLinks } from './list/ViewLinks';
+export { peopleSlice } from './slice';
 export {
   useFiledByItselfQuery,
   useMergePeopleMutation,
@@ -10,6 +16,8 @@ export {
   useUndoMergeMutation,
 } from './api';
 
+export const ChangesScreen = lazyScreen(() => import('./changes/ChangesScreen'), 'ChangesScreen');
 export const PersonScreen = lazyScreen(() => import('./PersonScreen'), 'PersonScreen');
+export const TableScreen = lazyScreen(() => import('./table/TableScreen'), 'TableScreen');
 export const DeletedScreen = lazyScreen(() => import('./DeletedScreen'), 'DeletedScreen');
 export const TagsScreen = lazyScreen(() => import('./TagsScreen'), 'TagsScreen');

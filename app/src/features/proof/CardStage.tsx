@@ -1,7 +1,8 @@
 import { spanQuad, wordAt, wordsWithin, type Area, type CardWord } from '@dossier/core/proof';
 import type { Point } from '@dossier/core/capture';
 import type { SourceSpan } from '@dossier/core/reading/fields';
-import { useEffect, useMemo, useRef, useState, type PointerEvent } from 'react';
+import { useGesture } from '@use-gesture/react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { View } from 'react-native';
 import { cardPicture } from '@/ui';
 import type { CardSide } from './sides';
@@ -110,8 +111,6 @@ function Movable({ card, room, area, picking, onTap, onSweep, children }: Movabl
   const content = useRef<HTMLDivElement>(null);
   const sweep = useRef<HTMLDivElement>(null);
   const view = useRef<StageView>(fitView(card, room));
-  const fingers = useRef(new Map<number, Point>());
-  const began = useRef<{ at: Point; moved: boolean; picking: boolean }>(undefined);
   const { left, top, width, height } = area ?? {};
 
   const place = (next: StageView, glide: boolean) => {
@@ -127,19 +126,9 @@ function Movable({ card, room, area, picking, onTap, onSweep, children }: Movabl
     // eslint-disable-next-line react-hooks/exhaustive-deps -- glides when the place or the room changes, not when a finger moved it
   }, [left, top, width, height, card, room.width, room.height]);
 
-  useEffect(() => {
-    const { current } = holder;
-    const onWheel = (event: WheelEvent) => {
-      event.preventDefault();
-      place(zoomedAt(view.current, Math.exp(-event.deltaY / 400), inside(event)), false);
-    };
-    current?.addEventListener('wheel', onWheel, { passive: false });
-    return () => current?.removeEventListener('wheel', onWheel);
-  });
-
-  const inside = ({ clientX, clientY }: { clientX: number; clientY: number }): Point => {
+  const inside = ([x, y]: readonly [number, number]): Point => {
     const box = holder.current!.getBoundingClientRect();
-    return [clientX - box.left, clientY - box.top];
+    return [x - box.left, y - box.top];
   };
   const onCard = ([x, y]: Point): Point => [
     (x - view.current.x) / view.current.scale,
@@ -155,49 +144,39 @@ function Movable({ card, room, area, picking, onTap, onSweep, children }: Movabl
     style.height = `${Math.abs(to[1] - from[1])}px`;
   };
 
-  const down = (event: PointerEvent<HTMLDivElement>) => {
-    event.currentTarget.setPointerCapture(event.pointerId);
-    fingers.current.set(event.pointerId, inside(event));
-    if (fingers.current.size === 1) began.current = { at: inside(event), moved: false, picking };
-    else if (began.current) {
-      began.current = { ...began.current, moved: true, picking: false };
-      showSweep([0, 0], undefined);
-    }
-  };
-  const move = (event: PointerEvent<HTMLDivElement>) => {
-    const before = fingers.current.get(event.pointerId);
-    const start = began.current;
-    if (!before || !start) return;
-    const now = inside(event);
-    if (!start.moved && Math.hypot(now[0] - start.at[0], now[1] - start.at[1]) < TAP) return;
-    start.moved = true;
-    const other = [...fingers.current].find(([id]) => id !== event.pointerId)?.[1];
-    fingers.current.set(event.pointerId, now);
-    if (start.picking) return showSweep(start.at, now);
-    const apart = (p: Point) => (other ? Math.hypot(p[0] - other[0], p[1] - other[1]) : 1);
-    const moved = { ...view.current, x: view.current.x + now[0] - before[0], y: view.current.y + now[1] - before[1] };
-    place(other ? zoomedAt(view.current, apart(now) / Math.max(1, apart(before)), other) : moved, false);
-  };
-  const up = (event: PointerEvent<HTMLDivElement>) => {
-    const start = began.current;
-    fingers.current.delete(event.pointerId);
-    if (!start || fingers.current.size > 0) return;
-    began.current = undefined;
-    showSweep([0, 0], undefined);
-    if (event.type === 'pointercancel') return;
-    if (!start.moved) onTap(onCard(start.at));
-    else if (start.picking) onSweep(onCard(start.at), onCard(inside(event)));
-  };
+  useGesture(
+    {
+      onDrag: ({ first, last, tap, canceled, pinching, initial, xy, delta, memo = picking && first, cancel }) => {
+        const [from, to] = [inside(initial), inside(xy)];
+        if (pinching || canceled) {
+          showSweep(from, undefined);
+          cancel();
+        } else if (tap) onTap(onCard(to));
+        else if (memo) {
+          showSweep(from, last ? undefined : to);
+          if (last) onSweep(onCard(from), onCard(to));
+        } else place({ ...view.current, x: view.current.x + delta[0], y: view.current.y + delta[1] }, false);
+        return memo;
+      },
+      // The mouse event that follows a touch would take the focus away from the field that the touch gave it to.
+      onMouseDown: ({ event }) => event.preventDefault(),
+      onPinch: ({ origin, movement: [larger], memo = 1 }) => {
+        place(zoomedAt(view.current, larger / memo, inside(origin)), false);
+        return larger;
+      },
+      onWheel: ({ event, delta: [, turned] }) => {
+        // With the control key it is a pinch on a pad.
+        if (event.ctrlKey) return;
+        event.preventDefault();
+        place(zoomedAt(view.current, Math.exp(-turned / 400), inside([event.clientX, event.clientY])), false);
+      },
+    },
+    { target: holder, eventOptions: { passive: false }, drag: { filterTaps: true, tapsThreshold: TAP } },
+  );
   return (
     <div
       ref={holder}
       data-stage
-      // The mouse event that follows a touch would take the focus away from the field that the touch gave it to.
-      onMouseDown={(event) => event.preventDefault()}
-      onPointerDown={down}
-      onPointerMove={move}
-      onPointerUp={up}
-      onPointerCancel={up}
       style={{
         position: 'relative',
         width: '100%',

@@ -26,9 +26,11 @@ import { BackOfCard } from './BackOfCard';
 import { CardStage } from './CardStage';
 import { DeskBar, DeskHead, MoreActs, StageBar } from './DeskBars';
 import { FieldRow } from './FieldRow';
+import { halfRows } from './halfRows';
 import { useLaidOut } from './inSight';
 import { KeyPalette } from './KeyPalette';
 import { canBeKnown, KnownBeside, WORTH_ASKING } from './KnownBeside';
+import { LineDrag } from './LineDrag';
 import { LooseLines } from './LooseLines';
 import { OnTheSpotNotice, PickPanel } from './PickPanel';
 import { SawPanel } from './SawPanel';
@@ -158,94 +160,101 @@ export function Desk({ card, cardDraft, run, onGo }: DeskProps) {
       onPick={(swept, from, to) => void sweep(swept, from, to)}
     />
   );
+  const halves = wide ? halfRows(draft.fields) : undefined;
   const fields = (
     <ScrollView
       className="min-h-0 flex-1"
       keyboardShouldPersistTaps="handled"
       contentContainerStyle={{ paddingBottom: 32 }}
     >
-      <div ref={fieldsArea}>
-        {onTheSpot ? <OnTheSpotNotice {...onTheSpot} /> : null}
-        {card.secondLook ? <SecondLookBanner cardId={cardId} look={card.secondLook} /> : null}
-        <KnownBeside matches={known} onCompare={() => router.push(`/file/${cardId}`)} />
-        {card.state === 'needsPerson' ? (
-          <View className="px-4 pt-4">
-            <Notice>
-              {card.photoId
-                ? 'Nothing could be read here. Write what the picture shows.'
-                : 'A blank card. Write whose it is.'}
-            </Notice>
-          </View>
-        ) : null}
-        {advice ? (
-          <View className="px-4 pt-3">
-            <Soft>{advice.text}</Soft>
-          </View>
-        ) : null}
-        {card.picture && draft.fields.length > 0 ? (
-          <View className="px-4 pt-3">
-            <FirstTime about="strip">
-              Above each text is its strip: the piece of the picture it was read from. Compare the marked characters.
-            </FirstTime>
-          </View>
-        ) : null}
-        {draft.fields.map((field) => {
-          const nth = (seen.get(nameOf(field)) ?? 0) + 1;
-          seen.set(nameOf(field), nth);
-          return (
-            <FieldRow
-              key={field.id}
-              cardId={cardId}
-              sides={sides}
-              field={field}
-              focused={field.id === focusedId}
-              ordinal={counts.get(nameOf(field))! > 1 ? nth : undefined}
-              country={country}
-              onFocus={onFocus}
-              onEnter={goToNext}
-              onSettled={goOn}
-              giving={giving === field.id}
-              onGive={setGiving}
-              register={register}
-            />
-          );
-        })}
-        <AddField
-          standing={draft.fields.filter((f) => !f.label).map((f) => f.field)}
-          open={open === 'add'}
-          onOpen={(next) => setOpen(next ? 'add' : undefined)}
-          onAdd={add}
-          onAddress={addAddress}
-        />
-        <LooseLines
-          cardId={cardId}
-          reading={card.reading}
-          picture={card.picture}
-          pictureId={card.pictureId}
-          lines={loose}
-          open={looseLine}
-          onOpen={setLooseLine}
-        />
-        <BackOfCard card={card} />
-        {open === 'secondLook' ? (
-          <View className="px-4 pt-6">
-            <Suspense>
-              <SecondLookPanel
-                cardIds={[cardId]}
-                onDone={() => setOpen(undefined)}
-                onCancel={() => setOpen(undefined)}
-              />
-            </Suspense>
-          </View>
-        ) : null}
-        {open === 'saw' ? <SawPanel card={card} draft={draft} onClose={() => setOpen(undefined)} /> : null}
-        {changeError ? (
-          <View className="px-4 pt-3">
-            <Notice fault>{problemText(changeError)}</Notice>
-          </View>
-        ) : null}
-        <MoreActs acts={acts} wide={wide} photoId={card.photoId} onRemove={() => void leave('discarded')} />
-      </div>
+      <LineDrag cardId={cardId} reading={card.reading} fields={draft.fields}>
+        <div ref={fieldsArea}>
+          {onTheSpot ? <OnTheSpotNotice {...onTheSpot} /> : null}
+          {card.secondLook ? <SecondLookBanner cardId={cardId} look={card.secondLook} /> : null}
+          <KnownBeside matches={known} onCompare={() => router.push(`/file/${cardId}`)} />
+          {card.state === 'needsPerson' ? (
+            <View className="px-4 pt-4">
+              <Notice>
+                {card.photoId
+                  ? 'Nothing could be read here. Write what the picture shows.'
+                  : 'A blank card. Write whose it is.'}
+              </Notice>
+            </View>
+          ) : null}
+          {advice ? (
+            <View className="px-4 pt-3">
+              <Soft>{advice.text}</Soft>
+            </View>
+          ) : null}
+          {card.picture && draft.fields.length > 0 ? (
+            <View className="px-4 pt-3">
+              <FirstTime about="strip">
+                Above each text is its strip: the piece of the picture it was read from. Compare the marked characters.
+              </FirstTime>
+            </View>
+          ) : null}
+          <div className={wide ? 'grid grid-flow-dense grid-cols-2' : undefined}>
+            {draft.fields.map((field) => {
+              const nth = (seen.get(nameOf(field)) ?? 0) + 1;
+              seen.set(nameOf(field), nth);
+              return (
+                <FieldRow
+                  key={field.id}
+                  cardId={cardId}
+                  sides={sides}
+                  field={field}
+                  focused={field.id === focusedId}
+                  dense={wide}
+                  half={halves?.has(field.id)}
+                  ordinal={counts.get(nameOf(field))! > 1 ? nth : undefined}
+                  country={country}
+                  onFocus={onFocus}
+                  onEnter={goToNext}
+                  onSettled={goOn}
+                  giving={giving === field.id}
+                  onGive={setGiving}
+                  register={register}
+                />
+              );
+            })}
+          </div>
+          <AddField
+            standing={draft.fields.filter((f) => !f.label).map((f) => f.field)}
+            open={open === 'add'}
+            onOpen={(next) => setOpen(next ? 'add' : undefined)}
+            onAdd={add}
+            onAddress={addAddress}
+          />
+          <LooseLines
+            cardId={cardId}
+            reading={card.reading}
+            picture={card.picture}
+            pictureId={card.pictureId}
+            lines={loose}
+            open={looseLine}
+            onOpen={setLooseLine}
+          />
+          <BackOfCard card={card} />
+          {open === 'secondLook' ? (
+            <View className="px-4 pt-6">
+              <Suspense>
+                <SecondLookPanel
+                  cardIds={[cardId]}
+                  onDone={() => setOpen(undefined)}
+                  onCancel={() => setOpen(undefined)}
+                />
+              </Suspense>
+            </View>
+          ) : null}
+          {open === 'saw' ? <SawPanel card={card} draft={draft} onClose={() => setOpen(undefined)} /> : null}
+          {changeError ? (
+            <View className="px-4 pt-3">
+              <Notice fault>{problemText(changeError)}</Notice>
+            </View>
+          ) : null}
+          <MoreActs acts={acts} wide={wide} photoId={card.photoId} onRemove={() => void leave('discarded')} />
+        </div>
+      </LineDrag>
     </ScrollView>
   );
   const panel = picked ? <PickPanel cardId={cardId} picked={picked} field={focused} onDone={drop} /> : null;

@@ -22,10 +22,11 @@ interface Props {
   /** Whether its text is being given to another field. */
   giving: boolean;
   onGive: (id: string | undefined) => void;
+  dense?: boolean;
 }
 
 /** What can be done with the field in focus: what it could be instead first, each by one touch. */
-export function FieldActions({ cardId, field, reading, label, country, onSettled, giving, onGive }: Props) {
+export function FieldActions({ cardId, field, reading, label, country, onSettled, giving, onGive, dense }: Props) {
   const dispatch = useDispatch();
   const draft = useSelector(selectDraft(cardId))?.draft;
   const { id, leftOut, value } = field;
@@ -92,7 +93,7 @@ export function FieldActions({ cardId, field, reading, label, country, onSettled
   // What is done now and then stays behind one word where there is something likelier.
   const folds = likely.length > 1;
   return (
-    <View className="-mx-2 flex-row flex-wrap min-[700px]:pl-[80px]">
+    <View className={`-mx-2 flex-row flex-wrap min-[700px]:pl-[80px] ${dense ? 'dense-acts' : ''}`}>
       {likely}
       {folds ? (
         <Act words={more ? 'Less' : 'More …'} label={`More for ${label}`} onPress={() => setMore(!more)} />

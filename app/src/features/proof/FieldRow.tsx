@@ -1,14 +1,14 @@
+import { useDroppable } from '@dnd-kit/core';
 import { formatPhone, isAddressField } from '@dossier/core/people';
 import { phoneAsTyped, typedPhone } from '@dossier/core/people/typedPhone';
 import { doubtfulCharacters, isDoubtful, type DraftField } from '@dossier/core/proof';
 import { complaintAbout } from '@dossier/core/proof/complaints';
 import type { SourceSpan } from '@dossier/core/reading/fields';
-import { memo, useCallback, useState, type DragEvent } from 'react';
+import { memo, useCallback, useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { FIELD_LABELS } from '@/lib/fieldLabels';
 import { Select } from '@/ui';
 import { FieldActions } from './FieldActions';
-import { LOOSE_LINE } from './LooseLines';
 import { usePastedBlock } from './pastedBlock';
 import { PHONE_KINDS } from './phoneKinds';
 import { ProofInput } from './ProofInput';
@@ -21,6 +21,10 @@ interface Props {
   sides: CardSides;
   field: DraftField;
   focused: boolean;
+  /** On a wide screen all fields of a card are to be seen at once. */
+  dense?: boolean;
+  /** Another field stands beside it. */
+  half?: boolean;
   /** Which of several of its kind it is, counted from 1; undefined for a lone one. */
   ordinal?: number;
   /** ISO 3166 of the card, for numbers without a code. */
@@ -60,6 +64,8 @@ export const FieldRow = memo(function FieldRow({
   sides,
   field,
   focused,
+  dense,
+  half,
   ordinal,
   country,
   onFocus,
@@ -71,6 +77,7 @@ export const FieldRow = memo(function FieldRow({
 }: Props) {
   const dispatch = useDispatch();
   const { id, leftOut } = field;
+  const { setNodeRef, isOver } = useDroppable({ id });
   const isPhone = field.field === 'phone';
   const [typed, setTyped] = useState<string>();
   const pasteBlock = usePastedBlock(cardId, country, field.label);
@@ -90,70 +97,75 @@ export const FieldRow = memo(function FieldRow({
     setTyped(next);
     return dispatch(proofActions.fieldEdited({ cardId, id, ...typedPhone(next, country) }));
   };
-  const drop = (event: DragEvent) => {
-    const line = event.dataTransfer.getData(LOOSE_LINE);
-    const read = line === '' ? undefined : sides.front.reading.lines[Number(line)];
-    if (!read) return;
-    event.preventDefault();
-    const sources = [{ line: Number(line), from: 0, to: read.text.length }];
-    dispatch(proofActions.textPicked({ cardId, id, text: read.text, sources, behind: field.value !== '' }));
-  };
+  const actions =
+    focused || leftOut ? (
+      <FieldActions
+        cardId={cardId}
+        field={field}
+        reading={side.reading}
+        label={label}
+        country={country}
+        onSettled={onSettled}
+        giving={giving}
+        onGive={onGive}
+        dense={dense}
+      />
+    ) : null;
   return (
-    <div
-      role="group"
-      aria-label={label}
-      onDragOver={(event) => event.dataTransfer.types.includes(LOOSE_LINE) && event.preventDefault()}
-      onDrop={drop}
-      className={`border-b border-rule px-4 pb-1 pt-2 ${focused ? 'bg-sheet' : ''}`}
-    >
-      <div className={`flex flex-wrap gap-x-3 ${leftOut ? 'opacity-50' : ''}`}>
-        <div
-          className={`line-clamp-2 w-[84px] shrink-0 self-end pb-[8px] ${NOTE} ${doubtful ? 'text-ink' : 'text-soft'}`}
-        >
-          {isMain ? `${nameOfField(field)}, first` : nameOfField(field)}
-        </div>
-        {/* Where there is no room beside it, the text stands under its name. */}
-        <div className="min-w-[min(100%,170px)] flex-1 basis-0">
-          {shown.slice(0, MOST_STRIPS).map((span) => (
-            <Strip key={spanKey(span)} {...sideOf(sides, span)} span={span} />
-          ))}
-          <div className="flex items-end gap-2">
-            <ProofInput
-              inputRef={ref}
-              label={label}
-              value={text}
-              doubts={isPhone && doubtful ? [{ from: 0, to: text.length }] : doubtfulCharacters(field, side.reading)}
-              serif={NAMES.includes(field.field)}
-              complaint={complaintAbout(field)}
-              inputMode={MODES[field.field as keyof typeof MODES] ?? 'text'}
-              onChange={change}
-              onBlock={isAddressField(field.field) ? pasteBlock : undefined}
-              onFocus={() => onFocus(id)}
-              onBlur={() => setTyped(undefined)}
-              onEnter={() => onEnter(id)}
-            />
-            {isPhone ? <PhoneKindSelect cardId={cardId} field={field} label={label} /> : null}
+    <>
+      <div
+        role="group"
+        aria-label={label}
+        ref={setNodeRef}
+        className={`border-b border-rule px-4 ${dense ? 'pt-[3px]' : 'pb-1 pt-2'} ${half ? '' : 'col-span-2'} ${focused ? 'bg-sheet' : ''} ${isOver ? 'bg-table' : ''}`}
+      >
+        <div className={`flex flex-wrap gap-x-3 ${leftOut ? 'opacity-50' : ''}`}>
+          <div
+            className={`line-clamp-2 ${half ? 'w-[72px]' : 'w-[84px]'} shrink-0 self-end ${dense ? 'pb-[4px]' : 'pb-[8px]'} ${NOTE} ${doubtful ? 'text-ink' : 'text-soft'}`}
+          >
+            {isMain ? `${nameOfField(field)}, first` : nameOfField(field)}
+          </div>
+          {/* Where there is no room beside it, the text stands under its name. */}
+          <div className={`${half ? 'min-w-[130px]' : 'min-w-[min(100%,170px)]'} flex-1 basis-0`}>
+            {shown.slice(0, MOST_STRIPS).map((span) => (
+              <Strip
+                key={spanKey(span)}
+                {...sideOf(sides, span)}
+                span={span}
+                tallest={dense ? DENSE_STRIP : undefined}
+              />
+            ))}
+            <div className="flex items-end gap-2">
+              <ProofInput
+                inputRef={ref}
+                label={label}
+                dense={dense}
+                value={text}
+                doubts={isPhone && doubtful ? [{ from: 0, to: text.length }] : doubtfulCharacters(field, side.reading)}
+                serif={NAMES.includes(field.field)}
+                complaint={complaintAbout(field)}
+                inputMode={MODES[field.field as keyof typeof MODES] ?? 'text'}
+                onChange={change}
+                onBlock={isAddressField(field.field) ? pasteBlock : undefined}
+                onFocus={() => onFocus(id)}
+                onBlur={() => setTyped(undefined)}
+                onEnter={() => onEnter(id)}
+              />
+              {isPhone ? <PhoneKindSelect cardId={cardId} field={field} label={label} dense={dense} /> : null}
+            </div>
           </div>
         </div>
+        {words ? (
+          <div className={`pb-1 min-[300px]:pl-[96px] ${NOTE} ${doubtful ? 'text-ink' : 'text-soft'}`}>{words}</div>
+        ) : null}
+        {half ? null : actions}
       </div>
-      {words ? (
-        <div className={`pb-1 min-[300px]:pl-[96px] ${NOTE} ${doubtful ? 'text-ink' : 'text-soft'}`}>{words}</div>
-      ) : null}
-      {focused || leftOut ? (
-        <FieldActions
-          cardId={cardId}
-          field={field}
-          reading={side.reading}
-          label={label}
-          country={country}
-          onSettled={onSettled}
-          giving={giving}
-          onGive={onGive}
-        />
-      ) : null}
-    </div>
+      {half && actions ? <div className="col-span-2 border-b border-rule bg-sheet px-4">{actions}</div> : null}
+    </>
   );
 });
+
+const DENSE_STRIP = 22;
 
 /** Why a field is marked, or where it comes from when there is nothing to show. */
 function wordsUnder(field: DraftField, asked: boolean, printed: boolean): string | undefined {
@@ -166,12 +178,18 @@ function wordsUnder(field: DraftField, asked: boolean, printed: boolean): string
 
 const spanKey = ({ line, from, to, side }: SourceSpan): string => `${side ?? 'front'} ${line} ${from} ${to}`;
 
-function PhoneKindSelect({ cardId, field, label }: { cardId: string; field: DraftField; label: string }) {
+function PhoneKindSelect({
+  cardId,
+  field,
+  label,
+  dense,
+}: Pick<Props, 'cardId' | 'field' | 'dense'> & { label: string }) {
   const dispatch = useDispatch();
   const { id } = field;
   return (
     <Select
       label={`Kind of ${label}`}
+      dense={dense}
       value={field.phoneKind ?? 'work'}
       options={PHONE_KINDS}
       onChange={(phoneKind) => dispatch(proofActions.fieldEdited({ cardId, id, phoneKind }))}

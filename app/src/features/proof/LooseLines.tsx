@@ -1,9 +1,11 @@
+import { useDraggable } from '@dnd-kit/core';
 import type { FieldName } from '@dossier/core/reading/fields';
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, type ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
 import { useDispatch } from 'react-redux';
 import { Raw, Soft, Subheading } from '@/ui';
 import { FieldChips } from './FieldChips';
+import { draggedId } from './LineDrag';
 import type { CardSide } from './sides';
 import { proofActions } from './slice';
 import { Strip } from './Strip';
@@ -15,9 +17,6 @@ interface Props extends CardSide {
   open: number | undefined;
   onOpen: (line: number | undefined) => void;
 }
-
-/** Kind of what is dragged from here to a field. */
-export const LOOSE_LINE = 'application/x-dossier-line';
 
 /** Lines that no field claims; a tap opens where they can be given to, a second one gives them. */
 export function LooseLines({ cardId, reading, picture, pictureId, lines, open, onOpen }: Props) {
@@ -39,12 +38,7 @@ export function LooseLines({ cardId, reading, picture, pictureId, lines, open, o
       {lines.map((line) => {
         const { text } = reading.lines[line]!;
         return (
-          <div
-            key={line}
-            draggable
-            onDragStart={({ dataTransfer }) => dataTransfer.setData(LOOSE_LINE, String(line))}
-            className="border border-dashed border-rule bg-sheet"
-          >
+          <Draggable key={line} line={line}>
             <Pressable
               ref={open === line ? opened : undefined}
               role="button"
@@ -69,9 +63,23 @@ export function LooseLines({ cardId, reading, picture, pictureId, lines, open, o
                 <FieldChips label={`Give “${text}” to`} without={['more']} onChoose={(field) => give(line, field)} />
               </View>
             ) : null}
-          </div>
+          </Draggable>
         );
       })}
     </View>
+  );
+}
+
+/** Only the listeners: for the keyboard there is the button inside, which opens the same choice. */
+function Draggable({ line, children }: { line: number; children: ReactNode }) {
+  const { setNodeRef, listeners, isDragging } = useDraggable({ id: draggedId(line) });
+  return (
+    <div
+      ref={setNodeRef}
+      {...listeners}
+      className={`border border-dashed border-rule bg-sheet ${isDragging ? 'opacity-50' : ''}`}
+    >
+      {children}
+    </div>
   );
 }

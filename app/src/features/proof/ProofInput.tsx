@@ -6,6 +6,8 @@ interface Props {
   value: string;
   doubts: readonly Range[];
   serif?: boolean;
+  /** As low as a line can be. */
+  dense?: boolean;
   complaint?: string;
   inputMode?: 'text' | 'email' | 'tel' | 'url';
   /** @param atEnd the caret stands behind the last character */
@@ -29,6 +31,7 @@ const TEXT: React.CSSProperties = {
   overflowWrap: 'anywhere',
   minHeight: 36,
 };
+const DENSE_TEXT: React.CSSProperties = { ...TEXT, padding: '2px 0 3px', minHeight: 28 };
 
 /**
  * A field's text, to be written on as it stands. A copy of the text lies under it: it gives the
@@ -39,6 +42,7 @@ export function ProofInput({
   value,
   doubts,
   serif,
+  dense,
   complaint,
   inputMode,
   onChange,
@@ -49,6 +53,7 @@ export function ProofInput({
   inputRef,
 }: Props) {
   const id = useId();
+  const style = dense ? DENSE_TEXT : TEXT;
   const onKeyDown = (event: KeyboardEvent) => {
     if (event.key !== 'Enter' || event.nativeEvent.isComposing) return;
     event.preventDefault();
@@ -67,12 +72,12 @@ export function ProofInput({
         style={{
           display: 'grid',
           font: serif
-            ? '400 20px/25px Newsreader, Georgia, serif'
-            : '400 17px/25px "Instrument Sans", Helvetica, sans-serif',
+            ? `400 ${dense ? '19px/23px' : '20px/25px'} Newsreader, Georgia, serif`
+            : `400 ${dense ? '16px/23px' : '17px/25px'} "Instrument Sans", Helvetica, sans-serif`,
           fontVariantNumeric: 'tabular-nums',
         }}
       >
-        <div aria-hidden style={{ ...TEXT, color: 'transparent', pointerEvents: 'none' }}>
+        <div aria-hidden style={{ ...style, color: 'transparent', pointerEvents: 'none' }}>
           {marked(value, doubts)}
           {'\u200b'}
         </div>
@@ -95,7 +100,7 @@ export function ProofInput({
           onFocus={onFocus}
           onKeyDown={onKeyDown}
           style={{
-            ...TEXT,
+            ...style,
             width: '100%',
             resize: 'none',
             overflow: 'hidden',

@@ -1,11 +1,11 @@
 import type { TrayItem } from '@dossier/contract';
 import { Link } from 'expo-router';
-import { memo, useEffect, useRef, useState, type ComponentType } from 'react';
-import { Pressable, View } from 'react-native';
+import { memo, useEffect, useState, type ComponentType } from 'react';
+import { View } from 'react-native';
 import { useDiscardPhotoMutation } from '@/features/capture';
 import { API, problemText } from '@/lib/api';
 import { formatWhenShort } from '@/lib/formatDate';
-import { Button, CardImage, cardPicture, Highlight, Serif, Soft } from '@/ui';
+import { Button, CardImage, cardPicture, ChooseRow, Highlight, HoldToChoose, Serif, Soft } from '@/ui';
 import { leftToRead } from './soonRead';
 import { TwinNote } from './TwinNote';
 
@@ -27,58 +27,29 @@ export const TrayRow = memo(function TrayRow(props: Props) {
   return props.item.kind === 'photo' ? <PhotoRow item={props.item} /> : <CardRow {...props} />;
 });
 
-const HOLD_MS = 450;
-
 /** A card opens on the desk; held, or with shift, or while rows are being chosen, it is chosen instead. */
 function CardRow({ item, chosen, onChoose, RowAct }: Props) {
-  const held = useRef<{ timer?: ReturnType<typeof setTimeout>; done: boolean }>({ done: false });
   const label = rowLabel(item);
+  const choose = (run: boolean) => onChoose(item.id, run);
   if (chosen !== undefined) {
     return (
-      <Pressable
-        role="checkbox"
-        aria-checked={chosen}
-        aria-label={label}
-        onPress={(event) => onChoose(item.id, (event.nativeEvent as unknown as MouseEvent).shiftKey)}
-        className={`w-full select-none border-b border-l-[3px] border-b-rule py-2 pl-[13px] pr-4 hover:bg-table ${chosen ? 'border-l-ink bg-table' : 'border-l-transparent'}`}
-      >
-        <RowBody item={item} />
-      </Pressable>
+      <ChooseRow label={label} chosen={chosen} onChoose={choose}>
+        <View className="w-full py-2 pl-[13px] pr-4">
+          <RowBody item={item} />
+        </View>
+      </ChooseRow>
     );
   }
-  const release = () => clearTimeout(held.current.timer);
-  const hold = () => {
-    held.current = {
-      done: false,
-      timer: setTimeout(() => {
-        held.current.done = true;
-        onChoose(item.id, false);
-      }, HOLD_MS),
-    };
-  };
   return (
     <View className="border-b border-rule hover:bg-table">
       <View className="flex-row items-center">
-        <div
-          style={{ flex: 1, minWidth: 0 }}
-          onPointerDown={hold}
-          onPointerUp={release}
-          onPointerLeave={release}
-          onPointerCancel={release}
-          onClickCapture={(event) => {
-            if (!held.current.done && !event.shiftKey) return;
-            event.preventDefault();
-            event.stopPropagation();
-            if (event.shiftKey && !held.current.done) onChoose(item.id, true);
-            held.current.done = false;
-          }}
-        >
+        <HoldToChoose onChoose={choose}>
           <Link href={`/proof/${item.id}`} aria-label={label}>
             <View className="w-full px-4 py-2">
               <RowBody item={item} />
             </View>
           </Link>
-        </div>
+        </HoldToChoose>
         <View className="pr-4">
           <RowAct item={item} />
         </View>

@@ -1,21 +1,21 @@
 import type { TrayItem } from '@dossier/contract';
 import { useRouter } from 'expo-router';
-import { Suspense, useMemo, useRef, useState } from 'react';
-import { FlatList, View } from 'react-native';
+import { Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { View } from 'react-native';
 import { useDispatch, useSelector } from 'react-redux';
 import { useSessionQuery } from '@/features/account';
 import { selectWaitingPhotos, useOccasions } from '@/features/capture';
 import { problemText } from '@/lib/api';
 import { lazyScreen } from '@/lib/lazyScreen';
 import { selectWaitingRequests } from '@/lib/outbox';
-import { Button, EmptyState, FirstTime, Heading, LoadingLines, Notice, Soft } from '@/ui';
+import { Button, EmptyState, FirstTime, Heading, LoadingLines, Notice, Soft, VirtualList } from '@/ui';
 import { useChangeCardsMutation, useTrayInfiniteQuery } from './api';
 import { BatchLine } from './BatchLine';
 import { isClean } from './isClean';
 import { traySlice, selectTrayPlace, type TrayView } from './slice';
 import { TrayFilter } from './TrayFilter';
 import { type RowParts, TrayRow } from './TrayRow';
-import { useSelection } from './useSelection';
+import { useSelection } from '@/lib/useSelection';
 import { WaitingHere } from './WaitingHere';
 
 /** Needed only once several cards are chosen. */
@@ -34,8 +34,7 @@ function TrayOf({ accountId, ...parts }: RowParts & { accountId: string }) {
   const setView = (next: TrayView) => dispatch(traySlice.actions.viewChosen(next));
   // Where it was when it was left: read once, then only written.
   const [begin] = useState(offset);
-  const list = useRef<FlatList<TrayItem>>(null);
-  const placed = useRef(begin === 0);
+  const keepOffset = useKeptOffset();
   const { data, error, isLoading, isFetching, refetch, hasNextPage, fetchNextPage, isFetchingNextPage } =
     useTrayInfiniteQuery(view);
   const { items: occasions } = useOccasions(accountId);
@@ -124,9 +123,12 @@ function TrayOf({ accountId, ...parts }: RowParts & { accountId: string }) {
       <EmptyState
         title="The tray is empty"
         action={
-          <Button look="ink" onPress={() => router.push('/photograph')}>
-            Photograph cards
-          </Button>
+          <View className="flex-row flex-wrap justify-center gap-3">
+            <Button look="ink" onPress={() => router.push('/photograph')}>
+              Photograph cards
+            </Button>
+            <Button onPress={() => router.push('/sample')}>Try a sample card</Button>
+          </View>
         }
       >
         Photograph the cards you were given. They are read here, and wait for you to prove them.
@@ -134,18 +136,14 @@ function TrayOf({ accountId, ...parts }: RowParts & { accountId: string }) {
     );
   return (
     <View role="main" className="min-h-0 w-full max-w-[820px] flex-1 self-center">
-      <FlatList<TrayItem>
-        ref={list}
-        onScroll={({ nativeEvent }) => dispatch(traySlice.actions.scrolledTo(nativeEvent.contentOffset.y))}
-        scrollEventThrottle={250}
-        onContentSizeChange={(_width, height) => {
-          if (placed.current || height < begin) return;
-          placed.current = true;
-          list.current?.scrollToOffset({ offset: begin, animated: false });
-        }}
-        data={items}
-        keyExtractor={(item) => item.id}
-        renderItem={({ item }) => (
+      <VirtualList
+        label="Cards"
+        items={items}
+        keyOf={keyOf}
+        likelyHeight={92}
+        offset={begin}
+        onOffset={keepOffset}
+        render={(item) => (
           <TrayRow
             item={item}
             chosen={selection.active ? selection.chosen.includes(item.id) : undefined}
@@ -153,12 +151,9 @@ function TrayOf({ accountId, ...parts }: RowParts & { accountId: string }) {
             {...parts}
           />
         )}
-        extraData={selection}
-        ListHeaderComponent={header}
-        ListEmptyComponent={empty}
-        onEndReached={() => hasNextPage && !isFetchingNextPage && void fetchNextPage()}
-        onEndReachedThreshold={0.6}
-        contentContainerStyle={{ paddingBottom: 32 }}
+        header={header}
+        empty={empty}
+        onEnd={() => hasNextPage && !isFetchingNextPage && void fetchNextPage()}
       />
       {selection.active ? (
         <Suspense>
@@ -175,6 +170,32 @@ function TrayOf({ accountId, ...parts }: RowParts & { accountId: string }) {
       ) : null}
     </View>
   );
+}
+
+const keyOf = ({ id }: TrayItem): string => id;
+/** How often the place in the list is kept while it is scrolled. */
+const OFFSET_EVERY_MS = 250;
+
+/** Keeps how far the list is scrolled, for whoever comes back. */
+function useKeptOffset() {
+  const dispatch = useDispatch();
+  const last = useRef<number>(undefined);
+  const later = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const keep = useCallback(() => {
+    later.current = undefined;
+    if (last.current !== undefined) dispatch(traySlice.actions.scrolledTo(last.current));
+  }, [dispatch]);
+  useEffect(
+    () => () => {
+      clearTimeout(later.current);
+      keep();
+    },
+    [keep],
+  );
+  return (offset: number) => {
+    last.current = offset;
+    later.current ??= setTimeout(keep, OFFSET_EVERY_MS);
+  };
 }
 
 /** Cards that were just set aside or removed come back with one touch. */

@@ -21,6 +21,9 @@ export class Account {
   /** Argon2id in PHC string form. */
   @Column({ name: 'password_hash', type: 'text' })
   passwordHash!: string;
+  /** Since when it lets nobody in; what was done with it stays theirs to read. */
+  @Column({ name: 'out_of_use_at', type: 'timestamptz', nullable: true })
+  outOfUseAt!: Date | null;
 }
 
 @Entity('session')

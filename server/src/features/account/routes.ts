@@ -1,28 +1,14 @@
-import { SignIn, type Session } from '@dossier/contract';
-import { createHash } from 'node:crypto';
-import { Router, type CookieOptions, type Request, type RequestHandler } from 'express';
-import { ipKeyGenerator, rateLimit } from 'express-rate-limit';
+import { Beginning, PasswordChange, SignIn, type Session } from '@dossier/contract';
+import { Router, type Request, type RequestHandler } from 'express';
 import type { DataSource } from 'typeorm';
+import { attemptLimit } from '../../platform/attemptLimit';
 import type { Logger } from '../../platform/logger';
 import { ProblemError } from '../../platform/problem';
 import { Routes } from '../../platform/routes';
-import { setSignedIn, whoIs } from '../../platform/session';
-import { findSession, listTeam, SESSION_DAYS, sessionName, signIn, signOut } from './service';
-
-const COOKIE = 'dossier_session';
-const RATE_WINDOW_MS = 5 * 60 * 1000;
-
-const cookieOptions = (request: Request): CookieOptions => ({
-  httpOnly: true,
-  sameSite: 'strict',
-  secure: request.secure,
-  path: '/',
-});
-
-function tokenOf(request: Request): string | undefined {
-  const cookies = request.get('cookie')?.split(/;\s*/) ?? [];
-  return cookies.find((cookie) => cookie.startsWith(`${COOKIE}=`))?.slice(COOKIE.length + 1);
-}
+import { requireSignIn, setSignedIn, whoIs } from '../../platform/session';
+import type { FirstTime } from './beginning';
+import { changePassword, findSession, listTeam, sessionName, signIn, signOut } from './service';
+import { forgetToken, keepToken, tokenOf } from './sessionCookie';
 
 const sessions = new WeakMap<Request, Session>();
 
@@ -44,28 +30,9 @@ export function recogniseSession(database: DataSource): RequestHandler {
   };
 }
 
-/** Signing in and out: the routes that need nobody to be signed in. */
-export function sessionRoutes(database: DataSource, signInLimit: number, logger: Logger): Router {
-  const limiter = rateLimit({
-    windowMs: RATE_WINDOW_MS,
-    limit: signInLimit,
-    standardHeaders: 'draft-8',
-    legacyHeaders: false,
-    skipSuccessfulRequests: true,
-    keyGenerator: attemptKey,
-    handler: (_request, response, next) => {
-      logger.warn('too many attempts to sign in from one address for one account');
-      response.set('Retry-After', String(RATE_WINDOW_MS / 1000));
-      next(
-        new ProblemError(
-          429,
-          'too-many-attempts',
-          'Too many attempts',
-          'There were too many attempts to sign in. Wait five minutes and try again.',
-        ),
-      );
-    },
-  });
+/** Getting in and out: the routes that need nobody to be signed in. */
+export function sessionRoutes(database: DataSource, signInLimit: number, firstTime: FirstTime, logger: Logger): Router {
+  const limiter = attemptLimit(signInLimit, logger, attemptedAccount);
   return Router()
     .post('/session', limiter, async (request, response) => {
       const { token, session } = await signIn(database, SignIn.parse(request.body)).catch((error: unknown) => {
@@ -73,33 +40,49 @@ export function sessionRoutes(database: DataSource, signInLimit: number, logger:
         if (error instanceof ProblemError) logger.warn({ from: request.ip }, 'somebody was not signed in');
         throw error;
       });
-      response.cookie(COOKIE, token, { ...cookieOptions(request), maxAge: SESSION_DAYS * 24 * 60 * 60 * 1000 });
+      keepToken(request, response, token);
       response.status(201).json(session);
     })
-    .get('/session', (request, response) => {
+    .get('/session', async (request, response) => {
+      const session = sessions.get(request);
+      if (!session && (await firstTime.isOpen()))
+        throw new ProblemError(401, 'no-team-yet', 'No team yet', 'Begin a team with the code from the terminal.');
       whoIs(request);
-      response.json(sessions.get(request));
+      response.json(session);
     })
     .delete('/session', async (request, response) => {
       const token = tokenOf(request);
       if (token) await signOut(database, token);
       // What the browser keeps of its own accord goes too: pictures and lists are the team's.
       response.set('Clear-Site-Data', '"cache"');
-      response.clearCookie(COOKIE, cookieOptions(request)).status(204).end();
-    });
+      forgetToken(request, response);
+      response.status(204).end();
+    })
+    .post(
+      '/session/first',
+      attemptLimit(signInLimit, logger, () => 'first'),
+      async (request, response) => {
+        keepToken(request, response, await firstTime.begin(Beginning.parse(request.body)));
+        response.status(201).end();
+      },
+    )
+    .put(
+      '/session/password',
+      requireSignIn,
+      attemptLimit(signInLimit, logger, signedInAccount),
+      async (request, response) => {
+        await changePassword(database, whoIs(request), PasswordChange.parse(request.body));
+        response.status(204).end();
+      },
+    );
 }
 
-/**
- * Attempts count for one account from one address: whoever mistypes in an office keeps no colleague out, and nobody elsewhere keeps
- * the account's owner out. Which address that is, a request cannot choose: see `DOSSIER_TRUSTED_PROXIES`.
- */
-function attemptKey(request: Request): string {
+function attemptedAccount(request: Request): string {
   const { email } = (request.body ?? {}) as { email?: unknown };
-  const account = createHash('sha256')
-    .update(typeof email === 'string' ? email.trim().toLowerCase() : '')
-    .digest('base64');
-  return `${ipKeyGenerator(request.ip ?? '')} ${account}`;
+  return typeof email === 'string' ? email.trim().toLowerCase() : '';
 }
+
+const signedInAccount = (request: Request): string => whoIs(request).accountId;
 
 export const teamRoutes = (database: DataSource): Routes =>
   new Routes().get('/team', 'see', async (request, response) => {

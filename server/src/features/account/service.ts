@@ -1,20 +1,23 @@
-import { createHash, randomBytes } from 'node:crypto';
-import type { Session, SignIn, Team } from '@dossier/contract';
-import { LessThanOrEqual, MoreThan, type DataSource } from 'typeorm';
+import type { PasswordChange, Session, SignIn, Team } from '@dossier/contract';
+import { IsNull, LessThanOrEqual, MoreThan, type DataSource, type EntityManager } from 'typeorm';
 import { ProblemError } from '../../platform/problem';
+import { hashSecret, newSecret } from '../../platform/secret';
+import type { Visitor } from '../../platform/session';
 import { announceEnd } from '../../platform/trayEvents';
+import { inWorkspace } from '../../platform/workspaceScope';
 import { Account, AccountSession } from './entities';
-import { checkPassword } from './passwords';
+import { checkPassword, hashPassword } from './passwords';
+import { SESSION_DAYS } from './sessionCookie';
 
-export const SESSION_DAYS = 30;
 const DAY_MS = 24 * 60 * 60 * 1000;
 
 /** Names a session to other processes without opening it. */
-export const sessionName = (token: string): string => hashToken(token).toString('hex');
+export const sessionName = (token: string): string => hashSecret(token).toString('hex');
 
-const hashToken = (token: string): Buffer => createHash('sha256').update(token).digest();
-
-/** @returns the cookie's token and who is signed in. @throws ProblemError 401 for a wrong address or password */
+/**
+ * @returns the cookie's token and who is signed in
+ * @throws ProblemError 401 for a wrong address or password, 403 for an account that is out of use
+ */
 export async function signIn(
   database: DataSource,
   { email, password }: SignIn,
@@ -28,21 +31,58 @@ export async function signIn(
       'The e-mail address or the password is not right. Check both and try again.',
     );
   }
-  const token = randomBytes(32).toString('base64url');
-  const now = new Date();
-  await database.getRepository(AccountSession).insert({
-    tokenHash: hashToken(token),
-    accountId: account.id,
-    createdAt: now,
-    expiresAt: new Date(now.getTime() + SESSION_DAYS * DAY_MS),
+  if (account.outOfUseAt)
+    throw new ProblemError(
+      403,
+      'out-of-use',
+      'Out of use',
+      'This account has been taken out of use. Ask whoever runs your team to take it back into use.',
+    );
+  return { token: await openSession(database.manager, account.id), session: describe(account) };
+}
+
+/** @returns the cookie's token */
+export async function openSession(manager: EntityManager, accountId: string): Promise<string> {
+  const token = newSecret();
+  const createdAt = new Date();
+  const expiresAt = new Date(createdAt.getTime() + SESSION_DAYS * DAY_MS);
+  await manager.insert(AccountSession, { tokenHash: hashSecret(token), accountId, createdAt, expiresAt });
+  return token;
+}
+
+/** @param but the name of the one that stays open */
+export async function endSessionsOf(manager: EntityManager, accountId: string, but?: string): Promise<void> {
+  const sessions = await manager.findBy(AccountSession, { accountId });
+  for (const { tokenHash } of sessions) {
+    const name = tokenHash.toString('hex');
+    if (name === but) continue;
+    await manager.delete(AccountSession, { tokenHash });
+    await announceEnd(manager, name);
+  }
+}
+
+/** Sets one's own password anew; whoever else was signed in as oneself is not any more. @throws ProblemError 403 for a wrong one */
+export async function changePassword(
+  database: DataSource,
+  { accountId, workspaceId, session }: Visitor,
+  { current, next }: PasswordChange,
+): Promise<void> {
+  const { passwordHash } = await database.getRepository(Account).findOneByOrFail({ id: accountId });
+  if (!(await checkPassword(passwordHash, current)))
+    throw new ProblemError(403, 'wrong-password', 'Not changed', 'The password you have now is another one.', [
+      { path: 'current', message: 'This is not the password you have now.' },
+    ]);
+  const hashed = await hashPassword(next);
+  await inWorkspace(database, workspaceId, async (manager) => {
+    await manager.update(Account, { id: accountId }, { passwordHash: hashed });
+    await endSessionsOf(manager, accountId, session);
   });
-  return { token, session: describe(account) };
 }
 
 export async function findSession(database: DataSource, token: string): Promise<Session | undefined> {
   // Not findOne, which asks twice when relations are joined; this is asked with every request.
   const [session] = await database.getRepository(AccountSession).find({
-    where: { tokenHash: hashToken(token), expiresAt: MoreThan(new Date()) },
+    where: { tokenHash: hashSecret(token), expiresAt: MoreThan(new Date()), account: { outOfUseAt: IsNull() } },
     relations: { account: { workspace: true } },
   });
   return session?.account ? describe(session.account) : undefined;
@@ -50,7 +90,7 @@ export async function findSession(database: DataSource, token: string): Promise<
 
 export async function signOut(database: DataSource, token: string): Promise<void> {
   await database.transaction(async (manager) => {
-    await manager.delete(AccountSession, { tokenHash: hashToken(token) });
+    await manager.delete(AccountSession, { tokenHash: hashSecret(token) });
     await announceEnd(manager, sessionName(token));
   });
 }
@@ -67,10 +107,10 @@ export async function removeExpiredSessions(database: DataSource): Promise<numbe
   return affected ?? 0;
 }
 
-/** Everybody in the workspace, by name. */
+/** Everybody in the workspace whose account is in use, by name. */
 export async function listTeam(database: DataSource, workspaceId: string): Promise<Team> {
   const items = await database.getRepository(Account).find({
-    where: { workspaceId },
+    where: { workspaceId, outOfUseAt: IsNull() },
     select: { id: true, name: true, role: true },
     order: { name: 'ASC', id: 'ASC' },
   });

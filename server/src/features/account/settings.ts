@@ -2,6 +2,7 @@ import type { FilingSettings, PictureSettings, ReadingSettings } from '@dossier/
 import type { DataSource } from 'typeorm';
 import type { SignedIn } from '../../platform/session';
 import { inWorkspace } from '../../platform/workspaceScope';
+import { clearPastLater } from './queries';
 import { Workspace } from './workspace';
 
 /** Country and languages expected on cards. */
@@ -18,9 +19,6 @@ export const saveFilingSettings = (
   { filesItself, ratings, limits }: FilingSettings,
 ): Promise<void> => save(database, who, { filesItself, ratings, sameFrom: limits.same, perhapsFrom: limits.perhaps });
 
-/** Between telling Dossier to apply a setting to the past and its doing so lies a day, in which it can be called off. */
-const CLEARED_AFTER = '1 day';
-
 /** Saves what is kept of what is filed from now on, and, when told so, of what was filed before: that a day later. */
 export function savePictureSettings(
   database: DataSource,
@@ -29,11 +27,7 @@ export function savePictureSettings(
 ): Promise<void> {
   return inWorkspace(database, who.workspaceId, async (manager) => {
     await manager.update(Workspace, { id: who.workspaceId }, { keepPictures, keepDays });
-    if (past)
-      await manager.query(
-        `update workspace set clear_at = now() + interval '${CLEARED_AFTER}', clear_to = $2::jsonb where id = $1`,
-        [who.workspaceId, JSON.stringify({ keepPictures, keepDays })],
-      );
+    if (past) await clearPastLater(manager, who.workspaceId, { keepPictures, keepDays });
   });
 }
 

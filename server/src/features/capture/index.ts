@@ -3,4 +3,5 @@ export { lockPhotos } from './lockPhotos';
 export { cardOccasion, knownOccasion, ownerIn } from './occasions';
 export { removeOldParts } from './photoParts';
 export { photoStates } from './photoStates';
+export { handOverOccasions, handOverPhotos } from './queries';
 export { captureRoutes } from './routes';

@@ -37,10 +37,10 @@ export const cardsByOccasion = (
   );
 
 export async function isInTeam(manager: EntityManager, workspaceId: string, accountId: string): Promise<boolean> {
-  const rows = await manager.query<unknown[]>('select from account where id = $1 and workspace_id = $2', [
-    accountId,
-    workspaceId,
-  ]);
+  const rows = await manager.query<unknown[]>(
+    'select from account where id = $1 and workspace_id = $2 and out_of_use_at is null',
+    [accountId, workspaceId],
+  );
   return rows.length > 0;
 }
 
@@ -78,3 +78,25 @@ export const extentsOf = (
      where workspace_id = $1 and photo_id = $2 and sent_by = $3 order by starts_at`,
     [workspaceId, photoId, sentBy],
   );
+
+interface HandOver {
+  workspaceId: string;
+  from: string;
+  to: string;
+}
+
+/** What is still to be read goes on as somebody else's: its cards are theirs. */
+export const handOverPhotos = (manager: EntityManager, { workspaceId, from, to }: HandOver): Promise<unknown> =>
+  manager.query(
+    `update photo set taken_by = $3 where workspace_id = $1 and taken_by = $2 and state in ('waiting', 'reading')`,
+    [workspaceId, from, to],
+  );
+
+/** @returns how many occasions have another owner now */
+export async function handOverOccasions(manager: EntityManager, { workspaceId, from, to }: HandOver): Promise<number> {
+  const [, count] = await manager.query<[unknown[], number]>(
+    'update occasion set owner_id = $3 where workspace_id = $1 and owner_id = $2',
+    [workspaceId, from, to],
+  );
+  return count;
+}

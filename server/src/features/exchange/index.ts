@@ -1,1 +1,2 @@
-export { exchangeRoutes } from './routes';
+export { ShareLink } from './entities';
+export { exchangeRoutes, shareRoutes } from './routes';

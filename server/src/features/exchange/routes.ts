@@ -1,6 +1,7 @@
 import { fold } from '@dossier/core/text';
-import { VcardQuery } from '@dossier/contract';
+import { ShareFields, ShareOpened, VcardQuery } from '@dossier/contract';
 import { toVcard } from '@dossier/core/exchange';
+import { Router } from 'express';
 import type { DataSource } from 'typeorm';
 import { z } from 'zod';
 import { notFound } from '../../platform/problem';
@@ -10,32 +11,51 @@ import { storage } from '../../platform/storage';
 import { inSnapshot } from '../../platform/workspaceScope';
 import { loadPerson } from '../people';
 import { Card } from '../reading';
+import { endShare, listShares, openedShare, share } from './shares';
 
 const Id = z.object({ id: z.uuid() });
 
-export function exchangeRoutes(database: DataSource): Routes {
-  return new Routes().get('/people/:id/vcard', 'see', async (request, response) => {
-    const { id } = Id.parse(request.params);
-    const { version, picture } = VcardQuery.parse(request.query);
-    const { person, photo } = await inSnapshot(database, whoIs(request).workspaceId, async (manager) => {
-      const found = await loadPerson(manager, id);
-      if (!found) throw notFound('This person');
-      const [cardId] = found.cardIds;
-      const card = picture === '1' && cardId ? await manager.findOneBy(Card, { id: cardId }) : null;
-      return { person: found, photo: card?.fileId ? await storage.get(manager, card.fileId) : undefined };
-    });
-    const text = toVcard(person.fields, {
-      version,
-      uid: person.id,
-      revision: new Date(person.updatedAt),
-      note: person.notes[0]?.text,
-      photo: photo?.bytes.toString('base64'),
-    });
-    response
-      .set('Content-Disposition', `attachment; filename="${fileName(person.fullName)}.vcf"`)
-      .type('text/vcard; charset=utf-8')
-      .send(text);
+/** Opening a link: nobody is signed in. Its secret stands in no address, so that no log keeps it. */
+export const shareRoutes = (database: DataSource): Router =>
+  Router().post('/shares/opened', async (request, response) => {
+    response.json(await openedShare(database, ShareOpened.parse(request.body).token));
   });
+
+export function exchangeRoutes(database: DataSource): Routes {
+  return new Routes()
+    .get('/people/:id/shares', 'see', async (request, response) => {
+      response.json(await listShares(database, whoIs(request), Id.parse(request.params).id));
+    })
+    .post('/people/:id/shares', 'edit', async (request, response) => {
+      const { id } = Id.parse(request.params);
+      response.status(201).json(await share(database, whoIs(request), id, ShareFields.parse(request.body).days));
+    })
+    .delete('/shares/:id', 'edit', async (request, response) => {
+      await endShare(database, whoIs(request), Id.parse(request.params).id);
+      response.status(204).end();
+    })
+    .get('/people/:id/vcard', 'see', async (request, response) => {
+      const { id } = Id.parse(request.params);
+      const { version, picture } = VcardQuery.parse(request.query);
+      const { person, photo } = await inSnapshot(database, whoIs(request).workspaceId, async (manager) => {
+        const found = await loadPerson(manager, id);
+        if (!found) throw notFound('This person');
+        const [cardId] = found.cardIds;
+        const card = picture === '1' && cardId ? await manager.findOneBy(Card, { id: cardId }) : null;
+        return { person: found, photo: card?.fileId ? await storage.get(manager, card.fileId) : undefined };
+      });
+      const text = toVcard(person.fields, {
+        version,
+        uid: person.id,
+        revision: new Date(person.updatedAt),
+        note: person.notes[0]?.text,
+        photo: photo?.bytes.toString('base64'),
+      });
+      response
+        .set('Content-Disposition', `attachment; filename="${fileName(person.fullName)}.vcf"`)
+        .type('text/vcard; charset=utf-8')
+        .send(text);
+    });
 }
 
 /** Only letters, digits and hyphens, so that a name cannot become a path or a header. */

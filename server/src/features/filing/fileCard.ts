@@ -26,6 +26,7 @@ import {
 import { Card, cardStates, learn, lockCards } from '../reading';
 import { keptAsFiled, removePicturesSoon } from '../retention';
 import { closeSecondLook } from '../tray';
+import { lockKey } from './queries';
 
 /**
  * Files a proved card as a new person or into a known one: person, employment, company, addresses,
@@ -49,7 +50,7 @@ export async function fileLocked(
   { byItself }: Pick<Filing, 'byItself'>,
 ): Promise<Filed> {
   // One key for several cards at once: the second waits and is told so.
-  await manager.query(`select pg_advisory_xact_lock(hashtextextended($1, 2))`, [`${who.workspaceId} ${key}`]);
+  await lockKey(manager, who.workspaceId, key);
   const backs = await manager.find(Card, { where: { frontCardId: request.cardId }, select: { id: true } });
   const locked = await lockCards(manager, [request.cardId, ...backs.map(({ id }) => id)]);
   const card = locked.find(({ id }) => id === request.cardId)!;

@@ -4,7 +4,7 @@ import { conflict, notFound } from '../../platform/problem';
 import type { SignedIn } from '../../platform/session';
 import { announce } from '../../platform/trayEvents';
 import { inWorkspace } from '../../platform/workspaceScope';
-import { ChangeLogEntry, Employment, FilingReceipt, lockCardsOf, log, Person, removeEmptyCompanies } from '../people';
+import { ChangeLogEntry, Employment, FilingReceipt, lockCardsOf, log, Person, deleteEmptyCompanies } from '../people';
 import { type Card, cardStates, openState, unlearn } from '../reading';
 
 /** As `takeBack`, of one person. @throws ProblemError 404 as well, for somebody who is not here */
@@ -44,7 +44,7 @@ export function takeBack(database: DataSource, who: SignedIn, personIds: readonl
     const jobs = await manager.findBy(Employment, { personId: In(ids) });
     for (const { id } of people) await log(manager, who, { personId: id, action: 'deleted', at: new Date() });
     await manager.delete(Person, { id: In(ids) });
-    await removeEmptyCompanies(manager, who.workspaceId, jobs.flatMap(({ companyId }) => companyId ?? [])); // prettier-ignore
+    await deleteEmptyCompanies(manager, who.workspaceId, jobs.flatMap(({ companyId }) => companyId ?? [])); // prettier-ignore
     for (const card of cards)
       await announce(manager, who.workspaceId, { photoId: card.photoId ?? card.id, state: 'changed', progress: null });
   });

@@ -7,10 +7,10 @@ import type { SignedIn } from '../../platform/session';
 import { inSnapshot, inWorkspace } from '../../platform/workspaceScope';
 import { inOrder, keepApart, mergeLocked, NotSame, Person, summariesOf } from '../people';
 import { DuplicateRow, SweepRow } from './entities';
+import { duplicateLinks, isInQueue, lockSweeps, type DuplicateLink } from './queries';
 
 /** Groups that are looked at together. */
 const PAGE = 30;
-const MOST_PAIRS = 20_000;
 /** So many groups are merged in one act at most. */
 const MOST_MERGED = 300;
 
@@ -19,10 +19,10 @@ export const startSweep = (database: DataSource, { workspaceId }: SignedIn): Pro
   inWorkspace(database, workspaceId, (manager) => beginSweep(manager, workspaceId));
 
 export async function beginSweep(manager: EntityManager, workspaceId: string): Promise<Sweep> {
-  await manager.query(`select pg_advisory_xact_lock(hashtextextended($1, 1))`, [workspaceId]);
+  await lockSweeps(manager, workspaceId);
   const latest = await latestSweep(manager);
   if (latest && ['waiting', 'running'].includes(latest.state)) {
-    if (await isUnderWay(manager, workspaceId)) return view(latest);
+    if (await isInQueue(manager, sweepKey(workspaceId))) return view(latest);
     // Whoever was at it is gone for good: a worker that died in it twice, say.
     await manager.update(SweepRow, { id: latest.id }, { state: 'failed', finishedAt: new Date() });
   }
@@ -45,15 +45,6 @@ export async function beginSweep(manager: EntityManager, workspaceId: string): P
   return view(row);
 }
 
-/** Whether the queue still has the search: waiting, tried or to be tried again. */
-async function isUnderWay(manager: EntityManager, workspaceId: string): Promise<boolean> {
-  const rows = await manager.query<unknown[]>(
-    'select from graphile_worker.jobs where key = $1 and (attempts < max_attempts or locked_at is not null)',
-    [sweepKey(workspaceId)],
-  );
-  return rows.length > 0;
-}
-
 const sweepKey = (workspaceId: string): string => `sweep:${workspaceId}`;
 
 /** Where the latest search stands. */
@@ -61,7 +52,7 @@ export const showSweep = (database: DataSource, { workspaceId }: SignedIn): Prom
   inWorkspace(database, workspaceId, async (manager) => {
     const latest = await latestSweep(manager);
     if (!latest) return { sweep: null };
-    const isDead = ['waiting', 'running'].includes(latest.state) && !(await isUnderWay(manager, workspaceId));
+    const isDead = ['waiting', 'running'].includes(latest.state) && !(await isInQueue(manager, sweepKey(workspaceId)));
     return { sweep: view(isDead ? { ...latest, state: 'failed' } : latest) };
   });
 
@@ -79,10 +70,11 @@ export function cancelSweep(database: DataSource, who: SignedIn): Promise<void> 
 export function listDuplicates(database: DataSource, { workspaceId }: SignedIn): Promise<Duplicates> {
   return inSnapshot(database, workspaceId, async (manager) => {
     const sweep = await latestSweep(manager);
-    const groups = await groupsOf(manager);
+    const groups = await groupsOf(manager, workspaceId);
     const shown = groups.slice(0, PAGE);
     const people = await summariesOf(
       manager,
+      workspaceId,
       shown.flatMap(({ members }) => members),
     );
     const reasons = await reasonsOf(manager, shown.map(({ links }) => links.at(-1)!)); // prettier-ignore
@@ -108,7 +100,7 @@ export function listDuplicates(database: DataSource, { workspaceId }: SignedIn):
 export function mergeCertain(database: DataSource, who: SignedIn): Promise<MergedCertain> {
   return inWorkspace(database, who.workspaceId, async (manager) => {
     const mergeIds: string[] = [];
-    for (const { members } of (await groupsOf(manager)).filter(isCertain).slice(0, MOST_MERGED)) {
+    for (const { members } of (await groupsOf(manager, who.workspaceId)).filter(isCertain).slice(0, MOST_MERGED)) {
       const people = await manager.find(Person, { where: { id: In(members) }, order: { createdAt: 'ASC', id: 'ASC' } });
       const [into, ...others] = people.map(({ id, version }) => ({ id, version }));
       if (!into || others.length === 0) continue;
@@ -126,19 +118,11 @@ export function notSame(database: DataSource, who: SignedIn, [a, b]: readonly [s
   });
 }
 
-async function groupsOf(manager: EntityManager) {
-  const links = await manager.query<DuplicateLink[]>(
-    `select d.one_id as a, d.other_id as b, d.likelihood, d.band, d.new_job as "newJob"
-     from duplicate d
-       join person one on one.id = d.one_id and one.deleted_at is null
-       join person other on other.id = d.other_id and other.deleted_at is null
-     order by d.likelihood desc, d.one_id, d.other_id limit ${MOST_PAIRS}`,
-  );
+async function groupsOf(manager: EntityManager, workspaceId: string) {
+  const links = await duplicateLinks(manager, workspaceId);
   const apart = new Set((await manager.find(NotSame)).map(({ oneId, otherId }) => `${oneId} ${otherId}`));
   return groupPairs<string, DuplicateLink>(links, (a, b) => apart.has(a < b ? `${a} ${b}` : `${b} ${a}`));
 }
-
-type DuplicateLink = Link<string> & Pick<DuplicateRow, 'band' | 'newJob'>;
 
 /** Why the two of each pair are alike, by both ids. */
 async function reasonsOf(

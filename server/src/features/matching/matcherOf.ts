@@ -1,6 +1,7 @@
 import { frequenciesOf, Matcher, type Features, type Frequencies, type Limits } from '@dossier/core/matching/people';
 import type { EntityManager } from 'typeorm';
 import { MatchModelRow } from './entities';
+import { countPeople, familiesByKey, peopleByKey } from './queries';
 
 /** A model is read again after so long, so that a new one comes into use everywhere. */
 const KEPT_MS = 60_000;
@@ -23,12 +24,10 @@ export async function matcherFor(
   limits: Limits,
 ): Promise<Matcher> {
   const model = await modelOf(manager, workspaceId);
-  const sharers = await countSharers(manager, workspaceId, [...asked.mailboxes, ...asked.phones]);
-  const firms = await countKeys(
-    manager,
-    workspaceId,
-    asked.firms.filter((firm) => firm.startsWith('@')),
-  );
+  const points = [...asked.mailboxes, ...asked.phones];
+  const domains = asked.firms.filter((firm) => firm.startsWith('@'));
+  const sharers = points.length > 0 ? await familiesByKey(manager, workspaceId, points) : new Map<string, number>();
+  const firms = domains.length > 0 ? await peopleByKey(manager, workspaceId, domains) : new Map<string, number>();
   const { frequencies } = model;
   return new Matcher({
     ...model.learned,
@@ -54,10 +53,7 @@ async function modelOf(manager: EntityManager, workspaceId: string): Promise<Kep
   const known = kept.get(workspaceId);
   if (known && known.until > Date.now()) return known;
   const row = await manager.findOneBy(MatchModelRow, { workspaceId });
-  const [{ people }] = (await manager.query<{ people: number }[]>(
-    'select count(*)::int as people from person where workspace_id = $1',
-    [workspaceId],
-  )) as [{ people: number }];
+  const people = await countPeople(manager, workspaceId);
   const frequencies = row ? frequenciesOf({ ...row.frequencies, people }) : nobodyCounted(people);
   const model = { until: Date.now() + KEPT_MS, frequencies, learned: row?.learned };
   kept.set(workspaceId, model);
@@ -65,32 +61,3 @@ async function modelOf(manager: EntityManager, workspaceId: string): Promise<Kep
 }
 
 const nobodyCounted = (people: number): Frequencies => ({ people, count: () => 1, sharers: () => 1 });
-
-/** How many families have each address or number. */
-async function countSharers(
-  manager: EntityManager,
-  workspaceId: string,
-  keys: readonly string[],
-): Promise<Map<string, number>> {
-  if (keys.length === 0) return new Map();
-  const rows = await manager.query<{ key: string; families: number }[]>(
-    `select point.key, count(distinct lower(person.family_name))::int as families
-     from contact_point point join person on person.id = point.person_id and person.deleted_at is null
-     where point.workspace_id = $1 and point.kind in ('email', 'phone') and point.key = any($2) group by point.key`,
-    [workspaceId, keys],
-  );
-  return new Map(rows.map(({ key, families }) => [key, families]));
-}
-
-async function countKeys(
-  manager: EntityManager,
-  workspaceId: string,
-  keys: readonly string[],
-): Promise<Map<string, number>> {
-  if (keys.length === 0) return new Map();
-  const rows = await manager.query<{ key: string; people: number }[]>(
-    'select key, count(*)::int as people from match_key where workspace_id = $1 and key = any($2) group by key',
-    [workspaceId, keys],
-  );
-  return new Map(rows.map(({ key, people }) => [key, people]));
-}

@@ -47,6 +47,7 @@ function findMatches(database: DataSource, who: SignedIn, { fields, cardId }: Ma
     const candidates = (await findCandidates(manager, who.workspaceId, fields, cardId)).slice(0, MOST_MATCHES);
     const settled = await fieldsSettledIn(
       manager,
+      who.workspaceId,
       candidates.map(({ person }) => person.id),
     );
     const matches = candidates.flatMap(({ person, likelihood, band, newJob, evidence }) => {

@@ -6,6 +6,7 @@ import { inWorkspace } from '../../platform/workspaceScope';
 import { LIST_BEGIN, type ListPlace, loadMatchRecordsAfter, type MatchRecord, NotSame, Person } from '../people';
 import { DuplicateRow, MatchModelRow, SweepRow } from './entities';
 import { limitsOf } from './limits';
+import { addDuplicates } from './queries';
 import { type FoundPairs, searchRegister } from './searchRegister';
 
 const Payload = z.object({ workspaceId: z.uuid(), sweepId: z.uuid() });
@@ -82,14 +83,7 @@ async function keepFound(
   });
   await manager.delete(DuplicateRow, { workspaceId });
   for (let i = 0; i < rows.length; i += AT_ONCE) {
-    // Somebody may have been merged or erased while it was looked.
-    await manager.query(
-      `insert into duplicate (workspace_id, one_id, other_id, likelihood, band, new_job, evidence)
-       select $1, d.one_id, d.other_id, d.likelihood, d.band, d.new_job, d.evidence
-       from jsonb_to_recordset($2::jsonb) as d(one_id uuid, other_id uuid, likelihood real, band text, new_job boolean, evidence jsonb)
-         join person one on one.id = d.one_id join person other on other.id = d.other_id`,
-      [workspaceId, JSON.stringify(rows.slice(i, i + AT_ONCE))],
-    );
+    await addDuplicates(manager, workspaceId, rows.slice(i, i + AT_ONCE));
   }
   await manager.upsert(
     MatchModelRow,

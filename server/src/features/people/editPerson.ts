@@ -8,6 +8,7 @@ import { Account } from '../account';
 import { ownerIn } from '../capture';
 import { log } from './changeLog';
 import { Person } from './entities';
+import type { LoadedFields } from './loadFields';
 import { lockPerson } from './lockPerson';
 import { changePerson } from './savePerson';
 import { distinctTags } from './tags';
@@ -15,25 +16,34 @@ import { distinctTags } from './tags';
 /** Changes a person by hand. @throws ProblemError 404, or 409 when it changed since the version named */
 export function editPerson(database: DataSource, who: SignedIn, id: string, edit: PersonEdit): Promise<void> {
   return inWorkspace(database, who.workspaceId, async (manager) => {
-    const at = new Date();
-    const { person, fields } = await lockPerson(manager, id, edit.version);
-    const tags = distinctTags(edit.tags);
-    const ownerId = edit.ownerId ?? person.ownerId;
-    if (ownerId !== person.ownerId && !(await ownerIn(manager, who.workspaceId, ownerId)))
-      throw notFound('This colleague');
-    await changePerson(manager, person, edit.fields, { at, kind: edit.kind, tags, rating: edit.rating, ownerId });
-    const others = [
-      { field: 'kind', before: person.kind, after: edit.kind },
-      { field: 'tags', before: person.tags.join(', '), after: tags.join(', ') },
-      { field: 'owner', before: await nameOf(manager, person.ownerId), after: await nameOf(manager, ownerId) },
-      { field: 'rating', before: person.rating ?? '', after: edit.rating ?? '' },
-    ].filter(({ before, after }) => before !== after);
-    await log(manager, who, {
-      personId: id,
-      action: 'edited',
-      at,
-      changes: [...changesBetween(fields, edit.fields), ...others],
-    });
+    await editLocked(manager, who, await lockPerson(manager, id, edit.version), edit);
+  });
+}
+
+/** As `editPerson`, for somebody who is locked. */
+export async function editLocked(
+  manager: EntityManager,
+  who: SignedIn,
+  { person, fields }: LoadedFields,
+  edit: Omit<PersonEdit, 'version'>,
+): Promise<void> {
+  const at = new Date();
+  const tags = distinctTags(edit.tags);
+  const ownerId = edit.ownerId ?? person.ownerId;
+  if (ownerId !== person.ownerId && !(await ownerIn(manager, who.workspaceId, ownerId)))
+    throw notFound('This colleague');
+  await changePerson(manager, person, edit.fields, { at, kind: edit.kind, tags, rating: edit.rating, ownerId });
+  const others = [
+    { field: 'kind', before: person.kind, after: edit.kind },
+    { field: 'tags', before: person.tags.join(', '), after: tags.join(', ') },
+    { field: 'owner', before: await nameOf(manager, person.ownerId), after: await nameOf(manager, ownerId) },
+    { field: 'rating', before: person.rating ?? '', after: edit.rating ?? '' },
+  ].filter(({ before, after }) => before !== after);
+  await log(manager, who, {
+    personId: person.id,
+    action: 'edited',
+    at,
+    changes: [...changesBetween(fields, edit.fields), ...others],
   });
 }
 

@@ -1,4 +1,4 @@
-import type { Action } from '@dossier/contract';
+import type { Action, NoteKind } from '@dossier/contract';
 import type { MoreEntry } from '@dossier/core/people';
 import { Column, Entity, Index, JoinColumn, ManyToOne, PrimaryColumn, type Relation } from 'typeorm';
 import { Account, Workspace } from '../account';
@@ -6,7 +6,6 @@ import { Account, Workspace } from '../account';
 /** The record of somebody: a lead or a contact. */
 @Entity('person')
 @Index('person_list', ['workspaceId', 'sortName', 'id'], { where: 'deleted_at IS NULL' })
-@Index('person_search', { synchronize: false })
 @Index('person_owner', ['ownerId'])
 @Index('person_unindexed', ['workspaceId', 'keysVersion'])
 @Index('person_unseen', ['workspaceId', 'filedByItselfAt'], { where: 'filed_by_itself_at IS NOT NULL' })
@@ -57,9 +56,6 @@ export class Person {
   more!: MoreEntry[];
   @Column({ type: 'text' })
   country!: string;
-  /** Name, company, addresses and numbers, folded, for trigram search. */
-  @Column({ name: 'search_text', type: 'text' })
-  searchText!: string;
   /** In the workspace's own words. */
   @Column({ type: 'text', nullable: true })
   rating!: string | null;
@@ -82,8 +78,12 @@ export class Person {
 
 /** A firm; one record for all who work there. */
 @Entity('company')
-@Index('company_name_key', ['workspaceId', 'nameKey'], { unique: true })
+@Index('company_name_key', ['workspaceId', 'nameKey'], { unique: true, where: 'merged_into IS NULL' })
+@Index('company_any_name_key', ['workspaceId', 'nameKey'])
 @Index('company_match_key', ['workspaceId', 'matchKey', 'legalForm'])
+@Index('company_merged_into', ['mergedInto'], { where: 'merged_into IS NOT NULL' })
+@Index('company_words', { synchronize: false })
+@Index('company_order', { synchronize: false })
 export class Company {
   @PrimaryColumn({ type: 'uuid', primaryKeyConstraintName: 'company_pkey' })
   id!: string;
@@ -102,6 +102,43 @@ export class Company {
   matchKey!: string;
   /** Its legal form, folded; two firms of one name are told apart by it. */
   @Column({ name: 'legal_form', type: 'text', default: '' })
+  legalForm!: string;
+  /** The firm that this one was found to be: its name is another spelling of that one's. */
+  @Column({ name: 'merged_into', type: 'uuid', nullable: true })
+  mergedInto!: string | null;
+  @ManyToOne(() => Company, { onDelete: 'CASCADE' })
+  @JoinColumn({ name: 'merged_into', foreignKeyConstraintName: 'company_merged_into_fk' })
+  now?: Relation<Company> | null;
+  @Column({ type: 'integer', default: 1 })
+  version!: number;
+}
+
+/** An older name of a firm, or another way of writing it. */
+@Entity('company_name')
+@Index('company_name_name_key', ['workspaceId', 'nameKey'], { unique: true })
+@Index('company_name_match_key', ['workspaceId', 'matchKey', 'legalForm'])
+@Index('company_name_company', ['companyId'])
+@Index('company_name_words', { synchronize: false })
+export class CompanyName {
+  @PrimaryColumn({ type: 'uuid', primaryKeyConstraintName: 'company_name_pkey' })
+  id!: string;
+  @Column({ name: 'workspace_id', type: 'uuid' })
+  workspaceId!: string;
+  @ManyToOne(() => Workspace, { onDelete: 'CASCADE' })
+  @JoinColumn({ name: 'workspace_id', foreignKeyConstraintName: 'company_name_workspace_fk' })
+  workspace?: Relation<Workspace>;
+  @Column({ name: 'company_id', type: 'uuid' })
+  companyId!: string;
+  @ManyToOne(() => Company, { onDelete: 'CASCADE' })
+  @JoinColumn({ name: 'company_id', foreignKeyConstraintName: 'company_name_company_fk' })
+  company?: Relation<Company>;
+  @Column({ type: 'text' })
+  name!: string;
+  @Column({ name: 'name_key', type: 'text' })
+  nameKey!: string;
+  @Column({ name: 'match_key', type: 'text' })
+  matchKey!: string;
+  @Column({ name: 'legal_form', type: 'text' })
   legalForm!: string;
 }
 
@@ -194,10 +231,15 @@ export class Note {
   @ManyToOne(() => Account, { onDelete: 'NO ACTION' })
   @JoinColumn({ name: 'author_id', foreignKeyConstraintName: 'note_author_fk' })
   author?: Relation<Account>;
+  /** What it is of. */
+  @Column({ type: 'text', default: 'note' })
+  kind!: NoteKind;
   @Column({ type: 'text' })
   text!: string;
   @Column({ type: 'timestamptz' })
   at!: Date;
+  @Column({ name: 'changed_at', type: 'timestamptz', nullable: true })
+  changedAt!: Date | null;
 }
 
 /** What was done to a person, by whom, from which card. Rows are only ever added. */

@@ -1,5 +1,6 @@
-import { featuresOf, withoutPerson, type FrequencyTable } from '@dossier/core/matching/people';
+import { featuresOf, withoutPerson } from '@dossier/core/matching/people';
 import type { PersonFields } from '@dossier/core/people';
+import { foldedWords } from '@dossier/core/people/search';
 import { ArrayContains, In, type DataSource, type EntityManager } from 'typeorm';
 import { notFound } from '../../platform/problem';
 import type { SignedIn } from '../../platform/session';
@@ -8,10 +9,11 @@ import { inWorkspace } from '../../platform/workspaceScope';
 import { lockPhotos, Photo, photoStates } from '../capture';
 import { Card, unlearn } from '../reading';
 import { log } from './changeLog';
-import { removeEmptyCompanies } from './companies';
 import { Employment, FilingReceipt, Person } from './entities';
 import { loadFields } from './loadFields';
 import { lockCardsOf } from './lockCardsOf';
+import { deleteEmptyCompanies, forgetLearnedFrom, forgetValues, lockFrequencies, saveFrequencies } from './queries';
+import { forgetUnusedWords, toldTexts } from './list/queries';
 import { Merge } from './recordEntities';
 
 /**
@@ -32,13 +34,13 @@ export async function eraseLocked(manager: EntityManager, who: SignedIn, id: str
   const person = await manager.findOne(Person, { where: { id }, lock: { mode: 'pessimistic_write' } });
   if (!person) throw notFound('This person');
   const fields = (await loadFields(manager, [id])).get(id)!.fields;
-  await forgetLearned(manager, id);
+  const told = await toldTexts(manager, who.workspaceId, [id]);
+  await forgetLearnedFrom(manager, who.workspaceId, id);
   await unlearn(manager, who.workspaceId, cards.map((card) => card.id)); // prettier-ignore
   await eraseCards(manager, cards, photos);
   const merges = await manager.find(Merge, { where: [{ intoId: id }, { otherIds: ArrayContains([id]) }] });
   for (const personId of new Set([id, ...merges.flatMap(({ intoId, otherIds }) => [intoId, ...otherIds])])) {
-    if (personId === id || !(await manager.existsBy(Person, { id: personId })))
-      await manager.query('select forget_values($1)', [personId]);
+    if (personId === id || !(await manager.existsBy(Person, { id: personId }))) await forgetValues(manager, personId);
   }
   await manager.delete(Merge, { id: In(merges.map((merge) => merge.id)) });
   await manager.delete(FilingReceipt, { personId: id });
@@ -46,35 +48,17 @@ export async function eraseLocked(manager: EntityManager, who: SignedIn, id: str
   await forgetCounted(manager, who.workspaceId, fields);
   // Jobs, addresses, notes, consents, keys and duplicates go with the person's row.
   await manager.delete(Person, { id });
-  await removeEmptyCompanies(manager, who.workspaceId, jobs.flatMap(({ companyId }) => companyId ?? [])); // prettier-ignore
+  await deleteEmptyCompanies(manager, who.workspaceId, jobs.flatMap(({ companyId }) => companyId ?? [])); // prettier-ignore
+  const words = [person.fullName, fields.company, fields.title, ...told.map(({ text }) => text)].flatMap(foldedWords);
+  await forgetUnusedWords(manager, words);
   await log(manager, who, { personId: id, action: 'erased', at: new Date() });
 }
 
 /** What matching has counted of names and firms, without this person. */
 async function forgetCounted(manager: EntityManager, workspaceId: string, fields: PersonFields): Promise<void> {
-  const [model] = await manager.query<{ frequencies: FrequencyTable }[]>(
-    'select frequencies from match_model where workspace_id = $1 for update',
-    [workspaceId],
-  );
-  if (!model) return;
-  await manager.query('update match_model set frequencies = $2::jsonb where workspace_id = $1', [
-    workspaceId,
-    JSON.stringify(withoutPerson(model.frequencies, featuresOf(fields))),
-  ]);
-}
-
-/** What only this person's cards have taught: their own numbers, and a domain that nobody else here has. */
-async function forgetLearned(manager: EntityManager, personId: string): Promise<void> {
-  await manager.query(
-    `delete from learned_fact fact
-     where (fact.times = 1 and fact.card_id in (select id from card where person_id = $1))
-        or fact.domain in (
-          select substr(own.key, 2) from match_key own
-          where own.person_id = $1 and own.key like '@%'
-            and not exists (select from match_key other where other.workspace_id = own.workspace_id and other.key = own.key
-                              and other.person_id <> $1))`,
-    [personId],
-  );
+  const frequencies = await lockFrequencies(manager, workspaceId);
+  if (!frequencies) return;
+  await saveFrequencies(manager, workspaceId, withoutPerson(frequencies, featuresOf(fields)));
 }
 
 /** Cards and the photographs they were on: other cards of the same photograph keep what was read, and their own pictures. */

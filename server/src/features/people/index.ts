@@ -1,9 +1,26 @@
 export { log } from './changeLog';
-export { removeEmptyCompanies } from './companies';
+export { PeopleChangeRecord, PeopleChangeRow } from './changes/entities';
+export { forgetOldChanges } from './changes/changeState';
+export { deleteEmptyCompanies } from './queries';
+export { companyNamed, currentOf, keysOfName, presentName } from './companies';
 export { giveConsent } from './consents';
 export { eraseLongDeleted } from './deletedPeople';
-export { ChangeLogEntry, Company, Employment, FilingReceipt, Note, Person, ContactPoint } from './entities';
-export { summariesOf } from './findPeople';
+export {
+  ChangeLogEntry,
+  Company,
+  CompanyName,
+  Employment,
+  FilingReceipt,
+  Note,
+  Person,
+  ContactPoint,
+} from './entities';
+export { summariesOf } from './summaries';
+export { ListedMark, ListedWord, ListView, PersonListing } from './list/entities';
+export { wordsMeant } from './list/listSpec';
+export { forgetUnusedWords } from './list/queries';
+export { loadFields } from './loadFields';
+export { handOverPeople } from './handOverPeople';
 export { inOrder, keepApart, keepApartFurther } from './keepApart';
 export { loadPerson } from './loadPerson';
 export {
@@ -23,3 +40,4 @@ export { peopleRoutes } from './routes';
 export { changePerson, personColumns, saveParts } from './savePerson';
 export { fieldsSettledIn } from './settledFields';
 export { distinctTags } from './tags';
+export { tellOfFirm } from './tellOfFirm';

@@ -5,6 +5,8 @@ import { Employment, Person, ContactPoint } from './entities';
 export interface LoadedFields {
   person: Person;
   fields: PersonFields;
+  /** The firm of the present job. */
+  companyId: string | null;
 }
 
 /** People with their fields, by id; those that are not here (any more) are missing. */
@@ -25,7 +27,11 @@ export async function loadFields(manager: EntityManager, ids: readonly string[])
   return new Map(
     people.map((person) => [
       person.id,
-      { person, fields: fieldsOf(person, jobOf.get(person.id), contactPointsOf.get(person.id) ?? []) },
+      {
+        person,
+        fields: fieldsOf(person, jobOf.get(person.id), contactPointsOf.get(person.id) ?? []),
+        companyId: jobOf.get(person.id)?.companyId ?? null,
+      },
     ]),
   );
 }

@@ -4,6 +4,7 @@ import { Account } from '../account';
 import { Card } from '../reading';
 import { ChangeLogEntry, Employment, Note } from './entities';
 import { loadFields } from './loadFields';
+import { nextSteps } from './queries';
 import { Consent, Merge } from './recordEntities';
 
 /**
@@ -20,7 +21,7 @@ export async function loadPerson(manager: EntityManager, wanted: string): Promis
     loaded = (await loadFields(manager, [id])).get(id);
   }
   if (!loaded) return undefined;
-  const { person, fields } = loaded;
+  const { person, fields, companyId } = loaded;
   const merges = await manager.find(Merge, { where: { intoId: id, undoneAt: IsNull() }, order: { at: 'DESC' } });
   const ids = [id, ...merges.flatMap(({ otherIds }) => otherIds)];
   const former = await manager.find(Employment, {
@@ -37,6 +38,10 @@ export async function loadPerson(manager: EntityManager, wanted: string): Promis
     where: { personId: id, fileId: Not(IsNull()) },
     order: { takenAt: 'DESC' },
     select: { id: true },
+  });
+  const backs = await manager.find(Card, {
+    where: { frontCardId: In(cards.map((card) => card.id)), fileId: Not(IsNull()) },
+    select: { id: true, frontCardId: true },
   });
   const history = await manager.find(ChangeLogEntry, {
     where: { personId: In(ids) },
@@ -55,6 +60,7 @@ export async function loadPerson(manager: EntityManager, wanted: string): Promis
     owner: { id: person.ownerId, name: person.owner?.name ?? '' },
     tags: person.tags,
     fields,
+    companyId,
     rating: person.rating,
     consents: consents.map((consent) => ({
       id: consent.id,
@@ -70,6 +76,7 @@ export async function loadPerson(manager: EntityManager, wanted: string): Promis
       id: job.id,
       title: job.title,
       company: job.company?.name ?? '',
+      companyId: job.companyId,
       startedAt: job.startedAt.toISOString(),
       endedAt: job.endedAt!.toISOString(),
     })),
@@ -82,10 +89,15 @@ export async function loadPerson(manager: EntityManager, wanted: string): Promis
     deletedAt: person.deletedAt?.toISOString() ?? null,
     notes: notes.map((note) => ({
       id: note.id,
+      kind: note.kind,
       text: note.text,
       author: note.author?.name ?? '',
+      authorId: note.authorId,
       at: note.at.toISOString(),
+      changedAt: note.changedAt?.toISOString() ?? null,
     })),
+    steps: await nextSteps(manager, person.workspaceId, id),
+    backs: Object.fromEntries(backs.map((back) => [back.frontCardId!, back.id])),
     cardIds: cards.map((card) => card.id),
     history: history.map((entry) => ({
       id: entry.id,

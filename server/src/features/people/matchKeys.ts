@@ -6,6 +6,7 @@ import { inWorkspace } from '../../platform/workspaceScope';
 import { Workspace } from '../account';
 import { Person } from './entities';
 import { loadFields } from './loadFields';
+import { peopleWithOldKeys, replaceMatchKeys } from './queries';
 
 /** Goes up when keys are made in another way: everybody's are made anew then. */
 const KEYS_VERSION = 1;
@@ -18,19 +19,15 @@ export const saveMatchKeys = (
   fields: PersonFields,
 ): Promise<void> => saveKeysOf(manager, workspaceId, [[personId, fields]]);
 
-async function saveKeysOf(
+/** As `saveMatchKeys`, for many in two queries. */
+export async function saveKeysOf(
   manager: EntityManager,
   workspaceId: string,
   people: readonly (readonly [personId: string, fields: PersonFields])[],
 ): Promise<void> {
   const ids = people.map(([personId]) => personId);
   const rows = people.flatMap(([personId, fields]) => keysOf(fields).map((key) => [personId, key] as const));
-  await manager.query('delete from match_key where person_id = any($1)', [ids]);
-  await manager.query(
-    `insert into match_key (workspace_id, person_id, key)
-     select $1, made.person_id, made.key from unnest($2::uuid[], $3::text[]) as made(person_id, key) on conflict do nothing`,
-    [workspaceId, rows.map(([personId]) => personId), rows.map(([, key]) => key)],
-  );
+  await replaceMatchKeys(manager, workspaceId, ids, rows);
   await manager.update(Person, { id: In(ids) }, { keysVersion: KEYS_VERSION });
 }
 
@@ -46,20 +43,14 @@ export async function makeMissingKeys(database: DataSource, logger: Logger): Pro
     let made = 0;
     for (let some = AT_ONCE; some === AT_ONCE; made += some) {
       some = await inWorkspace(database, workspaceId, async (manager) => {
-        const rows = await manager.query<{ id: string }[]>(
-          `select id from person where workspace_id = $1 and keys_version < $2 limit ${AT_ONCE} for update skip locked`,
-          [workspaceId, KEYS_VERSION],
-        );
-        const people = await loadFields(
-          manager,
-          rows.map(({ id }) => id),
-        );
+        const ids = await peopleWithOldKeys(manager, workspaceId, KEYS_VERSION, AT_ONCE);
+        const people = await loadFields(manager, ids);
         await saveKeysOf(
           manager,
           workspaceId,
           [...people].map(([id, { fields }]) => [id, fields] as const),
         );
-        return rows.length;
+        return ids.length;
       });
     }
     if (made > 0) logger.info({ workspaceId, made }, 'match keys made');

@@ -16,6 +16,7 @@ import { lockCardsOf } from './lockCardsOf';
 import { lockPerson } from './lockPerson';
 import { saveMatchKeys } from './matchKeys';
 import { SNAPSHOT_SCHEMA, snapshotOf, type MergeSnapshot, type Row } from './mergeSnapshot';
+import { atPresentFirms, jobsContradict, moveBack, moveTasks, ownersOf, putRowsBack, wholeRows } from './queries';
 import { Consent, Merge } from './recordEntities';
 import { changePerson } from './savePerson';
 import { distinctTags } from './tags';
@@ -44,13 +45,14 @@ export async function mergeLocked(manager: EntityManager, who: SignedIn, request
   const records = [into, ...others].map(({ person, fields }) => ({ fields, at: person.updatedAt.getTime() }));
   const fields = request.fields ?? mergeRecords(records);
   const before = {
-    ...(await rowsOf(manager, [into.person.id, ...otherIds])),
+    ...(await rowsOf(manager, who.workspaceId, [into.person.id, ...otherIds])),
     fieldsBefore: into.fields,
     fieldsAfter: fields,
   };
 
   for (const entity of [Note, Card, Consent, FilingReceipt])
     await manager.update(entity as typeof Note, { personId: In(otherIds) }, { personId: into.person.id });
+  await moveTasks(manager, who.workspaceId, otherIds, into.person.id);
   await joinJobs(manager, into.person.id, otherIds, fields, at);
   const apart: string[] = [];
   for (const id of otherIds) apart.push(...(await keepApartFurther(manager, who, id, into.person.id)));
@@ -61,7 +63,7 @@ export async function mergeLocked(manager: EntityManager, who: SignedIn, request
     tags: distinctTags([into, ...others].flatMap(({ person }) => person.tags)),
     rating: into.person.rating ?? others.find(({ person }) => person.rating)?.person.rating ?? null,
   });
-  await assertJobs(manager, into.person.id);
+  await assertJobs(manager, who.workspaceId, into.person.id);
   const fieldsAfter = (await loadFields(manager, [into.person.id])).get(into.person.id)!.fields;
   const mergeId = uuidv7();
   await manager.insert(Merge, {
@@ -124,58 +126,47 @@ async function joinJobs(
 /** The jobs that a merge ended or told once, of somebody who was changed since: they come back unless another is current now. */
 async function putOwnJobsBack(
   manager: EntityManager,
+  workspaceId: string,
   intoId: string,
   own: readonly Row[],
   mergedAt: Date,
 ): Promise<void> {
   const now = await manager.findBy(Employment, { personId: intoId });
   const isThere = new Set(now.map(({ id }) => id));
-  await putBack(
+  await putRowsBack(
     manager,
+    workspaceId,
     'employment',
     own.filter((row) => row.ended_at !== null && !isThere.has(row.id)),
   );
   if (now.some((job) => job.endedAt === null)) return;
   const current = own.find((row) => row.ended_at === null);
   const endedByMerge = now.find(({ id, endedAt }) => id === current?.id && endedAt?.getTime() === mergedAt.getTime());
-  if (current && (endedByMerge || !isThere.has(current.id))) await putBack(manager, 'employment', [current]);
+  if (current && (endedByMerge || !isThere.has(current.id)))
+    await putRowsBack(manager, workspaceId, 'employment', [current]);
 }
 
 /** Nobody has two jobs at once, or has left the one they have now at this very moment. @throws Error, which undoes everything */
-async function assertJobs(manager: EntityManager, personId: string): Promise<void> {
-  const [row] = await manager.query<{ wrong: boolean }[]>(
-    `select count(*) filter (where ended_at is null) > 1
-         or count(*) > count(distinct (company_id, title, department, started_at, ended_at)) as wrong
-     from employment where person_id = $1`,
-    [personId],
-  );
-  if (row!.wrong) throw new Error('The jobs of a person contradict each other.');
+async function assertJobs(manager: EntityManager, workspaceId: string, personId: string): Promise<void> {
+  if (await jobsContradict(manager, workspaceId, personId))
+    throw new Error('The jobs of a person contradict each other.');
 }
 
 async function rowsOf(
   manager: EntityManager,
+  workspaceId: string,
   ids: string[],
 ): Promise<Omit<MergeSnapshot, 'fieldsBefore' | 'fieldsAfter' | 'apart'>> {
-  const rows = (table: string, column = 'person_id') =>
-    manager
-      .query<{ row: Row }[]>(`select to_jsonb(t) as row from ${table} t where ${column} = any($1)`, [ids])
-      .then((all) => all.map(({ row }) => row));
-  const owners = (table: string, key = 'id') =>
-    manager
-      .query<{ key: string; person_id: string }[]>(
-        `select ${key} as key, person_id from ${table} where person_id = any($1)`,
-        [ids],
-      )
-      .then((all) => all.map((row) => [row.key, row.person_id] as [string, string]));
   return {
     schema: SNAPSHOT_SCHEMA,
-    people: await rows('person', 'id'),
-    employments: await rows('employment'),
-    contactPoints: await rows('contact_point'),
-    notes: await owners('note'),
-    cards: await owners('card'),
-    consents: await owners('consent'),
-    receipts: await owners('filing_receipt', 'key'),
+    people: await wholeRows(manager, workspaceId, 'person', ids),
+    employments: await wholeRows(manager, workspaceId, 'employment', ids),
+    contactPoints: await wholeRows(manager, workspaceId, 'contact_point', ids),
+    notes: await ownersOf(manager, workspaceId, 'note', ids),
+    cards: await ownersOf(manager, workspaceId, 'card', ids),
+    consents: await ownersOf(manager, workspaceId, 'consent', ids),
+    tasks: await ownersOf(manager, workspaceId, 'task', ids),
+    receipts: await ownersOf(manager, workspaceId, 'filing_receipt', ids),
   };
 }
 
@@ -216,25 +207,32 @@ export function undoMerge(database: DataSource, who: SignedIn, mergeId: string):
       ...row,
       version: Math.max(Number(row.version), row.id === into.id ? into.version : 0) + 1,
     }));
-    await putBack(manager, 'person', unchanged ? people : people.filter(({ id }) => id !== into.id));
-    await putBack(manager, 'employment', unchanged ? before.employments : others);
-    await putBack(
+    await putRowsBack(
       manager,
+      who.workspaceId,
+      'person',
+      unchanged ? people : people.filter(({ id }) => id !== into.id),
+    );
+    await putRowsBack(manager, who.workspaceId, 'employment', unchanged ? before.employments : others);
+    await putRowsBack(
+      manager,
+      who.workspaceId,
       'contact_point',
       unchanged ? before.contactPoints : before.contactPoints.filter((row) => row.person_id !== into.id),
     );
-    await giveBack(manager, before, into.id);
+    await giveBack(manager, who.workspaceId, before, into.id);
     if (kept) {
-      await putOwnJobsBack(manager, into.id, own, merge.at);
+      await putOwnJobsBack(manager, who.workspaceId, into.id, own, merge.at);
       await changePerson(manager, into, kept, { at });
     }
+    await atPresentFirms(manager, who.workspaceId, ids);
     const loaded = await loadFields(manager, ids);
     for (const [personId, { fields }] of loaded) {
       if (personId !== into.id || unchanged)
         await saveMatchKeys(manager, { workspaceId: who.workspaceId, personId }, fields);
     }
     for (const other of before.apart ?? []) await noLongerApart(manager, who.workspaceId, into.id, other);
-    for (const personId of ids) await assertJobs(manager, personId);
+    for (const personId of ids) await assertJobs(manager, who.workspaceId, personId);
     await manager.update(Merge, { id: merge.id }, { undoneAt: at });
     for (const personId of ids) await log(manager, who, { personId, action: 'unmerged', at });
   });
@@ -258,35 +256,26 @@ function keptChanges({ fieldsBefore, fieldsAfter }: MergeSnapshot, now: PersonFi
   return fields;
 }
 
-async function putBack(
-  manager: EntityManager,
-  table: 'person' | 'employment' | 'contact_point',
-  rows: readonly Row[],
-): Promise<void> {
-  if (rows.length === 0) return;
-  const columns = Object.keys(rows[0]!).filter((column) => column !== 'id');
-  await manager.query(
-    `insert into ${table} select * from jsonb_populate_recordset(null::${table}, $1::jsonb)
-     on conflict (id) do update set ${columns.map((column) => `${column} = excluded.${column}`).join(', ')}`,
-    [JSON.stringify(rows)],
-  );
-}
-
 /** What was moved goes back to whose it was; what came since stays. */
-async function giveBack(manager: EntityManager, before: MergeSnapshot, intoId: string): Promise<void> {
-  const tables = {
-    note: ['id', before.notes],
-    card: ['id', before.cards],
-    consent: ['id', before.consents],
-    filing_receipt: ['key', before.receipts],
+async function giveBack(
+  manager: EntityManager,
+  workspaceId: string,
+  before: MergeSnapshot,
+  intoId: string,
+): Promise<void> {
+  const moved = {
+    note: before.notes,
+    card: before.cards,
+    consent: before.consents,
+    task: before.tasks,
+    filing_receipt: before.receipts,
   } as const;
-  for (const [table, [key, owners]] of Object.entries(tables)) {
-    const moved = owners.filter(([, personId]) => personId !== intoId);
-    await manager.query(
-      `update ${table} set person_id = moved.person_id
-       from unnest($1::text[], $2::uuid[]) as moved(key, person_id)
-       where ${table}.${key}::text = moved.key and ${table}.person_id = $3`,
-      [moved.map(([id]) => id), moved.map(([, personId]) => personId), intoId],
+  for (const [table, owners] of Object.entries(moved))
+    await moveBack(
+      manager,
+      workspaceId,
+      table as keyof typeof moved,
+      owners.filter(([, personId]) => personId !== intoId),
+      intoId,
     );
-  }
 }

@@ -4,7 +4,7 @@ import type { PersonFields } from '@dossier/core/people';
 export type Row = Record<string, unknown> & { id: string; person_id: string };
 
 /** Raised with every change of a table whose rows a merge keeps; `UPGRADES` then says what becomes of older ones. */
-export const SNAPSHOT_SCHEMA = 2;
+export const SNAPSHOT_SCHEMA = 3;
 
 /** What a merge changed: rows as they were, and whose what was. */
 export interface MergeSnapshot {
@@ -12,10 +12,11 @@ export interface MergeSnapshot {
   people: Row[];
   employments: Row[];
   contactPoints: Row[];
-  /** Person by note, card, consent or receipt. */
+  /** Person by note, card, consent, task or receipt. */
   notes: [string, string][];
   cards: [string, string][];
   consents: [string, string][];
+  tasks: [string, string][];
   receipts: [string, string][];
   /** From whom the person was not kept apart before. */
   apart?: string[];
@@ -32,6 +33,12 @@ const UPGRADES: Record<number, (before: AnySnapshot) => AnySnapshot> = {
     ...rest,
     contactPoints: reach,
     people: (people as Row[]).map(({ glance_at, ...row }) => ({ ...row, filed_by_itself_at: glance_at ?? null })),
+  }),
+  // Lists are kept beside the records.
+  2: ({ people, ...rest }) => ({
+    ...rest,
+    people: (people as Row[]).map(({ search_text: _gone, ...row }) => row),
+    tasks: [],
   }),
 };
 

@@ -1,17 +1,35 @@
-import { ConsentGiven, MergePeople, PeopleQuery, PersonEdit, SuggestionQuery, TagRename } from '@dossier/contract';
+import {
+  CellsChange,
+  ConsentGiven,
+  FacetsQuery,
+  ListViewFields,
+  MergePeople,
+  NoteFields,
+  PeopleChangeRequest,
+  PeopleQuery,
+  PersonEdit,
+  SuggestionQuery,
+  TagRename,
+} from '@dossier/contract';
 import type { DataSource } from 'typeorm';
 import { z } from 'zod';
 import { notFound } from '../../platform/problem';
 import { Routes } from '../../platform/routes';
 import { whoIs } from '../../platform/session';
 import { inSnapshot } from '../../platform/workspaceScope';
+import { changeCells } from './changeCells';
 import { addConsent, withdrawConsent } from './consents';
+import { changePeople, previewChange, stopPeopleChange, undoPeopleChange } from './changes/changePeople';
+import { latestChanges, peopleChangeState } from './changes/changeState';
 import { deletedPeople } from './deletedPeople';
 import { deletePerson, editPerson, restorePerson } from './editPerson';
 import { erasePerson } from './erasePerson';
-import { findPeople } from './findPeople';
+import { findFacets } from './list/facets';
+import { findPeople } from './list/findPeople';
+import { changeView, keepView, listViews, removeView } from './list/views';
 import { loadPerson } from './loadPerson';
 import { mergePeople, undoMerge } from './merge';
+import { addNote, changeNote, removeNote } from './notes';
 import { suggest } from './suggest';
 import { listTags, renameTag } from './tags';
 
@@ -21,6 +39,45 @@ export function peopleRoutes(database: DataSource): Routes {
   return new Routes()
     .get('/people', 'see', async (request, response) => {
       response.json(await findPeople(database, whoIs(request), PeopleQuery.parse(request.query)));
+    })
+    .get('/people/facets', 'see', async (request, response) => {
+      response.json(await findFacets(database, whoIs(request), FacetsQuery.parse(request.query)));
+    })
+    .get('/people/changes', 'see', async (request, response) => {
+      response.json(await latestChanges(database, whoIs(request)));
+    })
+    .post('/people/changes', 'edit', async (request, response) => {
+      const asked = PeopleChangeRequest.parse(request.body);
+      const who = whoIs(request);
+      if (asked.preview) response.json(await previewChange(database, who, asked));
+      else response.status(202).json(await changePeople(database, who, asked));
+    })
+    .get('/people/changes/:id', 'see', async (request, response) => {
+      response.json(await peopleChangeState(database, whoIs(request), Id.parse(request.params).id));
+    })
+    .delete('/people/changes/:id', 'edit', async (request, response) => {
+      response.json(await stopPeopleChange(database, whoIs(request), Id.parse(request.params).id));
+    })
+    .post('/people/changes/:id/undo', 'edit', async (request, response) => {
+      response.json(await undoPeopleChange(database, whoIs(request), Id.parse(request.params).id));
+    })
+    .post('/people/cells', 'edit', async (request, response) => {
+      response.json(await changeCells(database, whoIs(request), CellsChange.parse(request.body)));
+    })
+    .get('/people-views', 'see', async (request, response) => {
+      response.json(await listViews(database, whoIs(request)));
+    })
+    .post('/people-views', 'see', async (request, response) => {
+      response.status(201).json({ id: await keepView(database, whoIs(request), ListViewFields.parse(request.body)) });
+    })
+    .put('/people-views/:id', 'see', async (request, response) => {
+      const { id } = Id.parse(request.params);
+      await changeView(database, whoIs(request), id, ListViewFields.parse(request.body));
+      response.status(204).end();
+    })
+    .delete('/people-views/:id', 'see', async (request, response) => {
+      await removeView(database, whoIs(request), Id.parse(request.params).id);
+      response.status(204).end();
     })
     .get('/deleted-people', 'delete', async (request, response) => {
       response.json(await deletedPeople(database, whoIs(request)));
@@ -56,6 +113,19 @@ export function peopleRoutes(database: DataSource): Routes {
     })
     .post('/consents/:id/withdraw', 'edit', async (request, response) => {
       await withdrawConsent(database, whoIs(request), Id.parse(request.params).id);
+      response.status(204).end();
+    })
+    .post('/people/:id/notes', 'edit', async (request, response) => {
+      const { id } = Id.parse(request.params);
+      response.status(201).json({ id: await addNote(database, whoIs(request), id, NoteFields.parse(request.body)) });
+    })
+    .put('/notes/:id', 'edit', async (request, response) => {
+      const { text } = NoteFields.parse(request.body);
+      await changeNote(database, whoIs(request), Id.parse(request.params).id, text);
+      response.status(204).end();
+    })
+    .delete('/notes/:id', 'edit', async (request, response) => {
+      await removeNote(database, whoIs(request), Id.parse(request.params).id);
       response.status(204).end();
     })
     .post('/merges', 'merge', async (request, response) => {

@@ -1,5 +1,5 @@
 import { emailKey, phoneKey, websiteKey } from '@dossier/core/matching';
-import { displayName, searchText, sortName, type PersonFields } from '@dossier/core/people';
+import { displayName, sortName, type PersonFields } from '@dossier/core/people';
 import { IsNull, type EntityManager } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
 import { companyNamed } from './companies';
@@ -21,7 +21,6 @@ export const personColumns = (fields: PersonFields) => ({
   region: fields.region,
   country: fields.country,
   more: fields.more,
-  searchText: searchText(fields),
 });
 
 export interface Owner {

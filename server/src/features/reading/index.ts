@@ -4,5 +4,6 @@ export { expectationsOf } from './expectations';
 export { learn, unlearn } from './learning';
 export { lockCards, lockTrayCards } from './lockCards';
 export { proposing } from './proposing';
+export { handOverCards } from './queries';
 export { readAreaOf } from './readArea';
 export { readingRoutes } from './routes';

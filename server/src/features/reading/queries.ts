@@ -90,3 +90,17 @@ export const factsOf = (manager: EntityManager, workspaceId: string, most: numbe
      order by fact.at desc, fact.id limit $2`,
     [workspaceId, most],
   );
+
+/** Cards that are not filed yet become somebody else's. @returns how many */
+export async function handOverCards(
+  manager: EntityManager,
+  { workspaceId, from, to }: { workspaceId: string; from: string; to: string },
+): Promise<number> {
+  const [, count] = await manager.query<[unknown[], number]>(
+    `with own as (
+       select id from card where workspace_id = $1 and made_by = $2 and state not in ('filed', 'discarded') order by id for update)
+     update card set made_by = $3 from own where card.workspace_id = $1 and card.id = own.id`,
+    [workspaceId, from, to],
+  );
+  return count;
+}

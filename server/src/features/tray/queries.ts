@@ -54,3 +54,27 @@ export function backsToMatch(manager: EntityManager, workspaceId: string): Promi
     [workspaceId, IN_TRAY],
   );
 }
+
+/**
+ * What somebody was asked is asked of a colleague, and word of what they asked goes there; what both have asked each other needs no
+ * answer any more. @returns how many are asked of the colleague now
+ */
+export async function handOverSecondLooks(
+  manager: EntityManager,
+  { workspaceId, from, to }: { workspaceId: string; from: string; to: string },
+): Promise<number> {
+  await manager.query(
+    `delete from second_look where workspace_id = $1 and answered_at is null
+       and ((asked_by = $2 and asked_of = $3) or (asked_by = $3 and asked_of = $2))`,
+    [workspaceId, from, to],
+  );
+  await manager.query(
+    `update second_look set asked_by = $3 where workspace_id = $1 and asked_by = $2 and seen_at is null`,
+    [workspaceId, from, to],
+  );
+  const [, count] = await manager.query<[unknown[], number]>(
+    `update second_look set asked_of = $3 where workspace_id = $1 and asked_of = $2 and answered_at is null`,
+    [workspaceId, from, to],
+  );
+  return count;
+}

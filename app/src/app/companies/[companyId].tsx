@@ -1,0 +1,7 @@
+import { useLocalSearchParams } from 'expo-router';
+import { CompanyScreen } from '@/features/companies';
+
+export default function Company() {
+  const { companyId } = useLocalSearchParams<{ companyId: string }>();
+  return <CompanyScreen key={companyId} companyId={companyId} />;
+}

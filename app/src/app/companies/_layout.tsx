@@ -1,0 +1,1 @@
+export { CompaniesLayout as default } from '@/features/companies';

@@ -1,0 +1,1 @@
+export { NoFirmChosen as default } from '@/features/companies';

@@ -1,0 +1,1 @@
+export { ChangesScreen as default } from '@/features/people';

@@ -1,0 +1,1 @@
+export { SampleScreen as default } from '@/features/capture';

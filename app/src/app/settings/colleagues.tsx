@@ -1,0 +1,1 @@
+export { ColleaguesSection as default } from '@/features/team';

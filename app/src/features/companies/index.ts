@@ -1,0 +1,5 @@
+import { lazyScreen } from '@/lib/lazyScreen';
+
+export const CompaniesLayout = lazyScreen(() => import('./CompaniesLayout'), 'CompaniesLayout');
+export const NoFirmChosen = lazyScreen(() => import('./CompaniesLayout'), 'NoFirmChosen');
+export const CompanyScreen = lazyScreen(() => import('./CompanyScreen'), 'CompanyScreen');

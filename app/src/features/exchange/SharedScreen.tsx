@@ -1,0 +1,72 @@
+import type { SharedPerson } from '@dossier/contract';
+import { toVcard } from '@dossier/core/exchange';
+import { addressLines } from '@dossier/core/people';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { DoorPage } from '@/features/account';
+import { ContactLinks } from '@/features/people';
+import { hasStatus, problemText } from '@/lib/api';
+import { countryName } from '@/lib/countries';
+import { formatWhen } from '@/lib/formatDate';
+import { Button, LoadingLines, Soft, Text } from '@/ui';
+import { useOpenedShareQuery } from './api';
+
+/** What opens the link stands behind its #: it is sent nowhere but in the request below. */
+const tokenOfAddress = (): string => globalThis.location?.hash.slice(1) ?? '';
+
+/** A card, for whoever was given a link to it. */
+export function SharedScreen() {
+  const [token] = useState(tokenOfAddress);
+  const { data, error, isLoading, refetch } = useOpenedShareQuery(token, { skip: token === '' });
+  if (data) return <Shown shared={data} />;
+  if (isLoading)
+    return (
+      <DoorPage title="One moment" about="Looking at your link.">
+        <LoadingLines lines={2} />
+      </DoorPage>
+    );
+  const isOver = token === '' || hasStatus(error, 410) || hasStatus(error, 400);
+  return (
+    <DoorPage
+      title={isOver ? 'This link has ended' : 'Dossier cannot be reached'}
+      about={
+        token === '' ? 'This link is not whole. Open it again as you got it, or ask for a new one.' : problemText(error)
+      }
+    >
+      {isOver ? null : <Button onPress={() => void refetch()}>Try again</Button>}
+    </DoorPage>
+  );
+}
+
+function Shown({ shared: { id, fullName, fields, by, workspace, updatedAt, endsAt } }: { shared: SharedPerson }) {
+  const job = [fields.title, fields.department, fields.company].filter(Boolean).join(', ');
+  const country = /^[A-Z]{2}$/.test(fields.country) ? countryName(fields.country) : fields.country;
+  const lines = [...addressLines(fields), country].filter(Boolean);
+  const whole = { ...fields, more: [] };
+  const save = () => {
+    const text = toVcard(whole, { version: '3.0', uid: id, revision: new Date(updatedAt) });
+    const link = document.createElement('a');
+    link.href = URL.createObjectURL(new Blob([text], { type: 'text/vcard' }));
+    link.download = 'card.vcf';
+    link.click();
+    URL.revokeObjectURL(link.href);
+  };
+  return (
+    <DoorPage title={fullName || fields.company || 'A card'} about={job}>
+      <ContactLinks fields={whole} />
+      {lines.length > 0 ? (
+        <View className="gap-1">
+          {lines.map((line) => (
+            <Text key={line}>{line}</Text>
+          ))}
+        </View>
+      ) : null}
+      <View className="items-start">
+        <Button look="ink" onPress={save}>
+          Save to my address book
+        </Button>
+      </View>
+      <Soft>{`Shown to you by ${by}, ${workspace}, until ${formatWhen(endsAt)}.`}</Soft>
+    </DoorPage>
+  );
+}

@@ -1,0 +1,2 @@
+/** People as the cells of a table. */
+export * from './cells';

@@ -1,0 +1,42 @@
+import { changesBetween } from '../changesBetween';
+import type { ChangeableRecord, ChangedRecord } from './applyChange';
+
+/**
+ * A record as it was before a change of many, with what was changed later kept. @param now as it is @param nameOf what an owner is called
+ * @returns undefined where it is so already, a field's name where a later change stands against it
+ */
+export function undoChange(
+  before: ChangeableRecord,
+  after: ChangeableRecord,
+  now: ChangeableRecord,
+  nameOf: (ownerId: string) => string,
+): ChangedRecord | string | undefined {
+  const record: ChangeableRecord = { ...now, fields: { ...now.fields } };
+  for (const name of ['kind', 'ownerId', 'rating'] as const) {
+    if (before[name] === after[name] || now[name] === before[name]) continue;
+    if (now[name] !== after[name]) return name === 'ownerId' ? 'owner' : name;
+    Object.assign(record, { [name]: before[name] });
+  }
+  for (const { field } of changesBetween(before.fields, after.fields)) {
+    const name = field as keyof typeof record.fields;
+    const [was, made, is] = [before.fields[name], after.fields[name], now.fields[name]].map((v) => JSON.stringify(v));
+    if (is === was) continue;
+    if (is !== made) return field;
+    Object.assign(record.fields, { [name]: before.fields[name] });
+  }
+  // Tags added since stay, tags taken away since stay away: only what the change did is taken back.
+  const key = (tag: string) => tag.toLowerCase();
+  const [had, got] = [before.tags, after.tags].map((tags) => new Set(tags.map(key)));
+  record.tags = [
+    ...now.tags.filter((tag) => had!.has(key(tag)) || !got!.has(key(tag))),
+    ...before.tags.filter((tag) => !got!.has(key(tag)) && !now.tags.some((one) => key(one) === key(tag))),
+  ];
+  const changes = [
+    ...changesBetween(now.fields, record.fields),
+    { field: 'kind', before: now.kind, after: record.kind },
+    { field: 'tags', before: now.tags.join(', '), after: record.tags.join(', ') },
+    { field: 'owner', before: nameOf(now.ownerId), after: nameOf(record.ownerId) },
+    { field: 'rating', before: now.rating ?? '', after: record.rating ?? '' },
+  ].filter((change) => change.before !== change.after);
+  return changes.length === 0 && record.ownerId === now.ownerId ? undefined : { record, changes };
+}

@@ -1,0 +1,2 @@
+export { CompanyAct, CompanyNote } from './entities';
+export { companyRoutes } from './routes';

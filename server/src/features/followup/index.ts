@@ -1,0 +1,2 @@
+export { Task } from './entities';
+export { followupRoutes } from './routes';

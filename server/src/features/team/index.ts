@@ -1,0 +1,2 @@
+export { AccessLink } from './entities';
+export { linkRoutes, memberRoutes } from './routes';
