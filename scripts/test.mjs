@@ -12,6 +12,7 @@ import { requirePackages } from './npmPackages.mjs';
 import { appFolder, dataFolder, root } from './paths.mjs';
 import { anyFreePort } from './ports.mjs';
 import { startEmpty } from './emptyService.mjs';
+import { failuresOfJest, failuresOfPlaywright } from './failures.mjs';
 import { startPostgres } from './postgres.mjs';
 import { SetUpError } from './processes.mjs';
 import { serverEnvironment, setUpDatabase, startRecordedWorker, startServer, waitForHealth } from './services.mjs';
@@ -22,6 +23,7 @@ const only = process.argv.includes('--only') ? process.argv[process.argv.indexOf
 const reports = join(dataFolder, 'test-reports');
 const running = [];
 const results = [];
+const failures = [];
 
 /** Twice what the longest part takes on a busy machine. */
 const LONGEST_RUN_MS = 40 * 60_000;
@@ -73,6 +75,7 @@ async function runJest(part, projects, env) {
   ];
   await run(bin('jest'), args, env);
   const report = JSON.parse(readFileSync(file, 'utf8'));
+  failures.push(...failuresOfJest(report));
   results.push({
     part,
     passed: report.numPassedTests,
@@ -130,7 +133,9 @@ async function runE2e(postgres) {
     DOSSIER_CHROMIUM: chromium,
     PLAYWRIGHT_JSON_OUTPUT_NAME: file,
   });
-  const { stats } = JSON.parse(readFileSync(file, 'utf8'));
+  const report = JSON.parse(readFileSync(file, 'utf8'));
+  const { stats } = report;
+  failures.push(...failuresOfPlaywright(report));
   results.push({ part: 'e2e', passed: stats.expected, failed: stats.unexpected + stats.flaky });
 }
 
@@ -163,6 +168,7 @@ async function test() {
 
 const summary = () => {
   const sum = (key) => results.reduce((total, r) => total + r[key], 0);
+  for (const failure of failures) console.log(`✗ ${failure}\n`);
   for (const { part, passed, failed } of results)
     console.log(`${failed > 0 ? '✗' : '✓'} ${part.padEnd(20)} ${passed} passed${failed ? `, ${failed} failed` : ''}`);
   console.log(`\n${sum('passed')} passed, ${sum('failed')} failed`);

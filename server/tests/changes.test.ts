@@ -170,6 +170,15 @@ describe('a change of a few', () => {
     expect((await rep.send('POST', '/people/changes', body)).status).toBe(status);
   });
 
+  it('does not wait for, or stop, whoever writes down something about one of them', async () => {
+    const id = await file('Sverre');
+    await owner.transaction(async (manager) => {
+      // As the database does for every note, task, card or other change of many that is about a person.
+      await manager.query('select from person where id = $1 for key share', [id]);
+      expect((await change([id], { rating: 'Cold' })).body).toMatchObject({ state: 'done', changed: 1 });
+    });
+  });
+
   it('touches nobody of another workspace', async () => {
     const stranger = await Client.signedIn('juno@tarnmoorpack.example', 'fruit-crate');
     const id = await file('Idunn');
@@ -238,8 +247,10 @@ describe('a change of everybody in a list', () => {
 
   it('and one beside it do not stand in each other’s way', async () => {
     const both = await Promise.all([change(crew, { rating: 'Warm' }), change(crew, { addTags: ['both'] })]);
-    for (const { body } of both)
+    for (const { status, body } of both) {
+      expect(status).toBe(202);
       expect(await ended(body.id)).toMatchObject({ state: 'done', changed: expect.anything() });
+    }
     expect(await count('rating=Warm')).toBe(MANY);
     const [someone] = (await rep.get<PeoplePage>('/people?tag=crew&limit=1')).body.items;
     expect(someone).toMatchObject({ rating: 'Warm', tags: ['crew', 'both'] });

@@ -101,7 +101,7 @@ export async function lockStaff(
   const rows = await manager.query<{ id: string }[]>(
     `select p.id from person p where p.workspace_id = $1 and ($3::uuid[] is null or p.id = any($3::uuid[]))
        and exists (select from employment e where e.workspace_id = $1 and e.person_id = p.id and e.company_id = $2 and e.ended_at is null)
-     order by p.id for update`,
+     order by p.id for no key update`,
     [workspaceId, companyId, among],
   );
   return rows.map((row) => row.id);

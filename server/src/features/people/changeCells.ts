@@ -38,7 +38,7 @@ async function changeOne(
   const told = (column: Cell['column'], outcome: CellsChanged['cells'][number]['outcome'], text = '') =>
     changed.cells.push({ personId, column, outcome, words: text });
   const where = { id: personId, workspaceId: who.workspaceId, deletedAt: IsNull() };
-  const row = await manager.findOne(Person, { where, lock: { mode: 'pessimistic_write' } });
+  const row = await manager.findOne(Person, { where, lock: { mode: 'for_no_key_update' } });
   const loaded = row && (await loadFields(manager, [personId])).get(personId);
   if (!loaded) return cells.forEach(({ column }) => told(column, 'gone', 'This person is not here any more.'));
   const { person, fields } = loaded;

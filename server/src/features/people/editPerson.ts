@@ -61,7 +61,7 @@ export function restorePerson(database: DataSource, who: SignedIn, id: string): 
 
 function setDeleted(database: DataSource, who: SignedIn, id: string, deleted: boolean): Promise<void> {
   return inWorkspace(database, who.workspaceId, async (manager) => {
-    const person = await manager.findOne(Person, { where: { id }, lock: { mode: 'pessimistic_write' } });
+    const person = await manager.findOne(Person, { where: { id }, lock: { mode: 'for_no_key_update' } });
     if (!person) throw notFound('This person');
     if (Boolean(person.deletedAt) === deleted) return;
     const at = new Date();

@@ -8,7 +8,7 @@ import { type LoadedFields, loadFields } from './loadFields';
  * @throws ProblemError 404 for one that is not here or deleted, 409 for one that changed since that version
  */
 export async function lockPerson(manager: EntityManager, id: string, version: number): Promise<LoadedFields> {
-  const row = await manager.findOne(Person, { where: { id }, lock: { mode: 'pessimistic_write' } });
+  const row = await manager.findOne(Person, { where: { id }, lock: { mode: 'for_no_key_update' } });
   const loaded = row && !row.deletedAt && (await loadFields(manager, [id])).get(id);
   if (!loaded) throw notFound('This person');
   if (row.version !== version) {

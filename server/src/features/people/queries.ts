@@ -15,7 +15,7 @@ export async function setOwners(
   at: Date,
 ): Promise<string[]> {
   const [rows] = await manager.query<[{ id: string }[], number]>(
-    `with own as (select id from person where workspace_id = $1 and owner_id = $2 order by id for update)
+    `with own as (select id from person where workspace_id = $1 and owner_id = $2 order by id for no key update)
      update person set owner_id = $3, version = version + 1, updated_at = $4
      from own where person.workspace_id = $1 and person.id = own.id returning person.id`,
     [workspaceId, from, to, at],

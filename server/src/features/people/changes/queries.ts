@@ -16,7 +16,7 @@ export async function chooseIds(
 ): Promise<number> {
   const [row] = await manager.query<{ people: number }[]>(
     `with chosen as (insert into people_change_row (change_id, person_id, workspace_id, state)
-       select $2, id, $1, 'waiting' from person where workspace_id = $1 and id = any($3::uuid[]) returning 1)
+       select $2, id, $1, 'waiting' from person where workspace_id = $1 and id = any($3::uuid[]) order by id returning 1)
      select count(*)::int as people from chosen`,
     [workspaceId, changeId, ids],
   );
@@ -101,7 +101,7 @@ export async function changeableStates(
   >(
     `with one as (
        select id, full_name, kind, owner_id, rating, tags, deleted_at is not null as deleted from person
-       where workspace_id = $1 and id = any($2::uuid[]) order by id ${hold ? 'for update' : ''})
+       where workspace_id = $1 and id = any($2::uuid[]) order by id ${hold ? 'for no key update' : ''})
      select one.*, card.id as card_id, card.occasion_id from one
      left join lateral (select k.id, k.occasion_id from card k where k.workspace_id = $1 and k.person_id = one.id
        order by k.taken_at desc, k.id limit 1) card on true`,
