@@ -1,12 +1,11 @@
 /** What failed and why, in a line each: the report of the longest run fits on a screen. */
+import { stripVTControlCharacters } from 'node:util';
 
-/** Colours and the like that terminals understand. */
-const ANSI = /\u001b\[[0-9;]*m/g;
 const LONGEST = 600;
 
 /** @returns what an error says before the code around it is shown */
 function firstWords(message) {
-  const [words] = message.replace(ANSI, '').split(/\n\s*(?:\d+ \||> \d+ \||at )/);
+  const [words] = stripVTControlCharacters(message).split(/\n\s*(?:\d+ \||> \d+ \||at )/);
   const line = words.replace(/\s+/g, ' ').trim();
   return line.length > LONGEST ? `${line.slice(0, LONGEST)} …` : line;
 }

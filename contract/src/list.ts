@@ -160,8 +160,12 @@ export const PeoplePage = z.object({
 });
 export type PeoplePage = z.infer<typeof PeoplePage>;
 
+const FacetName = z.enum(FACET_NAMES, {
+  error: ({ input }) => `There is no facet “${String(input).slice(0, 40)}”. Use ${FACET_NAMES.join(', ')}.`,
+});
+
 /** Which values people have who fit, the most frequent first; those of a facet that is narrowed by as if it were not. */
-export const FacetsQuery = z.strictObject({ ...Narrowing.shape, facet: anyOf(z.enum(FACET_NAMES)) });
+export const FacetsQuery = z.strictObject({ ...Narrowing.shape, facet: anyOf(FacetName) });
 export const FacetValue = z.object({ value: z.string(), label: z.string(), people: z.number().int() });
 export type FacetValue = z.infer<typeof FacetValue>;
 export const PeopleFacets = z.object({

@@ -141,6 +141,22 @@ export const ProofCard = z.object({
 });
 export type ProofCard = z.infer<typeof ProofCard>;
 
+/** Where on which card the values of a record were read, in pixels of that card; numbers without spaces or extension. */
+export const PersonSources = z.object({
+  items: z.array(
+    z.object({
+      field: z.enum(FIELD_NAMES),
+      label: z.string(),
+      value: z.string(),
+      cardId: z.uuid(),
+      pictureId: z.uuid(),
+      cardWidth: z.number(),
+      areas: z.array(z.object({ left: z.number(), top: z.number(), width: z.number(), height: z.number() })),
+    }),
+  ),
+});
+export type PersonSources = z.infer<typeof PersonSources>;
+
 /** Joining a card of the tray to another as its back. */
 export const BackChange = z.object({ cardId: z.uuid() });
 export type BackChange = z.infer<typeof BackChange>;

@@ -46,6 +46,7 @@ import { ChangesOfMany1780000000013 } from './migrations/1780000000013-changesOf
 import { Companies1780000000014 } from './migrations/1780000000014-companies';
 import { Shares1780000000015 } from './migrations/1780000000015-shares';
 import { LargeLists1780000000016 } from './migrations/1780000000016-largeLists';
+import { FirmsInOrder1780000000017 } from './migrations/1780000000017-firmsInOrder';
 import { StoredFile } from './platform/entities';
 
 /** The database of Dossier through one role's connection. */
@@ -77,6 +78,7 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       Companies1780000000014,
       Shares1780000000015,
       LargeLists1780000000016,
+      FirmsInOrder1780000000017,
     ],
     entities: [
       Workspace,

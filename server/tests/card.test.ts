@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { Matches, PeoplePage, Person, Tray, TrayEvent } from '@dossier/contract';
+import type { Matches, PeoplePage, Person, PersonSources, Tray, TrayEvent } from '@dossier/contract';
 import sharp from 'sharp';
 import { Client, demoPhoto, personFields } from './client';
 import { until } from './services';
@@ -151,6 +151,41 @@ describe('filing', () => {
     });
     const stale = await rep.file({ cardId: await newCard(), fields, known });
     expect([stale.status, stale.body.code]).toEqual([409, 'person-changed']);
+  });
+
+  it('keeps where on the card each value was read, by whatever hand the rest came', async () => {
+    const [item] = await rep.photograph(demoPhoto('skerry'));
+    const { body: card } = await rep.card(item!.id);
+    const fields = personFields({
+      givenName: 'Tobias',
+      familyName: 'Skerritt',
+      title: 'Auctioneer',
+      emails: ['t.skerritt@skerryfish.example'],
+      phones: [{ value: '+441632960204', kind: 'work', extension: '12' }],
+    });
+    const id = await rep.filed(fields, { cardId: item!.id });
+    const sources = async (of = id) => (await rep.get<PersonSources>(`/people/${of}/sources`)).body.items;
+    const told = await sources();
+    expect(told.map(({ field, value }) => [field, value])).toEqual([
+      ['givenName', 'Tobias'],
+      ['familyName', 'Skerritt'],
+      ['email', 't.skerritt@skerryfish.example'],
+      ['phone', '+441632960204'],
+    ]);
+    const { reading } = card;
+    for (const { cardId, pictureId, cardWidth, areas } of told) {
+      expect([cardId, pictureId, cardWidth]).toEqual([item!.id, card.pictureId, reading.width]);
+      for (const { left, top, width, height } of areas) {
+        expect(Math.min(left, top)).toBeGreaterThanOrEqual(0);
+        expect(left + width).toBeLessThanOrEqual(reading.width);
+        expect(top + height).toBeLessThanOrEqual(reading.height);
+        expect(width * height).toBeGreaterThan(0);
+      }
+    }
+    const [given, family] = told;
+    expect(given!.areas[0]!.left).toBeLessThan(family!.areas[0]!.left);
+    expect(await sources(await rep.filed({ familyName: 'Typed', emails: ['typed@quay.example'] }))).toEqual([]);
+    expect((await rep.get(`/people/${randomUUID()}/sources`)).status).toBe(404);
   });
 
   it('is all or nothing: what cannot be filed leaves the card in the tray', async () => {

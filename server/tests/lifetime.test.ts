@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { request as httpRequest } from 'node:http';
+import type { ShareMade } from '@dossier/contract';
 import type { DataSource } from 'typeorm';
 import { createDataSource } from '../src/dataSource';
 import { eraseLongDeleted, KEPT_DAYS } from '../src/features/people/deletedPeople';
@@ -98,7 +99,7 @@ describe('what only a date keeps', () => {
   const daysAgo = (id: string, days: number) =>
     owner.query(`update person set deleted_at = now() - make_interval(days => $2) where id = $1`, [id, days]);
 
-  it('goes when its day has come: sessions, old signs of life, people deleted a month ago', async () => {
+  it('goes when its day has come: sessions, old signs of life, people deleted and links ended a month ago', async () => {
     const gone = await Client.signedIn('idris@keldermoss.example');
     const accountId = (await gone.get<{ user: { id: string } }>('/session')).body.user.id;
     await owner.query(`update session set expires_at = now() - interval '1 minute' where account_id = $1`, [accountId]);
@@ -106,14 +107,22 @@ describe('what only a date keeps', () => {
       `insert into worker_heartbeat (name, seen_at, workers) values ('elsewhere:1', now() - interval '9 days', '[]')`,
     );
     const somebody = () => rep.filed(personFields({ familyName: `Gone ${randomUUID()}`, company: 'Gone Quays' }));
-    const [long, lately] = [await somebody(), await somebody()];
+    const [long, lately, shown] = [await somebody(), await somebody(), await somebody()];
     for (const id of [long, lately]) await rep.send('DELETE', `/people/${id}`);
+    const links = await Promise.all(
+      [40, 20].map(async (days) => {
+        const { body } = await rep.send<ShareMade>('POST', `/people/${shown}/shares`, { days: 1 });
+        await owner.query(`update share set ends_at = now() - make_interval(days => $2) where id = $1`, [body.id, days]);
+        return body.id;
+      }),
+    );
     await daysAgo(long, KEPT_DAYS + 1);
     await daysAgo(lately, KEPT_DAYS - 1);
     await housekeepingTask(database, createLogger('silent', 'test'))({}, {} as never);
     expect((await gone.get('/session')).status).toBe(401);
     expect(await owner.query(`select from session where expires_at < now()`)).toEqual([]);
     expect(await owner.query(`select from worker_heartbeat where name = 'elsewhere:1'`)).toEqual([]);
+    expect(await owner.query('select id from share where id = any($1)', [links])).toEqual([{ id: links[1] }]);
     expect((await rep.get(`/people/${long}`)).status).toBe(404);
     expect((await rep.send('POST', `/people/${lately}/restore`)).status).toBeLessThan(300);
     expect(await eraseLongDeleted(database)).toBe(0);

@@ -202,6 +202,12 @@ describe('a list of people', () => {
     if (name !== 'cursor') expect(JSON.stringify(body)).toContain(name === 'sort' ? value : name);
   });
 
+  it('refuses to count what is no facet, and names it', async () => {
+    const { status, body } = await rep.get('/people/facets?facet=shoesize');
+    expect(status).toBe(400);
+    expect(JSON.stringify(body)).toContain('There is no facet “shoesize”');
+  });
+
   it('is of one workspace', async () => {
     const other = await Client.signedIn('juno@tarnmoorpack.example', 'fruit-crate');
     expect((await other.get<PeoplePage>(`/people?${new URLSearchParams({ tag: TAG })}`)).body.items).toEqual([]);

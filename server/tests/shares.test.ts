@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { SharedPerson, ShareMade, Shares } from '@dossier/contract';
+import type { Merged, SharedPerson, ShareMade, Shares } from '@dossier/contract';
 import { Client } from './client';
 
 jest.setTimeout(120_000);
@@ -63,6 +63,20 @@ describe('a link to somebody', () => {
     const lost = await make(1, gone);
     await manager.send('POST', `/people/${gone}/erase`);
     expect((await open(tokenOf(lost))).status).toBe(410);
+  });
+
+  it('goes on to whom its person was merged into, and back when they are parted', async () => {
+    const twin = await rep.filed({ givenName: 'Shauna', familyName: 'Linksby' });
+    const made = await make(7, twin);
+    const { body: merge } = await rep.send<Merged>('POST', '/merges', {
+      into: { id, version: (await rep.person(id)).version },
+      others: [{ id: twin, version: 1 }],
+    });
+    expect((await open(tokenOf(made))).body).toMatchObject({ id, fields: { company: 'Linksby Buoys' } });
+    expect((await links()).map((link) => link.id)).toContain(made.id);
+    await rep.send('POST', `/merges/${merge.mergeId}/undo`);
+    expect((await open(tokenOf(made))).body).toMatchObject({ id: twin, fields: { company: '' } });
+    await manager.send('POST', `/people/${twin}/erase`);
   });
 
   it.each([

@@ -5,4 +5,5 @@ export * from './draft';
 export * from './inkOnPaper';
 export * from './moves';
 export * from './sourceArea';
+export * from './sources';
 export * from './words';

@@ -1,8 +1,9 @@
 import { useLocalSearchParams } from 'expo-router';
 import { SharePerson } from '@/features/exchange';
 import { PersonScreen } from '@/features/people';
+import { WhereFrom } from '@/features/proof';
 
 export default function Person() {
   const { personId } = useLocalSearchParams<{ personId: string }>();
-  return <PersonScreen key={personId} personId={personId} Share={SharePerson} />;
+  return <PersonScreen key={personId} personId={personId} Share={SharePerson} WhereFrom={WhereFrom} />;
 }

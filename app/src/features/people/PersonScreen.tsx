@@ -27,10 +27,12 @@ interface Props {
   personId: string;
   /** Ways to give the card to somebody: lent by the room that has them. */
   Share: ComponentType<{ person: Person }>;
+  /** What was read where on the cards: lent by the room that has the cards. */
+  WhereFrom: ComponentType<{ person: Person }>;
 }
 
 /** Somebody's dossier. */
-export function PersonScreen({ personId, Share }: Props) {
+export function PersonScreen({ personId, Share, WhereFrom }: Props) {
   const wide = useWide();
   const { data: person, error, refetch } = usePersonQuery(personId);
   const isLeft = useSelector(selectLeftEdit(personId)) !== undefined;
@@ -74,6 +76,7 @@ export function PersonScreen({ personId, Share }: Props) {
         <FormerJobs person={person} />
         <Address person={person} />
         <More person={person} />
+        <WhereFrom person={person} />
         <NextSteps person={person} />
         <Notes person={person} />
         <Rule />

@@ -25,6 +25,21 @@ export function Strip({
   if (!picture)
     return <Raw className="text-soft">{reading.lines[span.line]?.text.slice(span.from, span.to) ?? ''}</Raw>;
   if (!area) return null;
+  return <InkStrip {...{ cardId, pictureId, area, tallest }} cardWidth={reading.width} />;
+}
+
+interface StripProps {
+  cardId: string;
+  /** Names the picture itself. */
+  pictureId: string | null;
+  /** In pixels of the card as it was read. */
+  area: Area;
+  cardWidth: number;
+  tallest?: number;
+}
+
+/** A part of a card's picture, scaled to fit. */
+export function InkStrip({ cardId, pictureId, area, cardWidth, tallest = TALLEST }: StripProps) {
   const widest = area.width * Math.min(tallest / area.height, LARGEST_SCALE);
   return (
     <div
@@ -38,7 +53,7 @@ export function Strip({
         key={`${pictureId} ${area.left} ${area.top} ${area.width} ${area.height}`}
         src={cardPicture(cardId, 'full', pictureId)}
         area={area}
-        cardWidth={reading.width}
+        cardWidth={cardWidth}
         height={Math.min(tallest, area.height * LARGEST_SCALE)}
       />
     </div>

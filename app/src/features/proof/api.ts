@@ -6,6 +6,7 @@ import type {
   BackChange,
   DraftChange,
   DraftKept,
+  PersonSources,
   ProofCard,
 } from '@dossier/contract';
 import { api } from '@/lib/api';
@@ -18,6 +19,10 @@ export const proofApi = api.injectEndpoints({
         { type: 'Card', id },
         { type: 'Photo', id: result?.photoId ?? id },
       ],
+    }),
+    personSources: build.query<PersonSources, string>({
+      query: (id) => `/people/${id}/sources`,
+      providesTags: ['Person'],
     }),
     addressParts: build.mutation<AddressPartsFound, AddressBlock>({
       query: (body) => ({ url: '/address-parts', method: 'POST', body }),
@@ -52,6 +57,7 @@ export const {
   useCardQuery,
   useJoinBackMutation,
   useKeepDraftMutation,
+  usePersonSourcesQuery,
   useReadAreaMutation,
   useTakeBackOffMutation,
 } = proofApi;

@@ -9,3 +9,4 @@ export { sideOf, sidesOf } from './sides';
 export { type FilingChoices, type KeptDraft, proofActions, proofSlice } from './slice';
 export { holdUntil, useDeskFiling } from './useDeskFiling';
 export { forgetDraft, useDraft } from './useDraft';
+export { WhereFrom } from './WhereFrom';

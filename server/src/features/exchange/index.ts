@@ -1,2 +1,3 @@
 export { ShareLink } from './entities';
 export { exchangeRoutes, shareRoutes } from './routes';
+export { removeEndedShares } from './shares';

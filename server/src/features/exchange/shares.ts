@@ -1,15 +1,17 @@
 import type { SharedPerson, ShareMade, Shares } from '@dossier/contract';
-import { IsNull, MoreThan, type DataSource } from 'typeorm';
+import { IsNull, LessThan, MoreThan, type DataSource } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
 import { notFound, ProblemError } from '../../platform/problem';
 import { hashSecret, newSecret } from '../../platform/secret';
 import type { SignedIn } from '../../platform/session';
 import { inSnapshot, inWorkspace } from '../../platform/workspaceScope';
+import { Workspace } from '../account';
 import { loadPerson, log, Person } from '../people';
 import { ShareLink } from './entities';
 import { openShare } from './queries';
 
 const DAY_MS = 24 * 60 * 60 * 1000;
+const KEPT_AFTER_END_DAYS = 30;
 
 /** Makes a link that shows what stands on somebody's card. @throws ProblemError 404 */
 export function share(database: DataSource, who: SignedIn, personId: string, days: number): Promise<ShareMade> {
@@ -59,6 +61,18 @@ export function endShare(database: DataSource, who: SignedIn, id: string): Promi
     await manager.update(ShareLink, { id }, { endsAt: at });
     await log(manager, who, { personId: link.personId, action: 'shareEnded', at });
   });
+}
+
+/** Links that ended long ago are told of by the history of their people alone. @returns how many went */
+export async function removeEndedShares(database: DataSource): Promise<number> {
+  const before = new Date(Date.now() - KEPT_AFTER_END_DAYS * DAY_MS);
+  let removed = 0;
+  for (const { id: workspaceId } of await database.getRepository(Workspace).find({ select: { id: true } }))
+    removed += await inWorkspace(database, workspaceId, async (manager) => {
+      const { affected } = await manager.delete(ShareLink, { workspaceId, endsAt: LessThan(before) });
+      return affected ?? 0;
+    });
+  return removed;
 }
 
 /** Whom a link shows. @throws ProblemError 410 for one that opens nothing (any more), or whose person is not here any more */

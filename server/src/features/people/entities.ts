@@ -84,6 +84,7 @@ export class Person {
 @Index('company_merged_into', ['mergedInto'], { where: 'merged_into IS NOT NULL' })
 @Index('company_words', { synchronize: false })
 @Index('company_order', { synchronize: false })
+@Index('company_latest', { synchronize: false })
 export class Company {
   @PrimaryColumn({ type: 'uuid', primaryKeyConstraintName: 'company_pkey' })
   id!: string;
@@ -94,6 +95,9 @@ export class Company {
   workspace?: Relation<Workspace>;
   @Column({ type: 'text' })
   name!: string;
+  /** The name as lists are ordered by it; the database writes it. */
+  @Column({ name: 'sort_name', type: 'text', default: '', insert: false, update: false, select: false })
+  sortName!: string;
   /** The name folded to letters and digits. */
   @Column({ name: 'name_key', type: 'text' })
   nameKey!: string;
@@ -148,6 +152,7 @@ export class CompanyName {
 @Index('employment_company', ['companyId'])
 @Index('employment_workspace', ['workspaceId'])
 @Index('employment_current', ['personId'], { unique: true, where: 'ended_at IS NULL' })
+@Index('employment_present', ['workspaceId', 'companyId', 'personId'], { where: 'ended_at IS NULL' })
 export class Employment {
   @PrimaryColumn({ type: 'uuid', primaryKeyConstraintName: 'employment_pkey' })
   id!: string;

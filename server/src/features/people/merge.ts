@@ -16,7 +16,7 @@ import { lockCardsOf } from './lockCardsOf';
 import { lockPerson } from './lockPerson';
 import { saveMatchKeys } from './matchKeys';
 import { SNAPSHOT_SCHEMA, snapshotOf, type MergeSnapshot, type Row } from './mergeSnapshot';
-import { atPresentFirms, jobsContradict, moveBack, moveTasks, ownersOf, putRowsBack, wholeRows } from './queries';
+import { atPresentFirms, jobsContradict, moveBack, moveRows, ownersOf, putRowsBack, wholeRows } from './queries';
 import { Consent, Merge } from './recordEntities';
 import { changePerson } from './savePerson';
 import { distinctTags } from './tags';
@@ -52,7 +52,8 @@ export async function mergeLocked(manager: EntityManager, who: SignedIn, request
 
   for (const entity of [Note, Card, Consent, FilingReceipt])
     await manager.update(entity as typeof Note, { personId: In(otherIds) }, { personId: into.person.id });
-  await moveTasks(manager, who.workspaceId, otherIds, into.person.id);
+  for (const table of ['task', 'share'] as const)
+    await moveRows(manager, who.workspaceId, table, otherIds, into.person.id);
   await joinJobs(manager, into.person.id, otherIds, fields, at);
   const apart: string[] = [];
   for (const id of otherIds) apart.push(...(await keepApartFurther(manager, who, id, into.person.id)));
@@ -166,6 +167,7 @@ async function rowsOf(
     cards: await ownersOf(manager, workspaceId, 'card', ids),
     consents: await ownersOf(manager, workspaceId, 'consent', ids),
     tasks: await ownersOf(manager, workspaceId, 'task', ids),
+    shares: await ownersOf(manager, workspaceId, 'share', ids),
     receipts: await ownersOf(manager, workspaceId, 'filing_receipt', ids),
   };
 }
@@ -268,6 +270,7 @@ async function giveBack(
     card: before.cards,
     consent: before.consents,
     task: before.tasks,
+    share: before.shares,
     filing_receipt: before.receipts,
   } as const;
   for (const [table, owners] of Object.entries(moved))

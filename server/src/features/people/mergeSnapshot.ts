@@ -4,7 +4,7 @@ import type { PersonFields } from '@dossier/core/people';
 export type Row = Record<string, unknown> & { id: string; person_id: string };
 
 /** Raised with every change of a table whose rows a merge keeps; `UPGRADES` then says what becomes of older ones. */
-export const SNAPSHOT_SCHEMA = 3;
+export const SNAPSHOT_SCHEMA = 4;
 
 /** What a merge changed: rows as they were, and whose what was. */
 export interface MergeSnapshot {
@@ -12,11 +12,12 @@ export interface MergeSnapshot {
   people: Row[];
   employments: Row[];
   contactPoints: Row[];
-  /** Person by note, card, consent, task or receipt. */
+  /** Person by note, card, consent, task, shared link or receipt. */
   notes: [string, string][];
   cards: [string, string][];
   consents: [string, string][];
   tasks: [string, string][];
+  shares: [string, string][];
   receipts: [string, string][];
   /** From whom the person was not kept apart before. */
   apart?: string[];
@@ -40,6 +41,8 @@ const UPGRADES: Record<number, (before: AnySnapshot) => AnySnapshot> = {
     people: (people as Row[]).map(({ search_text: _gone, ...row }) => row),
     tasks: [],
   }),
+  // Links to somebody go with their record.
+  3: (rest) => ({ ...rest, shares: [] }),
 };
 
 /** A snapshot of any age as the tables are now. */

@@ -338,8 +338,8 @@ export async function wholeRows(
   return rows.map(({ row }) => row);
 }
 
-type MovedTable = 'note' | 'card' | 'consent' | 'task' | 'filing_receipt';
-const KEY_OF: Record<MovedTable, string> = { note: 'id', card: 'id', consent: 'id', task: 'id', filing_receipt: 'key' };
+type MovedTable = 'note' | 'card' | 'consent' | 'task' | 'share' | 'filing_receipt';
+const keyOf = (table: MovedTable): string => (table === 'filing_receipt' ? 'key' : 'id');
 
 /** Whose what is: pairs of key and person. */
 export async function ownersOf(
@@ -349,7 +349,7 @@ export async function ownersOf(
   personIds: readonly string[],
 ): Promise<[key: string, personId: string][]> {
   const rows = await manager.query<{ key: string; person_id: string }[]>(
-    `select ${KEY_OF[table]} as key, person_id from ${table} where workspace_id = $1 and person_id = any($2)`,
+    `select ${keyOf(table)} as key, person_id from ${table} where workspace_id = $1 and person_id = any($2)`,
     [workspaceId, personIds],
   );
   return rows.map((row) => [row.key, row.person_id]);
@@ -371,14 +371,15 @@ export async function putRowsBack(
   );
 }
 
-/** Gives what is to be done about some people to another. */
-export const moveTasks = (
+/** Gives what other rooms keep about some people to another. */
+export const moveRows = (
   manager: EntityManager,
   workspaceId: string,
+  table: 'task' | 'share',
   fromIds: readonly string[],
   toId: string,
 ): Promise<unknown> =>
-  manager.query('update task set person_id = $3 where workspace_id = $1 and person_id = any($2)', [
+  manager.query(`update ${table} set person_id = $3 where workspace_id = $1 and person_id = any($2)`, [
     workspaceId,
     fromIds,
     toId,
@@ -395,7 +396,7 @@ export const moveBack = (
   manager.query(
     `update ${table} set person_id = moved.person_id
      from unnest($2::text[], $3::uuid[]) as moved(key, person_id)
-     where ${table}.workspace_id = $1 and ${table}.${KEY_OF[table]}::text = moved.key and ${table}.person_id = $4`,
+     where ${table}.workspace_id = $1 and ${table}.${keyOf(table)}::text = moved.key and ${table}.person_id = $4`,
     [workspaceId, owners.map(([key]) => key), owners.map(([, personId]) => personId), fromId],
   );
 

@@ -7,6 +7,7 @@ import { whoIs } from '../../platform/session';
 import { readAreaOf } from '../reading';
 import { joinBack, takeBackOff } from '../tray';
 import { addressPartsIn, cardPicture, cardToProve, keepDraft } from './service';
+import { personSources } from './sources';
 
 const Id = z.object({ id: z.uuid() });
 const Size = z.object({ size: z.enum(['full', 'thumbnail']).default('full') });
@@ -21,6 +22,10 @@ export function proofRoutes(database: DataSource): Routes {
       const { id } = Id.parse(request.params);
       const { size } = Size.parse(request.query);
       sendPicture(request, response, await cardPicture(database, whoIs(request), id, size));
+    })
+    .get('/people/:id/sources', 'see', async (request, response) => {
+      const { id } = Id.parse(request.params);
+      response.json(await personSources(database, whoIs(request), id));
     })
     .post('/address-parts', 'prove', async (request, response) => {
       response.json({ parts: await addressPartsIn(AddressBlock.parse(request.body)) });

@@ -82,7 +82,7 @@ export function PeopleList({ chosen, beside }: Props) {
             isSearch={isSearch}
           />
         )}
-        {(isNarrowed(place) || place.sort) && panel !== 'change' ? (
+        {(isNarrowed(place) || place.q || place.sort) && panel !== 'change' ? (
           <Narrowed place={place} onChange={change} onKeep={() => setPanel('keep')} isKeeping={panel === 'keep'} />
         ) : null}
         {panel === 'keep' ? (

@@ -4,7 +4,7 @@ import type { EntityManager } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
 import type { SignedIn } from '../../../platform/session';
 import { companyNamed } from '../companies';
-import { namesOf } from '../list/queries';
+import { listedOnce, namesOf } from '../list/queries';
 import { loadFields } from '../loadFields';
 import { saveKeysOf } from '../matchKeys';
 import { changeOne, undoOne, type ChangeOutcome, type Names } from './changeOne';
@@ -77,9 +77,10 @@ export async function changeSome(
     } else if (outcome.kind === 'same') outcomes.push({ personId, state: 'same' });
     else outcomes.push({ personId, state: 'left', why: outcome.why });
   }
-  await write(manager, who, done);
   const notes = done.flatMap(({ after, personId }) => (after.noteId ? [[after.noteId, personId] as const] : []));
-  if (what.note && notes.length > 0) await writeNotes(manager, who, notes, what.note, new Date());
+  await write(manager, who, done, async () => {
+    if (what.note && notes.length > 0) await writeNotes(manager, who, notes, what.note, new Date());
+  });
   await writeOutcomes(manager, who.workspaceId, id, outcomes);
   return ids.length === AT_ONCE;
 }
@@ -111,8 +112,7 @@ export async function undoSome(
     if (after!.noteId) notes.push(after!.noteId);
     outcomes.push({ personId, state: 'undone' });
   }
-  await write(manager, who, done);
-  await dropNotes(manager, who.workspaceId, notes);
+  await write(manager, who, done, () => dropNotes(manager, who.workspaceId, notes));
   await writeOutcomes(manager, who.workspaceId, id, outcomes);
   return ids.length === AT_ONCE;
 }
@@ -122,9 +122,22 @@ interface Done extends Extract<ChangeOutcome, { kind: 'changed' }> {
   before: KeptState;
 }
 
-/** Rows, jobs, keys, cards and history of those who are different. */
-async function write(manager: EntityManager, who: SignedIn, done: readonly Done[]): Promise<void> {
+/** Rows, jobs, keys, cards and history of those who are different. @param writeRest their notes */
+async function write(
+  manager: EntityManager,
+  who: SignedIn,
+  done: readonly Done[],
+  writeRest: () => Promise<unknown>,
+): Promise<void> {
   if (done.length === 0) return;
+  const ids = done.map(({ personId }) => personId);
+  await listedOnce(manager, ids, async () => {
+    await writeRecords(manager, who, done);
+    await writeRest();
+  });
+}
+
+async function writeRecords(manager: EntityManager, who: SignedIn, done: readonly Done[]): Promise<void> {
   const at = new Date();
   const { workspaceId } = who;
   await writeStates(manager, workspaceId, done.map(({ personId, after }) => ({ personId, state: after })), at); // prettier-ignore

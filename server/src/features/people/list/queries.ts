@@ -47,6 +47,17 @@ export const countMarks = (
   atMost: number,
 ): Promise<MarkRow[]> => manager.query('select * from count_marks($1, $2, $3)', [JSON.stringify(spec), facets, atMost]);
 
+/** Writes several tables of the same people, who are listed anew once for all of it. @param work writes nobody else's records */
+export async function listedOnce(
+  manager: EntityManager,
+  personIds: readonly string[],
+  work: () => Promise<unknown>,
+): Promise<void> {
+  await manager.query(`select set_config('dossier.list_later', 'on', true)`);
+  await work();
+  await manager.query(`select set_config('dossier.list_later', 'off', true), list_people_now($1)`, [personIds]);
+}
+
 /** Words that lists have, by the word that was asked for. */
 export async function wordsLike(manager: EntityManager, words: readonly string[]): Promise<Map<string, string[]>> {
   const rows = await manager.query<{ asked: string; words: string[] }[]>(
