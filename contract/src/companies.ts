@@ -104,3 +104,16 @@ export type CompanyMerge = z.infer<typeof CompanyMerge>;
 /** People of a firm who belong to another one, which is made when there is none of that name. */
 export const PeopleMove = z.object({ personIds: z.array(z.uuid()).min(1, 'Choose somebody.').max(500), to: Name });
 export type PeopleMove = z.infer<typeof PeopleMove>;
+
+/** A mark cut out of a card of somebody who works there: its place in pixels of that card. Null where there is none to be found. */
+export const CompanyLogo = z.object({
+  logo: z
+    .object({
+      cardId: z.uuid(),
+      pictureId: z.uuid(),
+      cardWidth: z.number(),
+      area: z.object({ left: z.number(), top: z.number(), width: z.number(), height: z.number() }),
+    })
+    .nullable(),
+});
+export type CompanyLogo = z.infer<typeof CompanyLogo>;

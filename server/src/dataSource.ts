@@ -47,6 +47,7 @@ import { Companies1780000000014 } from './migrations/1780000000014-companies';
 import { Shares1780000000015 } from './migrations/1780000000015-shares';
 import { LargeLists1780000000016 } from './migrations/1780000000016-largeLists';
 import { FirmsInOrder1780000000017 } from './migrations/1780000000017-firmsInOrder';
+import { Logos1780000000018 } from './migrations/1780000000018-logos';
 import { StoredFile } from './platform/entities';
 
 /** The database of Dossier through one role's connection. */
@@ -79,6 +80,7 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       Shares1780000000015,
       LargeLists1780000000016,
       FirmsInOrder1780000000017,
+      Logos1780000000018,
     ],
     entities: [
       Workspace,

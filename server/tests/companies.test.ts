@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import type { CompaniesPage, Company, PeoplePage } from '@dossier/contract';
+import type { CompaniesPage, Company, CompanyLogo, PeoplePage } from '@dossier/contract';
+import sharp from 'sharp';
 import { Client, personFields } from './client';
 
 jest.setTimeout(180_000);
@@ -13,8 +14,8 @@ const OWN = `Brackmoor${randomUUID()
   .replace(/[^a-f]/g, '')
   .slice(0, 6)}`;
 const filed: string[] = [];
-const file = async (familyName: string, company: string, rest: object = {}) => {
-  const id = await rep.filed({ givenName: 'Ingrith', familyName, company, ...rest });
+const file = async (familyName: string, company: string, fields: object = {}, rest: object = {}) => {
+  const id = await rep.filed({ givenName: 'Ingrith', familyName, company, ...fields }, rest);
   filed.push(id);
   return id;
 };
@@ -212,6 +213,31 @@ describe('firms', () => {
     expect(statuses).toEqual([204, 409]);
     expect((await firm(left)).id).toBe((await firm(right)).id);
     expect((await firm(left)).presentTotal).toBe(2);
+  });
+
+  it('show the mark on a card of somebody who works there, and none where there is none or whoever has it is deleted', async () => {
+    const card = (mark: string) =>
+      sharp(Buffer.from(`<svg width="900" height="520"><rect width="900" height="520" fill="#f2ede0"/>${mark}</svg>`))
+        .jpeg()
+        .toBuffer();
+    const fileWith = async (mark: string, company: string) => {
+      const [item] = await rep.photograph(await card(mark));
+      return file('Markham', company, {}, { cardId: item!.id });
+    };
+    const logo = async (q: string) => (await rep.get<CompanyLogo>(`/companies/${await idOf(q)}/logo`)).body.logo;
+    const id = await fileWith('<circle cx="450" cy="260" r="60" fill="#8c2f39"/>', `${OWN} Marked`);
+    await fileWith('', `${OWN} Unmarked`);
+    const found = (await logo(`${OWN} marked`))!;
+    const { left, width } = found.area;
+    // In the middle of the card: whichever way up it was read.
+    expect((left + width / 2) / found.cardWidth).toBeCloseTo(0.5, 1);
+    expect(width / found.cardWidth).toBeCloseTo(120 / 900, 1);
+    expect(await logo(`${OWN} marked`)).toEqual(found);
+    expect(await logo(`${OWN} unmarked`)).toBeNull();
+    expect((await stranger.get(`/companies/${await idOf(`${OWN} marked`)}/logo`)).status).toBe(404);
+    await rep.send('DELETE', `/people/${id}`);
+    expect(await logo(`${OWN} marked`)).toBeNull();
+    await rep.send('POST', `/people/${id}/restore`);
   });
 
   it('are of one workspace', async () => {

@@ -3,6 +3,7 @@ export * from './alternatives';
 export * from './doubtfulCharacters';
 export * from './draft';
 export * from './inkOnPaper';
+export * from './logoArea';
 export * from './moves';
 export * from './sourceArea';
 export * from './sources';

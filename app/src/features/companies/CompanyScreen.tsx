@@ -13,6 +13,7 @@ import { useCompanyQuery } from './api';
 import { CompanyHistory } from './CompanyHistory';
 import { CompanyNotes } from './CompanyNotes';
 import { CompanyPeople } from './CompanyPeople';
+import { Logo } from './Logo';
 import { RenameOrMerge } from './RenameOrMerge';
 import { peopleWords } from './words';
 
@@ -47,9 +48,12 @@ export function CompanyScreen({ companyId }: { companyId: string }) {
             <Text className="underline underline-offset-4">Companies</Text>
           </Link>
         )}
-        <View className="gap-1">
-          <Heading className="text-[32px] leading-[40px]">{company.name}</Heading>
-          {company.otherNames.length > 0 ? <Soft>{`Also ${company.otherNames.join(', ')}`}</Soft> : null}
+        <View className="flex-row items-start gap-4">
+          <View className="min-w-0 flex-1 gap-1">
+            <Heading className="text-[32px] leading-[40px]">{company.name}</Heading>
+            {company.otherNames.length > 0 ? <Soft>{`Also ${company.otherNames.join(', ')}`}</Soft> : null}
+          </View>
+          <Logo companyId={company.id} name={company.name} />
         </View>
         {may('edit') ? <RenameOrMerge key={company.id} company={company} /> : null}
         <Shared company={company} />

@@ -1,4 +1,4 @@
-import type { CompaniesPage, Company, CompanyRename, PeopleMove } from '@dossier/contract';
+import type { CompaniesPage, Company, CompanyLogo, CompanyRename, PeopleMove } from '@dossier/contract';
 import { api } from '@/lib/api';
 
 export const companiesApi = api.injectEndpoints({
@@ -12,6 +12,7 @@ export const companiesApi = api.injectEndpoints({
       providesTags: ['Person'],
     }),
     company: build.query<Company, string>({ query: (id) => `/companies/${id}`, providesTags: ['Person'] }),
+    companyLogo: build.query<CompanyLogo, string>({ query: (id) => `/companies/${id}/logo`, providesTags: ['Person'] }),
     renameCompany: build.mutation<void, { id: string } & CompanyRename>({
       query: ({ id, ...body }) => ({ url: `/companies/${id}`, method: 'PUT', body }),
       invalidatesTags: ['Person'],
@@ -47,6 +48,7 @@ export const {
   useAddCompanyNoteMutation,
   useChangeCompanyNoteMutation,
   useCompaniesInfiniteQuery,
+  useCompanyLogoQuery,
   useCompanyQuery,
   useMergeCompaniesMutation,
   useMovePeopleMutation,

@@ -1,4 +1,5 @@
 import type { EntityManager } from 'typeorm';
+import type { CardLogo } from '../reading';
 
 /** A place behind which to go on: how well it fits, what the order is by, then the id. */
 export type CompanyPlace = [rank: number, key: string, id: string];
@@ -123,3 +124,19 @@ export async function moveJobs(
   );
   return rows.map((row) => ({ id: row.id, personId: row.person_id, isPresent: row.present }));
 }
+
+/** Cards with a picture of those who work at a firm now, filed since they do, the latest first. */
+export const cardsOfStaff = (
+  manager: EntityManager,
+  workspaceId: string,
+  companyId: string,
+  atMost: number,
+): Promise<{ id: string; file_id: string; reading_id: string; width: number; logo: CardLogo | null }[]> =>
+  manager.query(
+    `select k.id, k.file_id, k.reading_id, (k.reading->>'width')::float as width, k.logo from employment e
+     join person p on p.workspace_id = $1 and p.id = e.person_id and p.deleted_at is null
+     join card k on k.workspace_id = $1 and k.person_id = p.id and k.file_id is not null
+     where e.workspace_id = $1 and e.company_id = $2 and e.ended_at is null and k.filed_at >= e.started_at - interval '1 minute'
+     order by k.taken_at desc, k.id limit $3`,
+    [workspaceId, companyId, atMost],
+  );

@@ -6,6 +6,7 @@ import { whoIs } from '../../platform/session';
 import { mergeCompanies, movePeople, renameCompany, undoCompanyAct } from './changeCompany';
 import { findCompanies } from './findCompanies';
 import { loadCompany } from './loadCompany';
+import { companyLogo } from './logo';
 import { addCompanyNote, changeCompanyNote, removeCompanyNote } from './notes';
 
 const Id = z.object({ id: z.uuid() });
@@ -17,6 +18,9 @@ export function companyRoutes(database: DataSource): Routes {
     })
     .get('/companies/:id', 'see', async (request, response) => {
       response.json(await loadCompany(database, whoIs(request), Id.parse(request.params).id));
+    })
+    .get('/companies/:id/logo', 'see', async (request, response) => {
+      response.json(await companyLogo(database, whoIs(request), Id.parse(request.params).id));
     })
     .put('/companies/:id', 'edit', async (request, response) => {
       await renameCompany(database, whoIs(request), Id.parse(request.params).id, CompanyRename.parse(request.body));

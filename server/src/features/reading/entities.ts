@@ -1,9 +1,16 @@
 import { Column, Entity, Index, JoinColumn, ManyToOne, PrimaryColumn, type Relation } from 'typeorm';
 import type { Quad } from '@dossier/core/capture';
+import type { Area } from '@dossier/core/proof';
 import type { FieldProposal, LearnedAddress, Reading } from '@dossier/core/reading';
 import { StoredFile } from '../../platform/entities';
 import { Workspace } from '../account';
 import { Occasion, Photo } from '../capture';
+
+/** The mark that was found in a reading of a card; null where there is none. */
+export interface CardLogo {
+  readingId: string;
+  area: Area | null;
+}
 
 /** What becomes of a card, see `cardStates`. */
 export type CardState = 'toProve' | 'needsPerson' | 'setAside' | 'filed' | 'discarded' | 'attached';
@@ -67,6 +74,9 @@ export class Card {
   proposals!: FieldProposal[];
   @Column({ type: 'text', nullable: true })
   country!: string | null;
+  /** Where a firm's mark stands on it, in pixels of that reading; null until somebody wanted to know. */
+  @Column({ type: 'jsonb', nullable: true })
+  logo!: CardLogo | null;
   /** What a person expects of this card in place of what its occasion and workspace say. */
   @Column({ type: 'jsonb', nullable: true })
   expected!: CardExpectation | null;

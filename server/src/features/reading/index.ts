@@ -1,5 +1,5 @@
 export { cardStates, IN_TRAY, openState } from './cardStates';
-export { Card, LearnedFact, LearnedSource } from './entities';
+export { Card, type CardLogo, LearnedFact, LearnedSource } from './entities';
 export { expectationsOf } from './expectations';
 export { learn, unlearn } from './learning';
 export { lockCards, lockTrayCards } from './lockCards';
