@@ -48,6 +48,7 @@ import { Shares1780000000015 } from './migrations/1780000000015-shares';
 import { LargeLists1780000000016 } from './migrations/1780000000016-largeLists';
 import { FirmsInOrder1780000000017 } from './migrations/1780000000017-firmsInOrder';
 import { Logos1780000000018 } from './migrations/1780000000018-logos';
+import { NamesOfFirms1780000000019 } from './migrations/1780000000019-namesOfFirms';
 import { StoredFile } from './platform/entities';
 
 /** The database of Dossier through one role's connection. */
@@ -81,6 +82,7 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       LargeLists1780000000016,
       FirmsInOrder1780000000017,
       Logos1780000000018,
+      NamesOfFirms1780000000019,
     ],
     entities: [
       Workspace,

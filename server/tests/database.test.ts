@@ -1,5 +1,7 @@
 import 'reflect-metadata';
+import { randomUUID } from 'node:crypto';
 import { createDataSource } from '../src/dataSource';
+import { inWorkspace } from '../src/platform/workspaceScope';
 import { databaseOf } from './services';
 
 jest.setTimeout(60_000);
@@ -60,6 +62,56 @@ describe('the tables', () => {
     await expect(
       serving.query(`insert into workspace (id, name, country) values (gen_random_uuid(), 'Another', 'GB')`),
     ).rejects.toThrow(/permission denied/);
+    await serving.destroy();
+  });
+});
+
+describe('two transactions that stand in each other’s way', () => {
+  it('are both done: the one that the database gives up is done again from its beginning', async () => {
+    const owner = await createDataSource(databaseOf('api').DOSSIER_OWNER_URL!, 2).initialize();
+    const serving = await createDataSource(databaseOf('api').DOSSIER_DATABASE_URL!, 3).initialize();
+    const [workspace] = await owner.query<{ id: string }[]>('select id from workspace limit 1');
+    const workspaceId = workspace!.id;
+    const ids = [randomUUID(), randomUUID()];
+    for (const id of ids)
+      await owner.query(
+        `insert into company (id, workspace_id, name, name_key) values ($1::uuid, $2, 'In the Way', $1::uuid::text)`,
+        [id, workspaceId],
+      );
+    let holding = 0;
+    let bothHold = () => {};
+    const bothHeld = new Promise<void>((resolve) => (bothHold = resolve));
+    let begun = 0;
+    const raise = (first: string, second: string) =>
+      inWorkspace(serving, workspaceId, async (manager) => {
+        begun++;
+        await manager.query('update company set version = version + 1 where id = $1', [first]);
+        // Only the first time each waits for the other to hold what it wants next.
+        if (++holding === 2) bothHold();
+        await bothHeld;
+        await manager.query('update company set version = version + 1 where id = $1', [second]);
+      });
+    await Promise.all([raise(ids[0]!, ids[1]!), raise(ids[1]!, ids[0]!)]);
+    expect(begun).toBe(3);
+    expect(await owner.query('select version from company where id = any($1)', [ids])).toEqual([
+      { version: 3 },
+      { version: 3 },
+    ]);
+    await owner.query('delete from company where id = any($1)', [ids]);
+    await Promise.all([owner.destroy(), serving.destroy()]);
+  });
+
+  it('are not tried for ever, and not at all for another reason', async () => {
+    const serving = await createDataSource(databaseOf('api').DOSSIER_DATABASE_URL!, 2).initialize();
+    const tries: Record<string, number> = {};
+    const given = (code: string) =>
+      inWorkspace(serving, randomUUID(), () => {
+        tries[code] = (tries[code] ?? 0) + 1;
+        return Promise.reject(Object.assign(new Error('given up'), { code }));
+      });
+    await expect(given('40P01')).rejects.toThrow('given up');
+    await expect(given('22001')).rejects.toThrow('given up');
+    expect(tries).toEqual({ '40P01': 5, '22001': 1 });
     await serving.destroy();
   });
 });

@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import type { PeopleChangeState } from '@dossier/contract';
 import { Client as Queue } from 'pg';
 import { Client, demoPhoto } from './client';
 import { databaseOf, freePort, isUp, startRole, until, type Service } from './services';
@@ -60,5 +61,38 @@ describe('a worker that is killed in the middle', () => {
     begin();
     const [item] = await rep.itemsOf(id);
     expect(item).toMatchObject({ kind: 'photo', state: 'unreadable', message: expect.stringMatching(/Take it again/) });
+  });
+
+  it('is followed by another that goes on with a change of many where it was, and changes nobody twice', async () => {
+    const MANY = 1_500;
+    const owner = new Queue(env.DOSSIER_OWNER_URL);
+    await owner.connect();
+    const model = await rep.filed({ givenName: 'Model', familyName: 'Halfway' }, { tags: ['halfway'] });
+    await owner.query(
+      `insert into person select (jsonb_populate_record(p, jsonb_build_object('id', gen_random_uuid()))).*
+       from person p, generate_series(2, $2) where p.id = $1`,
+      [model, MANY],
+    );
+    const { body: started } = await rep.send<PeopleChangeState>('POST', '/people/changes', {
+      who: { list: 'tag=halfway' },
+      what: { rating: 'Warm', note: 'Seen halfway.' },
+    });
+    const state = async () => (await rep.get<PeopleChangeState>(`/people/changes/${started.id}`)).body;
+    await until(async () => (await state()).done > 0);
+    await Promise.all(workers.splice(0).map((worker) => worker.stop('SIGKILL')));
+    const killed = await state();
+    expect(killed.state).toBe('running');
+    expect(killed.done).toBeLessThan(MANY);
+    begin();
+    await until(async () => (await state()).state === 'done');
+    expect(await state()).toMatchObject({ done: MANY, changed: MANY, leftTotal: 0 });
+    const { rows } = await owner.query(
+      `select count(*)::int as people, max(p.version) as version, max(n.notes)::int as notes, max(l.entries)::int as entries from person p
+         cross join lateral (select count(*) as notes from note where person_id = p.id) n
+         cross join lateral (select count(*) as entries from change_log where person_id = p.id and action = 'edited') l
+       where p.family_name = 'Halfway' and p.rating = 'Warm'`,
+    );
+    expect(rows).toEqual([{ people: MANY, version: 2, notes: 1, entries: 1 }]);
+    await owner.end();
   });
 });

@@ -46,6 +46,15 @@ export function databaseTrouble(error: unknown): DatabaseTrouble | undefined {
   );
 }
 
+/**
+ * What comes of another transaction at the same time: two waited for each other, what one points at (a record that is merged, erased) went
+ * while it was written down, or what may be there once came from both. Whoever begins again meets what is there by then.
+ */
+const OF_ANOTHER = ['40001', '40P01', '23503', '23505'];
+
+/** Whether a transaction was undone because of another one at the same time, and can be done again. */
+export const wasGivenUp = (error: unknown): boolean => OF_ANOTHER.includes(codeOf(error) ?? '');
+
 /** Whether an error came from the database, whose words may hold what was to be written. */
 export const isOfDatabase = (error: unknown): boolean =>
   error instanceof QueryFailedError ||

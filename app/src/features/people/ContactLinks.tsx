@@ -64,7 +64,7 @@ export function ContactLinks({ fields }: { fields: PersonFields }) {
               aria-label={`Send a text message to ${text}`}
               style={{ color: 'rgb(var(--ink))', padding: '12px 8px', textUnderlineOffset: 4 }}
             >
-              <Text>Text</Text>
+              <Text className="underline underline-offset-4">Text</Text>
             </a>
           ) : null}
           {kind ? <Soft>{kind}</Soft> : null}

@@ -138,7 +138,7 @@ function Address({ person: { fields } }: { person: Person }) {
         href={`geo:0,0?q=${encodeURIComponent(lines.join(', '))}`}
         style={{ color: 'rgb(var(--ink))', padding: '11px 0', textUnderlineOffset: 4, alignSelf: 'flex-start' }}
       >
-        <Text>Show on a map</Text>
+        <Text className="underline underline-offset-4">Show on a map</Text>
       </a>
     </View>
   );

@@ -51,13 +51,13 @@ function Values({ person }: { person: Person }) {
         key={`${value.field} ${value.label} ${value.value}`}
         className="flex-row flex-wrap items-center gap-x-4 gap-y-1 border-b border-rule pb-2"
       >
-        <View className="min-w-0 flex-1 basis-[150px]">
+        <View className="min-w-0 flex-1 basis-[220px]">
           <Soft>{value.label || personFieldLabel(value.field)}</Soft>
           <Text className="tabular" style={{ overflowWrap: 'anywhere' } as object}>
             {value.field === 'phone' ? formatPhone(value.value, '') : value.value}
           </Text>
         </View>
-        <View className="min-w-0 flex-1 basis-[150px] gap-1">
+        <View className="min-w-0 flex-1 basis-[220px] gap-1">
           {source ? (
             source.areas.map((area) => (
               <InkStrip key={`${area.left} ${area.top}`} {...source} area={area} tallest={26} />

@@ -20,7 +20,7 @@ export function renameCompany(
   { name, version }: CompanyRename,
 ): Promise<void> {
   return inWorkspace(database, who.workspaceId, async (manager) => {
-    const staff = await lockStaff(manager, who.workspaceId, id);
+    const staff = await lockStaff(manager, who.workspaceId, [id]);
     const [company] = await locked(manager, who.workspaceId, [id]);
     if (company!.version !== version)
       throw conflict('stale', 'Somebody changed this firm meanwhile. Look at it again.');
@@ -58,7 +58,7 @@ export function mergeCompanies(
   return inWorkspace(database, who.workspaceId, async (manager) => {
     const others = [...new Set(otherIds)].filter((other) => other !== id).sort();
     if (others.length === 0) throw new ProblemError(400, 'same-firm', 'The same firm', 'Choose another firm.');
-    for (const other of others) await lockStaff(manager, who.workspaceId, other);
+    await lockStaff(manager, who.workspaceId, others);
     const firms = new Map((await locked(manager, who.workspaceId, [id, ...others])).map((firm) => [firm.id, firm]));
     const into = firms.get(id)!;
     for (const other of others) {
@@ -91,7 +91,7 @@ export function movePeople(
 ): Promise<string> {
   return inWorkspace(database, who.workspaceId, async (manager) => {
     const { workspaceId } = who;
-    const staff = await lockStaff(manager, workspaceId, id, personIds);
+    const staff = await lockStaff(manager, workspaceId, [id], personIds);
     if (staff.length === 0) throw conflict('not-there', 'None of them works at this firm any more. Look at it again.');
     const otherId = await companyNamed(manager, workspaceId, to);
     if (otherId === id)
@@ -129,7 +129,7 @@ export function undoCompanyAct(database: DataSource, who: Visitor, actId: string
     if (isMerge && !may(who.role, 'merge'))
       throw new ProblemError(403, 'not-for-your-role', 'Not yours to do', 'Your role does not include parting firms.');
     const [home, guest] = isMerge ? [act.otherId, act.companyId] : [act.companyId, act.otherId];
-    await lockStaff(manager, workspaceId, guest);
+    await lockStaff(manager, workspaceId, [guest]);
     if (isMerge) await partAgain(manager, workspaceId, home, guest);
     const firms = new Map((await locked(manager, workspaceId, [home, guest])).map((firm) => [firm.id, firm]));
     const moved = await moveJobs(manager, workspaceId, guest, home, { jobs: act.employmentIds });
@@ -153,7 +153,7 @@ async function locked(manager: EntityManager, workspaceId: string, ids: readonly
   const firms = await manager.find(Company, {
     where: { id: In([...ids]), workspaceId },
     order: { id: 'ASC' },
-    lock: { mode: 'pessimistic_write' },
+    lock: { mode: 'for_no_key_update' },
   });
   if (firms.length < ids.length) throw notFound('This firm');
   const gone = firms.find((firm) => firm.mergedInto !== null);

@@ -92,18 +92,18 @@ export const staffOf = (
     [workspaceId, id, when === 'present', atMost],
   );
 
-/** Locks people who work at a firm now, in the order in which people are locked. @param among these; everybody without */
+/** Locks people who work at some firms now, in the order in which people are locked. @param among these; everybody without */
 export async function lockStaff(
   manager: EntityManager,
   workspaceId: string,
-  companyId: string,
+  companyIds: readonly string[],
   among: readonly string[] | null = null,
 ): Promise<string[]> {
   const rows = await manager.query<{ id: string }[]>(
     `select p.id from person p where p.workspace_id = $1 and ($3::uuid[] is null or p.id = any($3::uuid[]))
-       and exists (select from employment e where e.workspace_id = $1 and e.person_id = p.id and e.company_id = $2 and e.ended_at is null)
+       and exists (select from employment e where e.workspace_id = $1 and e.person_id = p.id and e.company_id = any($2::uuid[]) and e.ended_at is null)
      order by p.id for no key update`,
-    [workspaceId, companyId, among],
+    [workspaceId, companyIds, among],
   );
   return rows.map((row) => row.id);
 }

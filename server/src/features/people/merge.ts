@@ -37,7 +37,8 @@ export async function mergeLocked(manager: EntityManager, who: SignedIn, request
   // Always in the same order, so that two merges at once wait for each other instead of blocking; cards before people.
   await lockCardsOf(manager, [...versions.keys()]);
   const loaded = new Map<string, { person: Person; fields: PersonFields }>();
-  for (const id of [...versions.keys()].sort()) loaded.set(id, await lockPerson(manager, id, versions.get(id)!));
+  for (const id of [...versions.keys()].sort())
+    loaded.set(id, await lockPerson(manager, id, versions.get(id)!, { forGood: true }));
   const into = loaded.get(request.into.id)!;
   const others = request.others.map(({ id }) => loaded.get(id)!);
   const otherIds = others.map(({ person }) => person.id);
@@ -182,7 +183,7 @@ export function undoMerge(database: DataSource, who: SignedIn, mergeId: string):
     if (!merge) throw notFound('This merge');
     if (merge.undoneAt) return;
     await lockCardsOf(manager, [merge.intoId]);
-    const into = await manager.findOne(Person, { where: { id: merge.intoId }, lock: { mode: 'pessimistic_write' } });
+    const into = await manager.findOne(Person, { where: { id: merge.intoId }, lock: { mode: 'for_no_key_update' } });
     const later = await manager.findOne(Merge, {
       where: { intoId: merge.intoId, undoneAt: IsNull() },
       order: { at: 'DESC' },

@@ -6,6 +6,7 @@ import type { SignedIn } from '../../../platform/session';
 import { companyNamed } from '../companies';
 import { listedOnce, namesOf } from '../list/queries';
 import { loadFields } from '../loadFields';
+import { lockCardsOf } from '../lockCardsOf';
 import { saveKeysOf } from '../matchKeys';
 import { changeOne, undoOne, type ChangeOutcome, type Names } from './changeOne';
 import { PeopleChangeRow, type KeptState, type PeopleChangeRecord } from './entities';
@@ -65,6 +66,7 @@ export async function changeSome(
 ): Promise<boolean> {
   const ids = await nextOf(manager, who.workspaceId, id, 'waiting', AT_ONCE);
   if (ids.length === 0) return false;
+  if (what.occasionId !== undefined) await lockCardsOf(manager, ids);
   const { states, names } = await statesOf(manager, who, ids, what, true);
   const outcomes: Outcome[] = [];
   const done: Done[] = [];
@@ -89,13 +91,14 @@ export async function changeSome(
 export async function undoSome(
   manager: EntityManager,
   who: SignedIn,
-  { id }: Pick<PeopleChangeRecord, 'id'>,
+  { id, what }: Pick<PeopleChangeRecord, 'id' | 'what'>,
 ): Promise<boolean> {
   const ids = await nextOf(manager, who.workspaceId, id, 'changed', AT_ONCE);
   if (ids.length === 0) return false;
   const rows = new Map(
     (await manager.findBy(PeopleChangeRow, ids.map((personId) => ({ changeId: id, personId })))).map((row) => [row.personId, row]), // prettier-ignore
   );
+  if (what.occasionId !== undefined) await lockCardsOf(manager, ids);
   const { states, names } = await statesOf(manager, who, ids, {}, true);
   const outcomes: Outcome[] = [];
   const done: Done[] = [];
