@@ -150,6 +150,20 @@ test('fifty people are changed together after a look at what it does, and all of
   await page.goto('/people?tag=lock%20gate');
   const boxes = page.getByRole('list', { name: 'People' }).getByRole('checkbox');
 
+  // From a person it is left where it was.
+  const far = page.getByRole('link', { name: /^Crew 40 Lockgate/ });
+  await page.getByRole('list', { name: 'People' }).hover();
+  await expect(async () => {
+    await page.mouse.wheel(0, 600);
+    await expect(far).toBeInViewport({ timeout: 500 });
+  }).toPass();
+  await far.click();
+  await expect(page.getByRole('heading', { name: 'Crew 40 Lockgate' })).toBeVisible();
+  await page.goBack();
+  await expect(page).toHaveURL(/\/people\?/);
+  await expect(far).toBeInViewport();
+  await page.goto('/people?tag=lock%20gate');
+
   // One by one, and a run, by the keyboard and the mouse alike.
   await rows(page).first().focus();
   await page.keyboard.press(' ');

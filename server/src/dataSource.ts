@@ -49,6 +49,7 @@ import { LargeLists1780000000016 } from './migrations/1780000000016-largeLists';
 import { FirmsInOrder1780000000017 } from './migrations/1780000000017-firmsInOrder';
 import { Logos1780000000018 } from './migrations/1780000000018-logos';
 import { NamesOfFirms1780000000019 } from './migrations/1780000000019-namesOfFirms';
+import { BeginningsWithSlips1780000000020 } from './migrations/1780000000020-beginningsWithSlips';
 import { StoredFile } from './platform/entities';
 
 /** The database of Dossier through one role's connection. */
@@ -83,6 +84,7 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       FirmsInOrder1780000000017,
       Logos1780000000018,
       NamesOfFirms1780000000019,
+      BeginningsWithSlips1780000000020,
     ],
     entities: [
       Workspace,

@@ -17,7 +17,7 @@ export function WhereFrom({ person }: { person: Person }) {
   if (!open)
     return (
       <View className="items-start">
-        <Button look="bare" onPress={() => setOpen(true)}>
+        <Button look="bare" className="-ml-4" onPress={() => setOpen(true)}>
           Where each value came from
         </Button>
       </View>
@@ -26,7 +26,7 @@ export function WhereFrom({ person }: { person: Person }) {
     <View role="region" aria-label="Where each value came from" className="gap-2">
       <View className="flex-row flex-wrap items-center justify-between gap-x-3">
         <Subheading>Where each value came from</Subheading>
-        <Button look="bare" className="px-2" onPress={() => setOpen(false)}>
+        <Button look="bare" className="-mr-4" onPress={() => setOpen(false)}>
           Close
         </Button>
       </View>

@@ -27,5 +27,5 @@ function slipsAway(asked: string, word: string, allowed: number): boolean {
   if (asked[0] !== word[0] && asked[1] !== word[0] && asked[0] !== word[1]) return false;
   if (slipsBetween(asked, word, allowed) <= allowed) return true;
   if (word.length <= asked.length) return false;
-  return [0, 1].some((more) => slipsBetween(asked, word.slice(0, asked.length + more), 1) <= 1);
+  return [-1, 0, 1].some((more) => slipsBetween(asked, word.slice(0, asked.length + more), 1) <= 1);
 }

@@ -254,7 +254,7 @@ function Narrowed({
   return (
     <Chips place={place} onChange={onChange}>
       {isKeeping ? null : (
-        <Button look="bare" className="min-h-[36px] px-1 py-1" onPress={onKeep}>
+        <Button look="bare" className={`min-h-[36px] py-1 ${isNarrowed(place) ? '' : '-ml-4'}`} onPress={onKeep}>
           {kept ? `Change “${kept.name}”` : 'Keep this view'}
         </Button>
       )}
