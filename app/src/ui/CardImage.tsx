@@ -16,11 +16,13 @@ interface Props {
   width: number | '100%';
   /** Keeps the picture's own proportions instead of a place of a card's. */
   natural?: boolean;
+  /** Those proportions, width to height, where they are known before the picture is there. */
+  aspect?: number;
   lifted?: boolean;
 }
 
 /** A card as a crisp rectangle with a hairline edge; shadows only lie under photographs. */
-export const CardImage = ({ src, alt, width, natural, lifted }: Props) => (
+export const CardImage = ({ src, alt, width, natural, aspect, lifted }: Props) => (
   <div
     style={{
       width,
@@ -38,7 +40,14 @@ export const CardImage = ({ src, alt, width, natural, lifted }: Props) => (
       alt={alt}
       loading="lazy"
       decoding="async"
-      style={{ width: '100%', height: natural ? 'auto' : '100%', objectFit: 'contain', display: 'block' }}
+      style={{
+        width: '100%',
+        height: natural ? 'auto' : '100%',
+        // Room as for most cards until the picture says its own: what stands below moves little.
+        aspectRatio: natural ? (aspect ?? 'auto 1.7') : undefined,
+        objectFit: 'contain',
+        display: 'block',
+      }}
     />
   </div>
 );

@@ -1,6 +1,12 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useLayoutEffect, useRef, useState, type ReactNode } from 'react';
 
+/** The row at the upper edge, and how many pixels of it are above: rows of other heights before it change nothing about that. */
+export interface ListPosition {
+  index: number;
+  above: number;
+}
+
 interface Props<T> {
   /** What the list holds, for screen readers. */
   label: string;
@@ -15,9 +21,9 @@ interface Props<T> {
   header?: ReactNode;
   /** Instead of rows, where there are none. */
   empty?: ReactNode;
-  /** Where it begins, in pixels from its top, and word of where it is. */
-  offset?: number;
-  onOffset?: (offset: number) => void;
+  /** Where it begins, and word of where it is. */
+  position?: ListPosition;
+  onPosition?: (position: ListPosition) => void;
   /** The end is near: more can be fetched. */
   onEnd?: () => void;
 }
@@ -41,8 +47,8 @@ export function VirtualList<T>({
   ahead = AHEAD,
   header,
   empty,
-  offset = 0,
-  onOffset,
+  position,
+  onPosition,
   onEnd,
 }: Props<T>) {
   const scroller = useRef<HTMLDivElement>(null);
@@ -63,9 +69,10 @@ export function VirtualList<T>({
     getItemKey: (i) => keyOf(items[i]!),
     overscan: ahead,
     scrollMargin: headHeight,
-    initialOffset: offset,
+    initialOffset: position ? position.index * likelyHeight + position.above : 0,
     paddingEnd: FOOT,
   });
+  const scrolled = useKeptPosition(onPosition);
   const shown = rows.getVirtualItems();
   const isNearEnd = items.length > 0 && (shown.at(-1)?.index ?? -1) >= items.length - NEAR_END;
   useEffect(() => {
@@ -75,7 +82,10 @@ export function VirtualList<T>({
   return (
     <div
       ref={scroller}
-      onScroll={onOffset && ((event) => onOffset(event.currentTarget.scrollTop))}
+      onScroll={({ currentTarget: { scrollTop } }) => {
+        const top = rows.getVirtualItemForOffset(scrollTop);
+        if (top) scrolled({ index: top.index, above: scrollTop - top.start + headHeight });
+      }}
       style={{ flex: 1, minHeight: 0, overflowY: 'auto', overflowAnchor: 'none' }}
     >
       <div ref={head}>{header}</div>
@@ -106,4 +116,32 @@ export function VirtualList<T>({
       )}
     </div>
   );
+}
+
+/** How often it is told where a list is while it is scrolled. */
+const POSITION_EVERY_MS = 250;
+
+/** Tells now and then, and when the list goes, where it is. */
+function useKeptPosition(onPosition: ((position: ListPosition) => void) | undefined) {
+  const last = useRef<ListPosition>(undefined);
+  const later = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const listener = useRef(onPosition);
+  useEffect(() => {
+    listener.current = onPosition;
+  });
+  const [tell] = useState(() => () => {
+    later.current = undefined;
+    if (last.current) listener.current?.(last.current);
+  });
+  useEffect(
+    () => () => {
+      clearTimeout(later.current);
+      tell();
+    },
+    [tell],
+  );
+  return (position: ListPosition) => {
+    last.current = position;
+    later.current ??= setTimeout(tell, POSITION_EVERY_MS);
+  };
 }

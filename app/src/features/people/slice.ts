@@ -1,9 +1,10 @@
 import type { Person, PersonEdit } from '@dossier/contract';
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import type { ListPosition } from '@/ui';
 
 interface PeopleState {
-  /** How far lists were scrolled, in pixels, by their address; the latest last. */
-  offsets: { address: string; offset: number }[];
+  /** How far lists were scrolled, by their address; the latest last. */
+  positions: { address: string; position: ListPosition }[];
   /** The change of many that was made here last, until it is not to be told any more. */
   changeId: string | null;
   /** Forms that were left with something in them, the latest last. */
@@ -23,7 +24,7 @@ const REMEMBERED = 30;
 
 export const peopleSlice = createSlice({
   name: 'people',
-  initialState: { offsets: [], changeId: null, left: [] } as PeopleState,
+  initialState: { positions: [], changeId: null, left: [] } as PeopleState,
   reducers: {
     editLeft(state, { payload }: PayloadAction<LeftEdit>) {
       state.left = [...state.left.filter(({ personId }) => personId !== payload.personId), payload];
@@ -34,18 +35,18 @@ export const peopleSlice = createSlice({
     changeTold(state, { payload }: PayloadAction<string | null>) {
       state.changeId = payload;
     },
-    scrolledTo(state, { payload }: PayloadAction<{ address: string; offset: number }>) {
-      state.offsets = [...state.offsets.filter(({ address }) => address !== payload.address), payload].slice(
+    scrolledTo(state, { payload }: PayloadAction<{ address: string; position: ListPosition }>) {
+      state.positions = [...state.positions.filter(({ address }) => address !== payload.address), payload].slice(
         -REMEMBERED,
       );
     },
   },
 });
 
-export const selectListOffset =
+export const selectListPosition =
   (address: string) =>
-  ({ people }: { people: PeopleState }): number =>
-    people.offsets.find((one) => one.address === address)?.offset ?? 0;
+  ({ people }: { people: PeopleState }): ListPosition | undefined =>
+    people.positions.find((one) => one.address === address)?.position;
 
 export const selectChangeId = ({ people }: { people: PeopleState }): string | null => people.changeId;
 

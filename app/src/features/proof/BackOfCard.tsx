@@ -26,6 +26,7 @@ function JoinedBack({ card }: { card: ProofCard }) {
           alt="The back of the card"
           width={260}
           natural
+          aspect={card.back!.reading.width / card.back!.reading.height}
         />
       ) : null}
       <Button look="bare" className="-ml-4" busy={isLoading} onPress={() => void takeOff(card.id)}>

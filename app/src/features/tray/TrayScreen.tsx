@@ -1,6 +1,6 @@
 import type { TrayItem } from '@dossier/contract';
 import { useRouter } from 'expo-router';
-import { Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { Suspense, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { useDispatch, useSelector } from 'react-redux';
 import { useSessionQuery } from '@/features/account';
@@ -30,11 +30,10 @@ export function TrayScreen(props: RowParts) {
 function TrayOf({ accountId, ...parts }: RowParts & { accountId: string }) {
   const router = useRouter();
   const dispatch = useDispatch();
-  const { view, offset } = useSelector(selectTrayPlace);
+  const { view, position } = useSelector(selectTrayPlace);
   const setView = (next: TrayView) => dispatch(traySlice.actions.viewChosen(next));
   // Where it was when it was left: read once, then only written.
-  const [begin] = useState(offset);
-  const keepOffset = useKeptOffset();
+  const [begin] = useState(position);
   const { data, error, isLoading, isFetching, refetch, hasNextPage, fetchNextPage, isFetchingNextPage } =
     useTrayInfiniteQuery(view);
   const { items: occasions } = useOccasions(accountId);
@@ -141,8 +140,8 @@ function TrayOf({ accountId, ...parts }: RowParts & { accountId: string }) {
         items={items}
         keyOf={keyOf}
         likelyHeight={92}
-        offset={begin}
-        onOffset={keepOffset}
+        position={begin}
+        onPosition={(at) => dispatch(traySlice.actions.scrolledTo(at))}
         render={(item) => (
           <TrayRow
             item={item}
@@ -173,31 +172,6 @@ function TrayOf({ accountId, ...parts }: RowParts & { accountId: string }) {
 }
 
 const keyOf = ({ id }: TrayItem): string => id;
-/** How often the place in the list is kept while it is scrolled. */
-const OFFSET_EVERY_MS = 250;
-
-/** Keeps how far the list is scrolled, for whoever comes back. */
-function useKeptOffset() {
-  const dispatch = useDispatch();
-  const last = useRef<number>(undefined);
-  const later = useRef<ReturnType<typeof setTimeout>>(undefined);
-  const keep = useCallback(() => {
-    later.current = undefined;
-    if (last.current !== undefined) dispatch(traySlice.actions.scrolledTo(last.current));
-  }, [dispatch]);
-  useEffect(
-    () => () => {
-      clearTimeout(later.current);
-      keep();
-    },
-    [keep],
-  );
-  return (offset: number) => {
-    last.current = offset;
-    later.current ??= setTimeout(keep, OFFSET_EVERY_MS);
-  };
-}
-
 /** Cards that were just set aside or removed come back with one touch. */
 function Undo({ words, cardIds, onGone }: { words: string; cardIds: string[]; onGone: () => void }) {
   const [change, { isLoading, error }] = useChangeCardsMutation();

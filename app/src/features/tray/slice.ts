@@ -1,5 +1,6 @@
 import type { TrayQuery } from '@dossier/contract';
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import type { ListPosition } from '@/ui';
 
 /** Which part of the tray is looked at; everything without one. */
 export type TrayView = Partial<Pick<TrayQuery, 'occasion' | 'show' | 'mine' | 'order'>>;
@@ -7,8 +8,8 @@ export type TrayView = Partial<Pick<TrayQuery, 'occasion' | 'show' | 'mine' | 'o
 /** Where somebody was in the tray. */
 export interface TrayPlace {
   view: TrayView;
-  /** How far it was scrolled, in pixels. */
-  offset: number;
+  /** How far it was scrolled; not at all without. */
+  position?: ListPosition;
 }
 
 interface TrayState {
@@ -19,17 +20,17 @@ interface TrayState {
 
 export const traySlice = createSlice({
   name: 'tray',
-  initialState: { justRead: null, place: { view: {}, offset: 0 } } as TrayState,
+  initialState: { justRead: null, place: { view: {} } } as TrayState,
   reducers: {
     cardRead(state, { payload }: PayloadAction<string | null>) {
       state.justRead = payload;
     },
     /** Another part of the tray is looked at, from its beginning. */
     viewChosen(state, { payload }: PayloadAction<TrayView>) {
-      state.place = { view: payload, offset: 0 };
+      state.place = { view: payload };
     },
-    scrolledTo(state, { payload }: PayloadAction<number>) {
-      state.place.offset = payload;
+    scrolledTo(state, { payload }: PayloadAction<ListPosition>) {
+      state.place.position = payload;
     },
   },
 });

@@ -9,7 +9,7 @@ import { Button, EmptyState, LoadingLines, Notice, SearchField, Select, Soft, Te
 import { useMay } from '@/features/account';
 import { ChangeStrip } from '../changes/ChangeStrip';
 import { useFiledByItselfQuery, usePeopleInfiniteQuery, useViewsQuery } from '../api';
-import { peopleSlice, selectListOffset } from '../slice';
+import { peopleSlice, selectListPosition } from '../slice';
 import { Chips } from './Chips';
 import { ListSwitch } from './ListSwitch';
 import { PersonRow } from './PersonRow';
@@ -41,9 +41,9 @@ export function PeopleList({ chosen, beside }: Props) {
   const people = useMemo(() => data?.pages.flatMap((page) => page.items) ?? [], [data]);
   const first = data?.pages[0];
   const [panel, setPanel] = useState<'narrow' | 'keep' | 'change'>();
-  const offset = useSelector(selectListOffset(address));
-  const [begin, setBegin] = useState({ address, offset });
-  if (begin.address !== address) setBegin({ address, offset });
+  const position = useSelector(selectListPosition(address));
+  const [begin, setBegin] = useState({ address, position });
+  if (begin.address !== address) setBegin({ address, position });
   const shown = first ? peopleWords(first.total, first.counted) : '';
   const isSearch = Boolean(place.q);
   const change = (next: ListPlace) => go(next);
@@ -122,8 +122,8 @@ export function PeopleList({ chosen, beside }: Props) {
             items={currentData || isFetching ? people : []}
             keyOf={({ id }) => id}
             likelyHeight={72}
-            offset={begin.offset}
-            onOffset={(at) => dispatch(peopleSlice.actions.scrolledTo({ address, offset: at }))}
+            position={begin.position}
+            onPosition={(at) => dispatch(peopleSlice.actions.scrolledTo({ address, position: at }))}
             render={(person) => (
               <PersonRow
                 person={person}
