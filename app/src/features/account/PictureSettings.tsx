@@ -2,6 +2,7 @@ import type { PictureSettings as Settings } from '@dossier/contract';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { problemText } from '@/lib/api';
+import { counted } from '@/lib/counted';
 import { formatWhen } from '@/lib/formatDate';
 import { Button, Notice, Select, Soft, Text } from '@/ui';
 import {
@@ -103,9 +104,6 @@ export function PictureSettings({ keepPictures, keepDays, clearAt }: Props) {
 }
 
 const picturesOf = ({ cards, photos }: { cards: number; photos: number }): string =>
-  [
-    cards > 0 ? `the pictures of ${cards} ${cards === 1 ? 'card' : 'cards'}` : '',
-    photos > 0 ? `${photos} whole ${photos === 1 ? 'photograph' : 'photographs'}` : '',
-  ]
+  [cards > 0 ? `the pictures of ${counted(cards, 'card')}` : '', photos > 0 ? counted(photos, 'whole photograph') : '']
     .filter(Boolean)
     .join(' and ');

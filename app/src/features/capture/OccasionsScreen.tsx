@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { useSessionQuery } from '@/features/account';
 import { problemText } from '@/lib/api';
+import { counted } from '@/lib/counted';
 import { Button, EmptyState, Heading, LoadingLines, Notice, Page, Serif, Soft } from '@/ui';
 import { OccasionForm } from './OccasionForm';
 import { useOccasions, whereAndWhen } from './useOccasions';
@@ -74,6 +75,5 @@ const OccasionLine = ({ occasion, onPress }: { occasion: Occasion; onPress: () =
 );
 
 function countsOf({ inTray, filed }: Occasion): string {
-  const cards = inTray === 1 ? '1 card in the tray' : `${inTray} cards in the tray`;
-  return `${cards} · ${filed === 1 ? '1 person filed' : `${filed} people filed`}`;
+  return `${counted(inTray, 'card')} in the tray · ${counted(filed, 'person', 'people')} filed`;
 }

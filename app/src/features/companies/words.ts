@@ -1,4 +1,5 @@
-export const peopleWords = (people: number): string =>
-  people === 1 ? '1 person' : `${people.toLocaleString('en')} people`;
+import { counted } from '@/lib/counted';
+
+export const peopleWords = (people: number): string => counted(people, 'person', 'people');
 
 export const peopleHere = (people: number): string => (people === 0 ? 'nobody there now' : peopleWords(people));

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { RatingWords, useMay } from '@/features/account';
 import { problemText } from '@/lib/api';
+import { counted } from '@/lib/counted';
 import { Button, CannotShow, Heading, LoadingLines, Notice, Page, Soft, Text, TextField } from '@/ui';
 import { useRenameTagMutation, useTagsQuery } from './api';
 
@@ -33,7 +34,7 @@ export function TagsScreen() {
               <Text className="min-w-0 flex-1" style={{ overflowWrap: 'anywhere' } as object}>
                 {tag}
               </Text>
-              <Soft className="tabular">{people === 1 ? '1 person' : `${people} people`}</Soft>
+              <Soft className="tabular">{counted(people, 'person', 'people')}</Soft>
               {may('merge') ? (
                 <Button look="bare" label={`Rename ${tag}`} onPress={() => setOpen(tag)}>
                   Rename

@@ -1,6 +1,7 @@
 import { Link } from 'expo-router';
 import UndoIcon from 'lucide-react-native/icons/undo-2';
 import { View } from 'react-native';
+import { counted } from '@/lib/counted';
 import { Button, Highlight, IconButton, Raw, Serif, Soft, Text } from '@/ui';
 import { type DeskAct, keyOf } from './deskKeys';
 
@@ -78,7 +79,7 @@ export const DeskBar = ({ acts, wide, doubts, fileWords }: DeskBarProps) => (
   <View className="flex-row flex-wrap items-center justify-end gap-x-1 gap-y-2 border-t border-rule bg-paper px-3 py-2">
     <View role="status" className="min-w-[30px] flex-1 flex-row items-center">
       {doubts > 0 ? (
-        <Highlight>{doubts === 1 ? '1 doubt' : `${doubts} doubts`}</Highlight>
+        <Highlight>{counted(doubts, 'doubt')}</Highlight>
       ) : (
         <Soft className="max-[300px]:hidden">No doubts left</Soft>
       )}

@@ -2,6 +2,7 @@ import type { LearnedItem } from '@dossier/contract';
 import { View } from 'react-native';
 import { useMay } from '@/features/account';
 import { problemText } from '@/lib/api';
+import { counted } from '@/lib/counted';
 import { formatWhen } from '@/lib/formatDate';
 import { Button, CannotShow, EmptyPage, Heading, LoadingLines, Notice, Page, Soft, Subheading, Text } from '@/ui';
 import { useLearnedQuery, useRevokeLearnedMutation } from './learnedApi';
@@ -53,7 +54,7 @@ function LearnedRow({ item }: { item: LearnedItem }) {
   const may = useMay();
   const { id, kind, text, domain, times, at, actor, revoked } = item;
   const waits = kind === 'phone' && times < 2 ? '. A number is used once two people’s cards have it' : '';
-  const origin = `${times === 1 ? '1 person' : `${times} people`}, last by ${actor}, ${formatWhen(at)}${waits}`;
+  const origin = `${counted(times, 'person', 'people')}, last by ${actor}, ${formatWhen(at)}${waits}`;
   return (
     <View className="gap-1 border-b border-rule py-2">
       <View className="flex-row items-center gap-3">

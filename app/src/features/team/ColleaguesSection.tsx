@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { SettingsSection, useSessionQuery } from '@/features/account';
 import { problemText } from '@/lib/api';
+import { counted } from '@/lib/counted';
 import { formatWhen } from '@/lib/formatDate';
 import { Button, LoadingLines, Notice, Serif, Soft, Text } from '@/ui';
 import {
@@ -205,4 +206,4 @@ function FormerRow({ member, may }: { member: Member; may: boolean }) {
 }
 
 const ownsWords = (people: number): string =>
-  people === 0 ? '' : people === 1 ? 'looks after 1 person' : `looks after ${people} people`;
+  people === 0 ? '' : `looks after ${counted(people, 'person', 'people')}`;

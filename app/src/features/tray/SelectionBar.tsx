@@ -2,6 +2,7 @@ import type { CardsChange, Occasion } from '@dossier/contract';
 import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { problemText } from '@/lib/api';
+import { counted } from '@/lib/counted';
 import { Button, Notice, Select, Text } from '@/ui';
 import { useChangeCardsMutation, useMoveToOccasionMutation } from './api';
 import { ReadAgainPanel, SecondLookPanel } from './SelectionPanels';
@@ -23,7 +24,7 @@ export function SelectionBar({ cardIds, occasions, onAll, onDone }: Props) {
   const set = async (state: CardsChange['state'], words: string) => {
     const ids = [...cardIds];
     const answer = await change({ cardIds: ids, state });
-    if (!answer.error) onDone({ words: `${counted(ids.length)} ${words}.`, cardIds: ids });
+    if (!answer.error) onDone({ words: `${counted(ids.length, 'card')} ${words}.`, cardIds: ids });
   };
   const moveTo = async (occasionId: string) => {
     if (occasionId === '') return;
@@ -88,5 +89,3 @@ export function SelectionBar({ cardIds, occasions, onAll, onDone }: Props) {
     </View>
   );
 }
-
-const counted = (n: number): string => (n === 1 ? '1 card' : `${n} cards`);

@@ -4,6 +4,7 @@ import { memo, useEffect, useState, type ComponentType } from 'react';
 import { View } from 'react-native';
 import { useDiscardPhotoMutation } from '@/features/capture';
 import { API, problemText } from '@/lib/api';
+import { counted } from '@/lib/counted';
 import { formatWhenShort } from '@/lib/formatDate';
 import { Button, CardImage, cardPicture, ChooseRow, Highlight, HoldToChoose, Serif, Soft } from '@/ui';
 import { leftToRead } from './soonRead';
@@ -120,7 +121,7 @@ const NoPicture = () => (
   </View>
 );
 
-const doubtWords = (doubts: number): string => (doubts === 1 ? '1 doubt' : `${doubts} doubts`);
+const doubtWords = (doubts: number): string => counted(doubts, 'doubt');
 
 function stateWords(item: TrayItem): string {
   if (item.state === 'toProve') return item.doubts > 0 ? doubtWords(item.doubts) : 'no doubt';

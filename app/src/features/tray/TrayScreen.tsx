@@ -6,6 +6,7 @@ import { useDispatch, useSelector } from 'react-redux';
 import { useSessionQuery } from '@/features/account';
 import { selectWaitingPhotos, useOccasions } from '@/features/capture';
 import { problemText } from '@/lib/api';
+import { counted } from '@/lib/counted';
 import { lazyScreen } from '@/lib/lazyScreen';
 import { selectWaitingRequests } from '@/lib/outbox';
 import { Button, EmptyState, FirstTime, Heading, LoadingLines, Notice, Soft, VirtualList } from '@/ui';
@@ -193,9 +194,7 @@ function Undo({ words, cardIds, onGone }: { words: string; cardIds: string[]; on
   );
 }
 
-const counted = (n: number, what: string): string => `${n} ${what}${n === 1 ? '' : 's'}`;
-
 function countWords(inTray: number, onDevice: number): string {
-  const cards = inTray === 1 ? '1 card not filed yet' : `${inTray} cards not filed yet`;
+  const cards = `${counted(inTray, 'card')} not filed yet`;
   return onDevice > 0 ? `${cards} · ${onDevice} still on this device` : cards;
 }

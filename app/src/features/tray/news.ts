@@ -1,3 +1,4 @@
+import { counted } from '@/lib/counted';
 import type { Batch, SecondLooks } from '@dossier/contract';
 
 /** Something a person should hear of wherever they are in Dossier. */
@@ -60,7 +61,7 @@ export const isReady = ({ photos, done }: Batch, onDevice: number): boolean =>
 const batchKey = ({ id, photos }: Batch): string => `${id}:${photos}`;
 
 function batchWords({ photos, cards, unreadable }: Batch): string {
-  const found = cards === 1 ? '1 card in the tray' : `${cards} cards in the tray`;
+  const found = `${counted(cards, 'card')} in the tray`;
   const failed = unreadable === 0 ? '' : unreadable === 1 ? ', 1 cannot be opened' : `, ${unreadable} cannot be opened`;
   return `All ${photos} photographs are read: ${found}${failed}.`;
 }

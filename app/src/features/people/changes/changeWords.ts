@@ -1,7 +1,8 @@
 import type { ChangePreview, LeftWhy, PeopleChange, PeopleChangeState } from '@dossier/contract';
+import { counted } from '@/lib/counted';
 import { personFieldLabel } from '@/lib/fieldLabels';
 
-export const people = (count: number): string => (count === 1 ? '1 person' : `${count.toLocaleString('en')} people`);
+export const people = (count: number): string => counted(count, 'person', 'people');
 
 /** What is said of those who stay as they are. */
 const WHY: Readonly<Record<LeftWhy, string>> = {

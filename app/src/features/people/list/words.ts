@@ -1,4 +1,5 @@
 import type { Counted, Facet } from '@dossier/contract';
+import { counted } from '@/lib/counted';
 import { countryName } from '@/lib/countries';
 
 export const FACET_LABELS: Readonly<Record<Facet, string>> = {
@@ -30,9 +31,9 @@ export const valueWords = (facet: Facet, value: string, label = value): string =
   VALUES[facet]?.[value] ?? (facet === 'country' && /^[A-Z]{2}$/.test(value) ? countryName(value) : label);
 
 /** How many people, as surely as they were counted. */
-export function peopleWords(total: number, counted: Counted): string {
-  if (counted === 'exact') return total === 1 ? '1 person' : `${total.toLocaleString('en')} people`;
-  if (counted === 'least') return `more than ${total.toLocaleString('en')} people`;
+export function peopleWords(total: number, sure: Counted): string {
+  if (sure === 'exact') return counted(total, 'person', 'people');
+  if (sure === 'least') return `more than ${total.toLocaleString('en')} people`;
   return `about ${rounded(total).toLocaleString('en')} people`;
 }
 
