@@ -50,6 +50,7 @@ import { FirmsInOrder1780000000017 } from './migrations/1780000000017-firmsInOrd
 import { Logos1780000000018 } from './migrations/1780000000018-logos';
 import { NamesOfFirms1780000000019 } from './migrations/1780000000019-namesOfFirms';
 import { BeginningsWithSlips1780000000020 } from './migrations/1780000000020-beginningsWithSlips';
+import { WordsWellKnown1780000000021 } from './migrations/1780000000021-wordsWellKnown';
 import { StoredFile } from './platform/entities';
 
 /** The database of Dossier through one role's connection. */
@@ -85,6 +86,7 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       Logos1780000000018,
       NamesOfFirms1780000000019,
       BeginningsWithSlips1780000000020,
+      WordsWellKnown1780000000021,
     ],
     entities: [
       Workspace,
