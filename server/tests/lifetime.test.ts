@@ -112,7 +112,10 @@ describe('what only a date keeps', () => {
     const links = await Promise.all(
       [40, 20].map(async (days) => {
         const { body } = await rep.send<ShareMade>('POST', `/people/${shown}/shares`, { days: 1 });
-        await owner.query(`update share set ends_at = now() - make_interval(days => $2) where id = $1`, [body.id, days]);
+        await owner.query(`update share set ends_at = now() - make_interval(days => $2) where id = $1`, [
+          body.id,
+          days,
+        ]);
         return body.id;
       }),
     );
