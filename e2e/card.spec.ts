@@ -50,11 +50,11 @@ test('a card goes from the camera to a filed person, and a second time updates t
     'href',
     'mailto:nella@harrowfield.example',
   );
-  // Each value beside the piece of the card it was read from, or who wrote it.
+  // Each value beside the piece of the card it was read from, or who brought it.
   await page.getByRole('button', { name: 'Where each value came from' }).click();
   const origins = page.getByRole('region', { name: 'Where each value came from' });
   await expect(origins.locator('[data-strip]').first()).toBeVisible();
-  await expect(origins.getByText(/^Written by /).first()).toBeVisible();
+  await expect(origins.getByText(/^Filed by /).first()).toBeVisible();
   await expectAccessible(page);
   const [download] = await Promise.all([
     page.waitForEvent('download'),

@@ -1,14 +1,14 @@
-import type { Change, Person, PersonSources } from '@dossier/contract';
+import type { Person, PersonSources } from '@dossier/contract';
 import { formatPhone } from '@dossier/core/people';
 import { recordValues, type RecordValue } from '@dossier/core/proof';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { problemText } from '@/lib/api';
 import { personFieldLabel } from '@/lib/fieldLabels';
-import { formatWhen } from '@/lib/formatDate';
 import { Button, LoadingLines, Notice, Soft, Subheading, Text } from '@/ui';
 import { usePersonSourcesQuery } from './api';
 import { InkStrip } from './Strip';
+import { whoseValue } from './whoseValue';
 
 /** Every value of a record beside the piece of the card it was read from, or who wrote it; asked for when somebody wants to see it. */
 export function WhereFrom({ person }: { person: Person }) {
@@ -63,7 +63,7 @@ function Values({ person }: { person: Person }) {
               <InkStrip key={`${area.left} ${area.top}`} {...source} area={area} tallest={26} />
             ))
           ) : (
-            <Soft>{whoWrote(person.history, value)}</Soft>
+            <Soft>{whoseValue(person.history, value)}</Soft>
           )}
         </View>
       </View>
@@ -73,17 +73,3 @@ function Values({ person }: { person: Person }) {
 
 const isOf = (item: PersonSources['items'][number], { field, label, value }: RecordValue): boolean =>
   item.field === field && item.label === label && item.value === value;
-
-const LIST_OF: Partial<Record<RecordValue['field'], string>> = {
-  email: 'emails',
-  phone: 'phones',
-  website: 'websites',
-};
-
-/** Whoever last changed the field, as far as the history tells. @param history the latest first */
-function whoWrote(history: readonly Change[], { field }: RecordValue): string {
-  const names = [field, LIST_OF[field]];
-  const entry = history.find(({ changes }) => changes.some((change) => names.includes(change.field)));
-  if (!entry) return 'Not from a card whose picture is kept.';
-  return `Written by ${entry.actor || 'somebody'}, ${formatWhen(entry.at)}`;
-}
