@@ -137,6 +137,7 @@ export async function fillPeople(owner, url, people, tell = () => undefined) {
   await owner.query('analyze');
   await listEverybody(url, people, tell);
   for (const table of TABLES) await owner.query(`alter table ${table} enable trigger user`);
+  await owner.query('select count_staff_later(array(select id from company)), count_staff()');
   tell('vacuum …');
   await owner.query('vacuum analyze');
 }

@@ -2,7 +2,7 @@ import 'reflect-metadata';
 import { DataSource } from 'typeorm';
 import { Account, AccountSession, Workspace } from './features/account';
 import { Occasion, Photo, PhotoPart } from './features/capture';
-import { CompanyAct, CompanyNote } from './features/companies';
+import { CompanyAct, CompanyNote, CompanyRecount, CompanyStaff } from './features/companies';
 import { DuplicateRow, MatchModelRow, SweepRow } from './features/matching';
 import {
   ChangeLogEntry,
@@ -51,6 +51,8 @@ import { Logos1780000000018 } from './migrations/1780000000018-logos';
 import { NamesOfFirms1780000000019 } from './migrations/1780000000019-namesOfFirms';
 import { BeginningsWithSlips1780000000020 } from './migrations/1780000000020-beginningsWithSlips';
 import { WordsWellKnown1780000000021 } from './migrations/1780000000021-wordsWellKnown';
+import { FirmsCounted1780000000022 } from './migrations/1780000000022-firmsCounted';
+import { ListsWalked1780000000023 } from './migrations/1780000000023-listsWalked';
 import { StoredFile } from './platform/entities';
 
 /** The database of Dossier through one role's connection. */
@@ -87,6 +89,8 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       NamesOfFirms1780000000019,
       BeginningsWithSlips1780000000020,
       WordsWellKnown1780000000021,
+      FirmsCounted1780000000022,
+      ListsWalked1780000000023,
     ],
     entities: [
       Workspace,
@@ -106,6 +110,8 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       CompanyName,
       CompanyNote,
       CompanyAct,
+      CompanyStaff,
+      CompanyRecount,
       ShareLink,
       Employment,
       ContactPoint,

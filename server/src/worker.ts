@@ -1,6 +1,7 @@
 import type { PhotoReader } from '@dossier/reader';
 import { makeWorkerUtils, type TaskList } from 'graphile-worker';
 import type { DataSource, EntityManager } from 'typeorm';
+import { countStaff } from './features/companies';
 import { fileCleanSoon } from './features/filing/fileCleanSoon';
 import { fileCleanTask } from './features/filing/fileCleanTask';
 import { nightlySweepsTask } from './features/matching/nightlySweeps';
@@ -21,8 +22,9 @@ import type { Logger } from './platform/logger';
 /** How long after its last sign of life the jobs of a worker are given to another. */
 const GONE_AFTER_SECONDS = 20;
 const ORPHAN_CHECK_MS = 5_000;
-/** What is no longer to be kept is looked for every hour, people who are there twice every night. */
-const REGULARLY = '17 * * * * removePictures\n47 * * * * housekeeping\n23 2 * * * nightlySweeps';
+/** Who works where is counted every few minutes, what is no longer to be kept looked for every hour, people who are there twice every night. */
+const REGULARLY =
+  '*/5 * * * * countStaff\n17 * * * * removePictures\n47 * * * * housekeeping\n23 2 * * * nightlySweeps';
 
 /** Takes jobs from PostgreSQL's queue until stopped. @param reader of photographs; closed in the end */
 export async function startWorker(
@@ -53,6 +55,7 @@ export async function startWorker(
       {
         removePictures: removePicturesTask(database, logger),
         housekeeping: housekeepingTask(database, logger),
+        countStaff: () => countStaff(database).then(() => undefined),
         sweepPeople: sweepTask(database, logger),
         nightlySweeps: nightlySweepsTask(database),
         fileClean: fileCleanTask(database),

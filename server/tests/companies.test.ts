@@ -1,7 +1,10 @@
+import 'reflect-metadata';
 import { randomUUID } from 'node:crypto';
 import type { CompaniesPage, Company, CompanyLogo, PeoplePage } from '@dossier/contract';
 import sharp from 'sharp';
+import { createDataSource } from '../src/dataSource';
 import { Client, personFields } from './client';
+import { databaseOf } from './services';
 
 jest.setTimeout(180_000);
 
@@ -99,6 +102,56 @@ describe('firms', () => {
     }
     expect((await find(OWN, rep, '&sort=new')).map(({ name }) => name)[0]).toBe(`${OWN} Elsewhere`);
     expect((await rep.get(`/companies?sort=shoesize`)).status).toBe(400);
+  });
+
+  it('come by how many work there, also while that changes and before it is counted anew', async () => {
+    const owner = await createDataSource(databaseOf('api').DOSSIER_OWNER_URL!, 2).initialize();
+    const count = () => owner.query('select count_staff()');
+    const crowd = async () =>
+      (await rep.get<CompaniesPage>('/companies?sort=people&limit=100')).body.items
+        .filter(({ name }) => name.startsWith(`${OWN} Crew`))
+        .map(({ name, people }) => `${name.slice(-1)}${people}`);
+    const at = (firm: string, howMany: number, first = 0) =>
+      Promise.all(Array.from({ length: howMany }, (_, i) => file(`Mate${first + i}`, `${OWN} Crew ${firm}`)));
+    const [a, b] = [await at('A', 3), await at('B', 2)];
+    await at('C', 2);
+    expect(await crowd()).toEqual(['A3', 'B2', 'C2']);
+    await count();
+    expect(await crowd()).toEqual(['A3', 'B2', 'C2']);
+    await at('C', 2, 5);
+    expect(await crowd()).toEqual(['C4', 'A3', 'B2']);
+    for (const id of a.slice(0, 2)) await rep.send('DELETE', `/people/${id}`);
+    expect(await crowd()).toEqual(['C4', 'B2', 'A1']);
+    await count();
+    await rep.send('POST', `/people/${a[0]}/restore`);
+    await rename(await idOf(`${OWN} Crew A`), `${OWN} Crew 0A`);
+    expect(await crowd()).toEqual(['C4', 'A2', 'B2']);
+    await count();
+    await manager.send('POST', `/people/${b[0]}/erase`);
+    expect(await crowd()).toEqual(['C4', 'A2', 'B1']);
+    await count();
+    expect(await crowd()).toEqual(['C4', 'A2', 'B1']);
+    // One after the other, kept and counted ones in one order.
+    await at('B', 5, 8);
+    const whole = (await rep.get<CompaniesPage>('/companies?sort=people&limit=100')).body.items.map(({ id }) => id);
+    const paged: string[] = [];
+    for (let cursor: string | null = ''; cursor !== null;) {
+      const { body }: { body: CompaniesPage } = await rep.get<CompaniesPage>(
+        `/companies?sort=people&limit=2${cursor && `&cursor=${cursor}`}`,
+      );
+      paged.push(...body.items.map(({ id }) => id));
+      cursor = body.next;
+    }
+    expect(paged.slice(0, whole.length)).toEqual(whole);
+    expect(new Set(paged).size).toBe(paged.length);
+    await count();
+    const [wrong] = await owner.query<{ firms: string }[]>(
+      `select count(*) as firms from company c left join company_staff s on s.company_id = c.id
+       where c.sort_name <> s.sort_name or s.rank is distinct from -(select count(*)::int from employment e join person p on p.id = e.person_id
+         where e.company_id = c.id and e.ended_at is null and p.deleted_at is null)`,
+    );
+    expect(wrong).toEqual({ firms: '0' });
+    await owner.destroy();
   });
 
   it('of one name and different legal forms are two, until somebody says otherwise', async () => {

@@ -1,4 +1,14 @@
-import { Column, Entity, Index, JoinColumn, ManyToOne, PrimaryColumn, type Relation } from 'typeorm';
+import {
+  Column,
+  Entity,
+  Index,
+  JoinColumn,
+  ManyToOne,
+  OneToOne,
+  PrimaryColumn,
+  PrimaryGeneratedColumn,
+  type Relation,
+} from 'typeorm';
 import { Account, Workspace } from '../account';
 import { Company } from '../people';
 
@@ -76,4 +86,47 @@ export class CompanyAct {
   employmentIds!: string[];
   @Column({ name: 'undone_at', type: 'timestamptz', nullable: true })
   undoneAt!: Date | null;
+}
+
+/** Where a firm stands among those with the most people, as last counted. Only the database writes it. */
+@Entity('company_staff')
+@Index('company_staff_order', ['workspaceId', 'rank', 'sortName', 'companyId'])
+export class CompanyStaff {
+  @PrimaryColumn({ name: 'company_id', type: 'uuid', primaryKeyConstraintName: 'company_staff_pkey' })
+  companyId!: string;
+  @OneToOne(() => Company, { onDelete: 'CASCADE' })
+  @JoinColumn({ name: 'company_id', foreignKeyConstraintName: 'company_staff_company_fk' })
+  company?: Relation<Company>;
+  @Column({ name: 'workspace_id', type: 'uuid' })
+  workspaceId!: string;
+  @ManyToOne(() => Workspace, { onDelete: 'CASCADE' })
+  @JoinColumn({ name: 'workspace_id', foreignKeyConstraintName: 'company_staff_workspace_fk' })
+  workspace?: Relation<Workspace>;
+  /** How many work there, below zero: the most come first. */
+  @Column({ type: 'integer' })
+  rank!: number;
+  @Column({ name: 'sort_name', type: 'text' })
+  sortName!: string;
+}
+
+/** A firm to be counted anew, perhaps several times: whoever writes at one firm at once does not wait for each other. */
+@Entity('company_recount')
+@Index('company_recount_company', ['workspaceId', 'companyId'])
+export class CompanyRecount {
+  @PrimaryGeneratedColumn('identity', {
+    type: 'bigint',
+    generatedIdentity: 'ALWAYS',
+    primaryKeyConstraintName: 'company_recount_pkey',
+  })
+  id!: string;
+  @Column({ name: 'workspace_id', type: 'uuid' })
+  workspaceId!: string;
+  @ManyToOne(() => Workspace, { onDelete: 'CASCADE' })
+  @JoinColumn({ name: 'workspace_id', foreignKeyConstraintName: 'company_recount_workspace_fk' })
+  workspace?: Relation<Workspace>;
+  @Column({ name: 'company_id', type: 'uuid' })
+  companyId!: string;
+  @ManyToOne(() => Company, { onDelete: 'CASCADE' })
+  @JoinColumn({ name: 'company_id', foreignKeyConstraintName: 'company_recount_company_fk' })
+  company?: Relation<Company>;
 }

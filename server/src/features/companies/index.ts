@@ -1,2 +1,3 @@
-export { CompanyAct, CompanyNote } from './entities';
+export { CompanyAct, CompanyNote, CompanyRecount, CompanyStaff } from './entities';
+export { countStaff } from './queries';
 export { companyRoutes } from './routes';

@@ -1,4 +1,4 @@
-import type { EntityManager } from 'typeorm';
+import type { DataSource, EntityManager } from 'typeorm';
 import type { CardLogo } from '../reading';
 
 /** A place behind which to go on: how well it fits, what the order is by, then the id. */
@@ -21,18 +21,33 @@ export const companiesFound = (
     atMost,
   ]);
 
-/** How many work at each of these now, and where most of them do. */
+/** Counts who works at the firms of all workspaces where that may have changed; lists of firms in that order count those themselves until then. */
+export async function countStaff(database: DataSource): Promise<number> {
+  const [row] = await database.query<{ firms: string }[]>('select count_staff() as firms');
+  return Number(row!.firms);
+}
+
+/**
+ * How many work at each of these now, and where most of them do, judged by two hundred. They are counted where that may have changed since
+ * it was counted last.
+ */
 export const companyRows = (
   manager: EntityManager,
   workspaceId: string,
   ids: readonly string[],
 ): Promise<{ id: string; name: string; people: number; town: string | null }[]> =>
   manager.query(
-    `select c.id, c.name, there.people::int as people, there.town from company c
+    `select c.id, c.name, there.town,
+       coalesce(
+         (select -s.rank from company_staff s where s.workspace_id = $1 and s.company_id = c.id
+            and not exists (select from company_recount r where r.workspace_id = $1 and r.company_id = c.id)),
+         (select count(*)::int from employment e join person p on p.workspace_id = $1 and p.id = e.person_id and p.deleted_at is null
+          where e.workspace_id = $1 and e.company_id = c.id and e.ended_at is null)) as people
+     from company c
      left join lateral (
-       select count(*) as people, mode() within group (order by nullif(p.locality, '')) as town
-       from employment e join person p on p.workspace_id = $1 and p.id = e.person_id and p.deleted_at is null
-       where e.workspace_id = $1 and e.company_id = c.id and e.ended_at is null) there on true
+       select mode() within group (order by nullif(near.locality, '')) as town from (
+         select p.locality from employment e join person p on p.workspace_id = $1 and p.id = e.person_id and p.deleted_at is null
+         where e.workspace_id = $1 and e.company_id = c.id and e.ended_at is null limit 200) near) there on true
      where c.workspace_id = $1 and c.id = any($2::uuid[])`,
     [workspaceId, ids],
   );

@@ -19,6 +19,7 @@ import { Person } from '../entities';
 @Index('person_listing_filed', ['workspaceId', 'filedAt', 'personId'])
 @Index('person_listing_touched', ['workspaceId', 'touchedAt', 'personId'])
 @Index('person_listing_next', ['workspaceId', 'nextOn', 'personId'])
+@Index('person_listing_open', { synchronize: false })
 @Index('person_listing_bucket', ['workspaceId', 'bucket'])
 @Index('person_listing_marks', { synchronize: false })
 @Index('person_listing_words', { synchronize: false })
@@ -34,7 +35,7 @@ export class PersonListing {
   @ManyToOne(() => Workspace, { onDelete: 'CASCADE' })
   @JoinColumn({ name: 'workspace_id', foreignKeyConstraintName: 'person_listing_workspace_fk' })
   workspace?: Relation<Workspace>;
-  /** One of 64 parts by chance, by which large lists are judged. */
+  /** One of 4,096 parts by chance, by which large lists are judged. */
   @Column({ type: 'smallint' })
   bucket!: number;
   @Column({ name: 'sort_name', type: 'text' })

@@ -1,4 +1,4 @@
-import type { ListedPerson, PeoplePage, PeopleQuery } from '@dossier/contract';
+import type { Counted, ListedPerson, PeoplePage, PeopleQuery } from '@dossier/contract';
 import { whereFound, type SearchTerms } from '@dossier/core/people/search';
 import type { DataSource, EntityManager } from 'typeorm';
 import { z } from 'zod';
@@ -7,7 +7,7 @@ import type { SignedIn } from '../../../platform/session';
 import { inSnapshot } from '../../../platform/workspaceScope';
 import { listSpecOf, ORDERS } from './listSpec';
 import type { ListColumn, ListSpec } from './spec';
-import { countListed, listedRows, listPeople, toldTexts, type ListedRow, type ListPlace } from './queries';
+import { countListed, listedRows, listPeople, MOST_FOUND, toldTexts, type ListedRow, type ListPlace } from './queries';
 
 /** Beyond, a list says about how many there are. */
 const COUNTED_EXACTLY = 5_000;
@@ -29,14 +29,21 @@ export function findPeople(
     const page = found.slice(0, query.limit);
     const last = page.at(-1);
     const next = found.length > query.limit && last ? encodeKeyset([...last.place, last.person_id]) : null;
-    // A whole list on one page has been counted.
-    const isWhole = !query.cursor && !next;
-    const { people, counted } = isWhole
-      ? { people: page.length, counted: 'exact' as const }
-      : await countListed(manager, spec, COUNTED_EXACTLY);
+    const { people, counted } = countedBy(found, query) ?? (await countListed(manager, spec, COUNTED_EXACTLY));
     const items = await listed(manager, who.workspaceId, page.map((row) => row.person_id), terms); // prettier-ignore
     return { items, total: people, counted, next };
   });
+}
+
+/** How many there are, where finding a page has told it. */
+function countedBy(
+  found: readonly { among: string | null }[],
+  { cursor, limit }: z.infer<typeof PeopleQuery>,
+): { people: number; counted: Counted } | undefined {
+  // A whole list on one page.
+  if (!cursor && found.length <= limit) return { people: found.length, counted: 'exact' };
+  const among = found[0]?.among;
+  return among ? { people: Number(among), counted: Number(among) < MOST_FOUND ? 'exact' : 'least' } : undefined;
 }
 
 function orderOf({ sort }: z.infer<typeof PeopleQuery>, spec: ListSpec) {

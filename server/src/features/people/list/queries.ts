@@ -18,13 +18,17 @@ export const countListed = async (
 /** A place behind which to go on: what the list is ordered by, then the id. */
 export type ListPlace = (string | number)[];
 
+/** So many who fit words are looked at for who fits them best. */
+export const MOST_FOUND = 3_000;
+
+/** @returns `among` how many were found, of whom at most `MOST_FOUND` are looked at; told where who fits best comes first */
 export const listPeople = (
   manager: EntityManager,
   spec: ListSpec,
   { by, backwards }: { by: ListColumn | 'best'; backwards: boolean },
   after: ListPlace | undefined,
   atMost: number,
-): Promise<{ person_id: string; place: ListPlace }[]> =>
+): Promise<{ person_id: string; place: ListPlace; among: string | null }[]> =>
   manager.query('select * from list_people($1, $2, $3, $4, $5)', [
     JSON.stringify(spec),
     by,
