@@ -1,1 +1,2 @@
-export * from './toVcard';
+export * from './incomingPerson';
+export * from './vcard';

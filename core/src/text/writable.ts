@@ -33,3 +33,9 @@ export function writableIn<T>(value: T): T {
   if (Array.isArray(value)) return value.map((part: unknown) => writableIn(part)) as T;
   return Object.fromEntries(Object.entries(value).map(([key, part]) => [key, writableIn(part)])) as T;
 }
+
+/** A text as it stands in one line of a record: without what cannot be kept, and with single blanks. */
+export const onOneLine = (text: string): string =>
+  writable(text)
+    .replace(/[\s\p{Cc}]+/gu, ' ')
+    .trim();

@@ -27,8 +27,8 @@ declare
   behind constant text := case when after is null or by = 'best' then 'true'
     else format('(l.%I, l.person_id) %s (%L::%s, %L)', by, case when backwards then '<' else '>' end, after->>0, type, after->>1) end;
   /* The walk begins where the days do, if it is along them. */
-  filed constant text := case when by = 'filed_at' then coalesce(format(' and l.filed_at >= %L', narrowed->>'filedFrom'), '')
-    || coalesce(format(' and l.filed_at < %L', narrowed->>'filedTo'), '') else '' end;
+  filed constant text := case when by = 'filed_at' and narrowed->>'filedFrom' is not null then format(' and l.filed_at >= %L', narrowed->>'filedFrom') else '' end
+    || case when by = 'filed_at' and narrowed->>'filedTo' is not null then format(' and l.filed_at < %L', narrowed->>'filedTo') else '' end;
   open constant text := case when by = 'next_on' and narrowed->'marks'->'task' = '["open"]'
     then format(' and l.marks && %L::bigint[]', array[mark_number('task', 'open')]) else '' end;
   /* How many are met within so many steps along the order. */
@@ -36,6 +36,7 @@ declare
     'select count(*) from (select from (select * from person_listing l where l.workspace_id = %L and %s order by l.%I %s, l.person_id %4$s limit $1) l where %5$s limit %6$s) met',
     ${WORKSPACE}, behind || filed || open, case by when 'best' then 'sort_name' else by end, way, said, at_most);
   source text := 'person_listing';
+  left_to_meet text := format('%s and %s', said, behind);
   found integer := 0;
 begin
   if is_narrowed and by <> 'best' then
@@ -49,7 +50,12 @@ begin
         if found < at_most then perform set_config('enable_indexscan', 'off', true); end if;
       end if;
     end if;
-    if current_setting('enable_indexscan') = 'off' then source := format('(select * from person_listing l where %s offset 0)', said); end if;
+    if current_setting('enable_indexscan') = 'off' then
+      source := format('(select l.person_id, l.%I from person_listing l where %s and %s offset 0)', by, said, behind);
+      left_to_meet := 'true';
+      /* Days and what stands beside them are in an index of their own. */
+      if narrowed->'marks' = '{}' and narrowed->'words' = '[]' then perform set_config('enable_indexscan', 'on', true); end if;
+    end if;
   elsif by = 'best' then
     perform set_config('enable_indexscan', 'off', true);
   end if;
@@ -64,8 +70,8 @@ begin
       at_most);
   elsif by in ('sort_name', 'sort_company', 'filed_at', 'touched_at', 'next_on') then
     return query execute format(
-      'select l.person_id, jsonb_build_array(l.%1$I::text), null::bigint from %6$s l where %2$s and %3$s order by l.%1$I %4$s, l.person_id %4$s limit %5$s',
-      by, said, behind, way, at_most, source);
+      'select l.person_id, jsonb_build_array(l.%1$I::text), null::bigint from %5$s l where %2$s order by l.%1$I %3$s, l.person_id %3$s limit %4$s',
+      by, left_to_meet, way, at_most, source);
   end if;
 end $$;
 revoke all on function ${LIST} from public;
@@ -90,6 +96,10 @@ create function listing_parts(wanted integer) returns integer language sql stabl
   where workspace_id = ${WORKSPACE} and bucket < 4
 $$;
 revoke all on function listing_parts(integer) from public;
+
+/* Of those filed within some months, when they were touched last stands beside. */
+drop index person_listing_filed;
+create index person_listing_filed on person_listing (workspace_id, filed_at, person_id) include (touched_at);
 
 /* Who has something to do is hardly found along the days where most have no day. */
 create index person_listing_open on person_listing (workspace_id, next_on, person_id) where marks && array[mark_number('task', 'open')];

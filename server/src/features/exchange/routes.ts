@@ -49,7 +49,7 @@ export function exchangeRoutes(database: DataSource): Routes {
         uid: person.id,
         revision: new Date(person.updatedAt),
         note: person.notes[0]?.text,
-        photo: photo?.bytes.toString('base64'),
+        photos: photo ? [photo.bytes.toString('base64')] : [],
       });
       response
         .set('Content-Disposition', `attachment; filename="${fileName(person.fullName)}.vcf"`)

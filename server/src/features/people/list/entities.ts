@@ -16,7 +16,7 @@ import { Person } from '../entities';
 @Entity('person_listing')
 @Index('person_listing_name', ['workspaceId', 'sortName', 'personId'])
 @Index('person_listing_company', ['workspaceId', 'sortCompany', 'personId'])
-@Index('person_listing_filed', ['workspaceId', 'filedAt', 'personId'])
+@Index('person_listing_filed', { synchronize: false })
 @Index('person_listing_touched', ['workspaceId', 'touchedAt', 'personId'])
 @Index('person_listing_next', ['workspaceId', 'nextOn', 'personId'])
 @Index('person_listing_open', { synchronize: false })

@@ -1,7 +1,7 @@
 import ICAL from 'ical.js';
 import fc from 'fast-check';
-import { emptyPersonFields, type PersonFields } from '../people';
-import { toVcard, type VcardVersion } from '.';
+import { emptyPersonFields, type PersonFields } from '../../people';
+import { toVcard, type VcardVersion } from './toVcard';
 
 const nella: PersonFields = {
   ...emptyPersonFields(),
@@ -49,7 +49,7 @@ describe.each(['4.0', '3.0'] as const)('a vCard %s', (version) => {
 
   it('is folded at 75 octets with CRLF, and unfolds to the same photograph', () => {
     const photo = Buffer.from('x'.repeat(900)).toString('base64');
-    const text = write(nella, version, { photo });
+    const text = write(nella, version, { photos: [photo] });
     for (const line of text.split('\r\n')) expect(Buffer.byteLength(line)).toBeLessThanOrEqual(75);
     expect(text.replace(/\r\n/g, '')).not.toMatch(/[\r\n]/);
     expect(text.replace(/\r\n /g, '')).toContain(photo);

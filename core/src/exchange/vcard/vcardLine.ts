@@ -9,10 +9,24 @@ const LINE_OCTETS = 75;
  * of its own; a plain string is a URI, date or token and goes out as it is, without control characters.
  */
 export function vcardLine(name: string, value: string | readonly string[], parameters: VcardParameters = {}): string {
-  const head = Object.entries(parameters).map(([key, values]) => `;${key}=${values.join(',')}`);
+  const head = Object.entries(parameters).map(([key, values]) => `;${key}=${values.map(parameterText).join(',')}`);
   const tail = typeof value === 'string' ? value.replace(/\p{Cc}/gu, '') : value.map(escapeText).join(';');
   return `${fold(`${name}${head.join('')}:${tail}`)}\r\n`;
 }
+
+/** A property whose value is a list (RFC 6350 section 4). */
+export const vcardList = (name: string, values: readonly string[]): string =>
+  `${fold(`${name}:${values.map(escapeText).join(',')}`)}\r\n`;
+
+/** What is no plain word stands in quotation marks, with what cannot stand there encoded (RFC 6868). */
+const parameterText = (value: string): string =>
+  /^[\w-]+$/.test(value)
+    ? value
+    : `"${value
+        .replace(/\^/g, '^^')
+        .replace(/\n/g, '^n')
+        .replace(/"/g, "^'")
+        .replace(/\p{Cc}/gu, '')}"`;
 
 const escapeText = (value: string): string =>
   value

@@ -1,0 +1,14 @@
+import type { PersonFields } from '../people';
+
+/** A person as a file tells of them, before anybody has said whether they are known. */
+export interface IncomingPerson {
+  fields: PersonFields;
+  tags: string[];
+  note: string;
+  /** As the file names them; what this application has written begins with urn:uuid: and is a person's id. */
+  uid: string;
+  kind?: 'contact' | 'lead';
+  rating?: string;
+  /** Pictures within the file, the front first. */
+  pictures: { type: string; base64: string }[];
+}

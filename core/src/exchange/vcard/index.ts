@@ -1,0 +1,2 @@
+export * from './readVcards';
+export * from './toVcard';
