@@ -83,11 +83,11 @@ export async function measureLists(call, owner, { plans = false } = {}) {
   const orders = ['name', '-name', 'company', '-company', 'filed', '-filed', 'touched', '-touched', 'next', '-next'];
   const requests = {
     ...Object.fromEntries(Object.entries(search).map(([name, paths]) => [`search: ${name}`, paths])),
-    ...Object.fromEntries(Object.entries(narrowings).map(([name, query]) => [`narrowed: ${name}`, Array.from({ length: 20 }, (_, i) => list({ ...query, sort: orders[i % orders.length] }))])), // prettier-ignore
+    ...Object.fromEntries(Object.entries(narrowings).map(([name, query]) => [`narrowed: ${name}`, Array.from({ length: ASKED }, (_, i) => list({ ...query, sort: orders[i % orders.length] }))])), // prettier-ignore
     ...Object.fromEntries(Object.entries(narrowings).map(([name, query]) => [`counted: ${name}`, FACETS.map((facet) => facets({ ...query, facet }))])), // prettier-ignore
     'counted: everybody': FACETS.map((facet) => facets({ facet })),
     'counted: all facets at once': Array.from({ length: 12 }, () => facets({})),
-    ...Object.fromEntries(orders.map((sort) => [`ordered: ${sort}`, Array.from({ length: 20 }, () => list({ sort }))])),
+    ...Object.fromEntries(orders.map((sort) => [`ordered: ${sort}`, Array.from({ length: ASKED }, () => list({ sort }))])),
     'opening a person': asked.id.map((id) => `/people/${id}`),
     'firms: by name': Array.from({ length: 20 }, () => '/companies'),
     'firms: newest': Array.from({ length: 20 }, () => '/companies?sort=new'),

@@ -16,5 +16,6 @@ export * from './secondLook';
 export * from './shares';
 export * from './reading';
 export * from './tag';
+export * from './takeOut';
 export * from './team';
 export * from './tray';

@@ -104,11 +104,12 @@ const roomsOf = ({ database, events }: Pick<Parts, 'database' | 'events'>): Rout
   proofRoutes(database),
   matchingRoutes(database),
   filingRoutes(database),
+  // Before a person by their id.
+  exchangeRoutes(database),
   peopleRoutes(database),
   companyRoutes(database),
   followupRoutes(database),
   retentionRoutes(database),
-  exchangeRoutes(database),
 ];
 
 /** Every route for whoever is signed in, with what it takes to be let through. */

@@ -12,10 +12,12 @@ export type Role = (typeof ROLES)[number];
  * - `merge` records are brought together and parted again, duplicates are looked for, tags renamed for everybody
  * - `delete` people are taken out of the lists and brought back
  * - `erase` people are forgotten for good
+ * - `takeOut` many people at once leave as a file, or come in by one
  * - `settle` what the workspace keeps, expects and does by itself; what it has learned
  * - `invite` colleagues come and go, with their roles
  */
-export type Act = 'see' | 'capture' | 'prove' | 'file' | 'edit' | 'merge' | 'delete' | 'erase' | 'settle' | 'invite';
+export type Act =
+  'see' | 'capture' | 'prove' | 'file' | 'edit' | 'merge' | 'delete' | 'erase' | 'takeOut' | 'settle' | 'invite';
 
 const EVERYBODY: readonly Role[] = ROLES;
 const OWN_RECORDS: readonly Role[] = ['rep', 'manager', 'administrator'];
@@ -31,6 +33,7 @@ export const ALLOWED: Readonly<Record<Act, readonly Role[]>> = {
   merge: OWN_RECORDS,
   delete: OWN_RECORDS,
   erase: IN_CHARGE,
+  takeOut: OWN_RECORDS,
   settle: IN_CHARGE,
   invite: IN_CHARGE,
 };

@@ -35,6 +35,7 @@ declare
   met constant text := format(
     'select count(*) from (select from (select * from person_listing l where l.workspace_id = %L and %s order by l.%I %s, l.person_id %4$s limit $1) l where %5$s limit %6$s) met',
     ${WORKSPACE}, behind || filed || open, case by when 'best' then 'sort_name' else by end, way, said, at_most);
+  only_days constant boolean := narrowed->'marks' = '{}' and narrowed->'words' = '[]';
   source text := 'person_listing';
   left_to_meet text := format('%s and %s', said, behind);
   found integer := 0;
@@ -44,7 +45,7 @@ begin
     if found < at_most then
       perform set_config('enable_indexscan', 'off', true);
       execute format('select count(*) from (select from person_listing l where %s limit %s) capped', said, few + 1) into found;
-      if found > few and at_most <= steps then
+      if found > few and at_most <= steps and not only_days then
         perform set_config('enable_indexscan', 'on', true);
         execute met into found using walked;
         if found < at_most then perform set_config('enable_indexscan', 'off', true); end if;
@@ -54,7 +55,7 @@ begin
       source := format('(select l.person_id, l.%I from person_listing l where %s and %s offset 0)', by, said, behind);
       left_to_meet := 'true';
       /* Days and what stands beside them are in an index of their own. */
-      if narrowed->'marks' = '{}' and narrowed->'words' = '[]' then perform set_config('enable_indexscan', 'on', true); end if;
+      if only_days then perform set_config('enable_indexscan', 'on', true); end if;
     end if;
   elsif by = 'best' then
     perform set_config('enable_indexscan', 'off', true);
@@ -133,7 +134,8 @@ declare
 begin
   if narrowed->'words' = '[]' and parts < 4096 then
     execute format('select count(*) from ${some('%s')} where %s', ${WORKSPACE}, parts, said) into people;
-    if people >= enough and people * 4096 / parts > 2 * most then
+    /* Three times as far off as chance has it is hardly ever. */
+    if people >= enough and people * 4096 / parts * (1 - 3 / sqrt(people)) > most then
       people := people * 4096 / parts;
       counted := 'about';
       return;
@@ -166,7 +168,7 @@ begin
     way := null;
     if narrowed->'words' = '[]' and parts < 4096 then
       execute format('select count(*) from ${some('%s')} where %s', ${WORKSPACE}, parts, said) into found;
-      if found * 4096 / parts > 2 * exactly then way := 'about'; end if;
+      if found > 0 and found * 4096 / parts * (1 - 3 / sqrt(found)) > exactly then way := 'about'; end if;
     end if;
     if way is null then
       execute format('select count(*) from (select from person_listing l where %s limit %s) capped', said, exactly + 1) into found;

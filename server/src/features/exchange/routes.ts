@@ -1,5 +1,4 @@
-import { fold } from '@dossier/core/text';
-import { ShareFields, ShareOpened, VcardQuery } from '@dossier/contract';
+import { ShareFields, ShareOpened, TakeOutQuery, TakeOutRequest, VcardQuery } from '@dossier/contract';
 import { toVcard } from '@dossier/core/exchange';
 import { Router } from 'express';
 import type { DataSource } from 'typeorm';
@@ -11,6 +10,9 @@ import { storage } from '../../platform/storage';
 import { inSnapshot } from '../../platform/workspaceScope';
 import { loadPerson } from '../people';
 import { Card } from '../reading';
+import { fileName } from './fileName';
+import { listedOf } from './takeOut/chosenPeople';
+import { takeOut } from './takeOut/takeOut';
 import { endShare, listShares, openedShare, share } from './shares';
 
 const Id = z.object({ id: z.uuid() });
@@ -23,6 +25,14 @@ export const shareRoutes = (database: DataSource): Router =>
 
 export function exchangeRoutes(database: DataSource): Routes {
   return new Routes()
+    .get('/people/export', 'takeOut', async (request, response) => {
+      const query = TakeOutQuery.parse(request.query);
+      await takeOut(database, whoIs(request), { listed: listedOf(query) }, query, response);
+    })
+    .post('/people/export', 'takeOut', async (request, response) => {
+      const { who, ...how } = TakeOutRequest.parse(request.body);
+      await takeOut(database, whoIs(request), who, how, response);
+    })
     .get('/people/:id/shares', 'see', async (request, response) => {
       response.json(await listShares(database, whoIs(request), Id.parse(request.params).id));
     })
@@ -57,10 +67,3 @@ export function exchangeRoutes(database: DataSource): Routes {
         .send(text);
     });
 }
-
-/** Only letters, digits and hyphens, so that a name cannot become a path or a header. */
-const fileName = (name: string): string =>
-  fold(name)
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-+|-+$/g, '')
-    .slice(0, 80) || 'person';

@@ -17,7 +17,8 @@ export {
 } from './entities';
 export { summariesOf } from './summaries';
 export { ListedMark, ListedWord, ListView, PersonListing } from './list/entities';
-export { wordsMeant } from './list/listSpec';
+export { listOfAddress } from './list/listOfAddress';
+export { listSpecOf, ORDERS, wordsMeant } from './list/listSpec';
 export { forgetUnusedWords } from './list/queries';
 export { loadFields } from './loadFields';
 export { handOverPeople } from './handOverPeople';

@@ -1,0 +1,7 @@
+/** Files of people: what is taken out, and what is brought in. */
+export * from './countryCode';
+export * from './decodeText';
+export * from './incomingPerson';
+export * from './table';
+export * from './takenPerson';
+export * from './vcard';

@@ -1,0 +1,318 @@
+import type { MoreEntry, PersonFields, PhoneEntry, TextField } from '../../people';
+import { typedPhone } from '../../people/typedPhone';
+import { onOneLine } from '../../text';
+import { addressOnOneLine } from '../asFiled';
+import { countryCode } from '../countryCode';
+import type { TakenPerson } from '../takenPerson';
+
+/** A person whose cells are being read. */
+export interface RowDraft {
+  fields: PersonFields;
+  kind: 'contact' | 'lead';
+  rating: string | null;
+  tags: string[];
+  /** Name of a colleague; empty for whoever brings it in. */
+  owner: string;
+}
+
+/** The workspace's own words, which cells are read by. */
+export interface RowWords {
+  /** ISO 3166, for numbers without a calling code. */
+  country: string | null;
+  ratings: readonly string[];
+  owners: readonly string[];
+}
+
+/** A column of a table of people. */
+export interface PeopleColumn {
+  key: string;
+  header: string;
+  type: 'text' | 'date' | 'moment';
+  /** What stands in it, for the sheet that explains the columns. */
+  about: string;
+  /** What stands in the cell: text; a day as 2026-03-24, a moment in ISO 8601. */
+  get: (person: TakenPerson) => string;
+  /** Writes a cell into a person; words about what is wrong with it where it cannot be. Missing where it is only shown. */
+  set?: (draft: RowDraft, text: string, words: RowWords) => string | undefined;
+}
+
+/** How many columns repeatable fields need. */
+export interface Repeats {
+  emails: number;
+  phones: number;
+  websites: number;
+  more: number;
+  /** Whether further fields have addresses in parts. */
+  moreAddresses: boolean;
+}
+
+export const LEAST_REPEATS: Repeats = { emails: 1, phones: 1, websites: 1, more: 0, moreAddresses: false };
+
+/** The columns that these people need, at least. */
+export const repeatsOf = (people: readonly { fields: PersonFields }[]): Repeats =>
+  people.reduce(
+    (most, { fields: { emails, phones, websites, more } }) => ({
+      emails: Math.max(most.emails, emails.length),
+      phones: Math.max(most.phones, phones.length),
+      websites: Math.max(most.websites, websites.length),
+      more: Math.max(most.more, more.length),
+      moreAddresses: most.moreAddresses || more.some(({ address }) => address),
+    }),
+    LEAST_REPEATS,
+  );
+
+const LEADS = 'Lead';
+const CONTACTS = 'Contact';
+const TAGS_BETWEEN = '; ';
+const LONGEST_TAG = 40;
+
+const text = (key: TextField, header: string, about: string): PeopleColumn => ({
+  key,
+  header,
+  type: 'text',
+  about,
+  get: ({ fields }) => fields[key],
+  set: ({ fields }, written) => {
+    fields[key] = key === 'country' ? (countryCode(written) ?? written) : written;
+    return undefined;
+  },
+});
+
+/** A part of one of several entries; entries before it that are not there yet are made, and left out in the end when they stay empty. */
+function part<T>(
+  list: (fields: PersonFields) => T[],
+  empty: () => T,
+  { key, header, about }: Pick<PeopleColumn, 'key' | 'header' | 'about'>,
+  at: number,
+  read: (entry: T) => string,
+  write: (entry: T, written: string, words: RowWords) => T | string,
+): PeopleColumn {
+  return {
+    key,
+    header,
+    type: 'text',
+    about,
+    get: ({ fields }) => {
+      const entry = list(fields)[at];
+      return entry === undefined ? '' : read(entry);
+    },
+    set: ({ fields }, written, words) => {
+      const entries = list(fields);
+      while (entries.length <= at) entries.push(empty());
+      const changed = write(entries[at]!, written, words);
+      if (typeof changed === 'string' && typeof entries[at] !== 'string') return changed;
+      entries[at] = changed as T;
+      return undefined;
+    },
+  };
+}
+
+const PHONE_KINDS: Record<PhoneEntry['kind'], string> = { work: 'Work', mobile: 'Mobile', fax: 'Fax' };
+const emptyPhone = (): PhoneEntry => ({ value: '', kind: 'work', extension: '' });
+const emptyMore = (): MoreEntry => ({ label: '', value: '' });
+const ADDRESS_PARTS = [
+  ['street', 'street'],
+  ['postalCode', 'postal code'],
+  ['locality', 'town'],
+  ['region', 'region'],
+  ['country', 'country'],
+] as const;
+
+const upTo = (count: number): number[] => Array.from({ length: count }, (_, i) => i);
+
+const phoneColumns = (at: number): PeopleColumn[] => {
+  const n = at + 1;
+  const one = (
+    suffix: string,
+    header: string,
+    about: string,
+    read: (entry: PhoneEntry) => string,
+    write: (entry: PhoneEntry, written: string, words: RowWords) => PhoneEntry | string,
+  ) =>
+    // prettier-ignore
+    part(({ phones }) => phones, emptyPhone, { key: `phone${n}${suffix}`, header, about }, at, read, write);
+  return [
+    one('', `Phone ${n}`, 'A telephone number, with the calling code of its country where it is known.', ({ value }) => value, (entry, written, { country }) => ({ ...entry, ...withoutLostExtension(entry, typedPhone(written, country)) })), // prettier-ignore
+    one(
+      'Kind',
+      `Phone ${n} kind`,
+      'Work, Mobile or Fax.',
+      ({ kind }) => PHONE_KINDS[kind],
+      (entry, written) => {
+        const kind = (Object.keys(PHONE_KINDS) as PhoneEntry['kind'][]).find((one) => PHONE_KINDS[one].toLowerCase() === written.toLowerCase()); // prettier-ignore
+        if (!kind && written) return 'Write Work, Mobile or Fax.';
+        return { ...entry, kind: kind ?? 'work' };
+      },
+    ),
+    one('Extension', `Phone ${n} extension`, 'The extension within the firm.', ({ extension }) => extension, (entry, extension) => ({ ...entry, extension })), // prettier-ignore
+  ];
+};
+
+/** A number that is written without an extension leaves the one that stands beside it. */
+const withoutLostExtension = (entry: PhoneEntry, typed: { value: string; extension: string }) =>
+  typed.extension ? typed : { value: typed.value, extension: entry.extension };
+
+const moreColumns = (at: number, withAddresses: boolean): PeopleColumn[] => {
+  const n = at + 1;
+  const one = (
+    suffix: string,
+    header: string,
+    about: string,
+    read: (entry: MoreEntry) => string,
+    write: (entry: MoreEntry, written: string) => MoreEntry,
+  ) =>
+    // prettier-ignore
+    part(({ more }) => more, emptyMore, { key: `more${n}${suffix}`, header, about }, at, read, write);
+  return [
+    one(
+      'Label',
+      `Field ${n} name`,
+      'What a further field is called.',
+      ({ label }) => label,
+      (entry, label) => ({ ...entry, label }),
+    ),
+    ...(withAddresses ? ADDRESS_PARTS : []).map(
+      ([name, called]) =>
+      one(`Address${name}`, `Field ${n} ${called}`, `The ${called} of a further address.`, ({ address }) => address?.[name] ?? '', (entry, written) => withAddressPart(entry, name, written)), // prettier-ignore
+    ),
+    // Written last: where a line was written it stands, else it is made of the parts.
+    one(
+      '',
+      `Field ${n}`,
+      'What stands in it.',
+      ({ value }) => value,
+      (entry, value) => ({ ...entry, value }),
+    ),
+  ];
+};
+
+const NO_ADDRESS = { street: '', postalCode: '', locality: '', region: '', country: '' };
+
+function withAddressPart(entry: MoreEntry, name: keyof typeof NO_ADDRESS, written: string): MoreEntry {
+  if (!written && !entry.address) return entry;
+  const { address: before, ...rest } = entry;
+  const address = { ...NO_ADDRESS, ...before, [name]: written };
+  if (!Object.values(address).some(Boolean)) return rest;
+  // The line follows its parts where it was made of them.
+  const isMade = !entry.value || (before !== undefined && entry.value === addressOnOneLine(before));
+  return { ...rest, address, value: isMade ? addressOnOneLine(address) : entry.value };
+}
+
+/** All columns of a table of people, as they are proposed to be taken out. */
+export function peopleColumns(repeats: Repeats): PeopleColumn[] {
+  return [
+    text('prefix', 'Form of address', 'What stands before the name: Dr.'),
+    text('givenName', 'Given name', 'The given name.'),
+    text('middleName', 'Middle name', 'Further given names.'),
+    text('familyName', 'Family name', 'The family name.'),
+    text('suffix', 'Letters after the name', 'What stands behind the name: MBA.'),
+    text('company', 'Company', 'Where the person works now.'),
+    text('title', 'Title', 'What the person is there.'),
+    text('department', 'Department', 'In which part of the company.'),
+    ...upTo(repeats.emails).map(
+      (at) =>
+      part(({ emails }) => emails, () => '', { key: `email${at + 1}`, header: `E-mail ${at + 1}`, about: 'An e-mail address.' }, at, (email) => email, (_, written) => written.toLowerCase()), // prettier-ignore
+    ),
+    ...upTo(repeats.phones).flatMap(phoneColumns),
+    ...upTo(repeats.websites).map(
+      (at) =>
+      part(({ websites }) => websites, () => '', { key: `website${at + 1}`, header: `Website ${at + 1}`, about: 'A web address.' }, at, (site) => site, (_, written) => written), // prettier-ignore
+    ),
+    text('street', 'Street', 'Street and number.'),
+    text('postalCode', 'Postal code', 'The postal code.'),
+    text('locality', 'Town', 'The town.'),
+    text('region', 'Region', 'County, state or province.'),
+    text('country', 'Country', 'The country, as its code of two letters where it is known.'),
+    ...upTo(repeats.more).flatMap((at) => moreColumns(at, repeats.moreAddresses)),
+    {
+      key: 'kind',
+      header: 'Kind',
+      type: 'text',
+      about: 'Lead or Contact.',
+      get: ({ kind }) => (kind === 'lead' ? LEADS : CONTACTS),
+      set: (draft, written) => {
+        if (!/^(?:lead|contact)$/i.test(written)) return 'Write Lead or Contact.';
+        draft.kind = /lead/i.test(written) ? 'lead' : 'contact';
+        return undefined;
+      },
+    },
+    {
+      key: 'rating',
+      header: 'Rating',
+      type: 'text',
+      about: 'One of the workspace’s words for rating.',
+      get: ({ rating }) => rating ?? '',
+      set: (draft, written, { ratings }) => {
+        const rating = written === '' ? null : ratings.find((one) => one.toLowerCase() === written.toLowerCase());
+        if (rating === undefined) return ratings.length > 0 ? `Write ${ratings.join(', ')}, or nothing.` : 'This workspace has no words for rating yet.'; // prettier-ignore
+        draft.rating = rating;
+        return undefined;
+      },
+    },
+    {
+      key: 'tags',
+      header: 'Tags',
+      type: 'text',
+      about: 'Tags, with semicolons between them.',
+      get: ({ tags }) => tags.join(TAGS_BETWEEN),
+      set: (draft, written) => {
+        const tags = [...new Set(written.split(';').map((tag) => tag.trim()).filter(Boolean))]; // prettier-ignore
+        if (tags.some((tag) => tag.length > LONGEST_TAG)) return `A tag has at most ${LONGEST_TAG} characters.`;
+        draft.tags = tags;
+        return undefined;
+      },
+    },
+    {
+      key: 'owner',
+      header: 'Owner',
+      type: 'text',
+      about: 'The colleague whose person it is.',
+      get: ({ owner }) => owner,
+      set: (draft, written, { owners }) => {
+        const meant = owners.filter((one) => one.toLowerCase() === written.toLowerCase());
+        if (meant.length !== 1) return meant.length > 1 ? 'Several colleagues are called so.' : 'No colleague is called so.'; // prettier-ignore
+        draft.owner = meant[0]!;
+        return undefined;
+      },
+    },
+    shown('occasions', 'Occasions', 'text', 'Where cards of the person were received.', ({ occasions }) => occasions.join(TAGS_BETWEEN)), // prettier-ignore
+    shown('notes', 'Notes', 'text', 'What was noted, the latest first.', ({ notes }) => notes.map(({ text }) => text).filter(Boolean).join('\n\n')), // prettier-ignore
+    shown('nextOn', 'Next step', 'date', 'The day of the next step.', ({ nextOn }) => nextOn ?? ''),
+    shown('filedAt', 'Filed', 'moment', 'When the person was filed.', ({ filedAt }) => filedAt.toISOString()),
+    shown('touchedAt', 'Last touched', 'moment', 'When something was last written about the person.', ({ touchedAt }) => touchedAt.toISOString()), // prettier-ignore
+  ];
+}
+
+function shown(
+  key: string,
+  header: string,
+  type: PeopleColumn['type'],
+  about: string,
+  get: PeopleColumn['get'],
+): PeopleColumn {
+  // prettier-ignore
+  return { key, header, type, about: `${about} Only shown: it is not read when the table comes back.`, get };
+}
+
+/** Reads cells into a person. @param cells by the keys of their columns @returns what is wrong with which of them, and the person without those */
+export function withCells(
+  draft: RowDraft,
+  cells: ReadonlyMap<string, string>,
+  columns: readonly PeopleColumn[],
+  words: RowWords,
+): { draft: RowDraft; faults: { key: string; fault: string }[] } {
+  const fields = structuredClone(draft.fields);
+  const changed: RowDraft = { ...draft, tags: [...draft.tags], fields };
+  const faults: { key: string; fault: string }[] = [];
+  for (const { key, set } of columns) {
+    const written = cells.get(key);
+    if (written === undefined || !set) continue;
+    const fault = set(changed, onOneLine(written), words);
+    if (fault) faults.push({ key, fault });
+  }
+  fields.emails = [...new Set(fields.emails.filter(Boolean))];
+  fields.websites = [...new Set(fields.websites.filter(Boolean))];
+  fields.phones = fields.phones.filter(({ value }) => value);
+  fields.more = fields.more.filter(({ value }) => value);
+  return { draft: changed, faults };
+}

@@ -1,0 +1,4 @@
+export * from './cellState';
+export * from './columns';
+export * from './csv';
+export * from './guardedCell';
