@@ -37,6 +37,9 @@ export type TakeOutHow = { [name in keyof typeof HOW]?: name extends 'column' ? 
 export const TakeOutRequest = z.strictObject({ who: ChosenPeople, ...HOW });
 export type TakeOutRequest = z.infer<typeof TakeOutRequest>;
 
+/** Which columns there are for people. */
+export const TakeOutColumnsRequest = z.strictObject({ who: ChosenPeople });
+
 /** A column that can be taken out. */
 export const TakeOutColumn = z.object({ key: z.string(), header: z.string(), about: z.string() });
 export const TakeOutColumns = z.object({ people: z.number().int(), columns: z.array(TakeOutColumn) });

@@ -1,1 +1,6 @@
-export { PeopleLayout as default } from '@/features/people';
+import { TakeOutPanel } from '@/features/exchange';
+import { PeopleLayout } from '@/features/people';
+
+export default function People() {
+  return <PeopleLayout TakeOut={TakeOutPanel} />;
+}

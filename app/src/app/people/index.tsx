@@ -1,1 +1,6 @@
-export { NobodyChosen as default } from '@/features/people';
+import { TakeOutPanel } from '@/features/exchange';
+import { NobodyChosen } from '@/features/people';
+
+export default function Nobody() {
+  return <NobodyChosen TakeOut={TakeOutPanel} />;
+}

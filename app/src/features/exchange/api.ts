@@ -1,4 +1,4 @@
-import type { SharedPerson, ShareMade, Shares } from '@dossier/contract';
+import type { ChosenPeople, SharedPerson, ShareMade, Shares, TakeOutColumns } from '@dossier/contract';
 import { api } from '@/lib/api';
 
 export const exchangeApi = api.injectEndpoints({
@@ -12,10 +12,20 @@ export const exchangeApi = api.injectEndpoints({
       query: (id) => ({ url: `/shares/${id}`, method: 'DELETE' }),
       invalidatesTags: ['Share', 'Person'],
     }),
+    takeOutColumns: build.query<TakeOutColumns, ChosenPeople>({
+      query: (who) => ({ url: '/people/export/columns', method: 'POST', body: { who } }),
+      keepUnusedDataFor: 5,
+    }),
     openedShare: build.query<SharedPerson, string>({
       query: (token) => ({ url: '/shares/opened', method: 'POST', body: { token } }),
     }),
   }),
 });
 
-export const { useEndShareMutation, useMakeShareMutation, useOpenedShareQuery, useSharesQuery } = exchangeApi;
+export const {
+  useEndShareMutation,
+  useMakeShareMutation,
+  useOpenedShareQuery,
+  useSharesQuery,
+  useTakeOutColumnsQuery,
+} = exchangeApi;

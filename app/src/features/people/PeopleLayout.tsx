@@ -2,17 +2,20 @@ import { Slot, usePathname } from 'expo-router';
 import { View } from 'react-native';
 import { useWide } from '@/lib/useWide';
 import { EmptyState, HiddenHeading } from '@/ui';
-import { PeopleList } from './list/PeopleList';
+import { PeopleList, type TakeOut } from './list/PeopleList';
 
-/** On a wide screen the list stays beside the person; on a phone one follows the other. A table has the whole place. */
-export function PeopleLayout() {
+/**
+ * On a wide screen the list stays beside the person; on a phone one follows the other. A table has the whole place.
+ * @param TakeOut lent by the room where files are made
+ */
+export function PeopleLayout({ TakeOut }: { TakeOut: TakeOut }) {
   const wide = useWide();
   const path = usePathname();
   if (!wide || path === '/people/table') return <Slot />;
   return (
     <View className="min-h-0 flex-1 flex-row">
       <View className="min-h-0 w-[380px] border-r border-rule">
-        <PeopleList beside chosen={path.split('/')[2]} />
+        <PeopleList beside chosen={path.split('/')[2]} TakeOut={TakeOut} />
       </View>
       <View className="min-h-0 min-w-0 flex-1">
         <Slot />
@@ -22,9 +25,9 @@ export function PeopleLayout() {
 }
 
 /** The page behind `/people`: the list itself on a phone, a hint beside the list elsewhere. */
-export function NobodyChosen() {
+export function NobodyChosen({ TakeOut }: { TakeOut: TakeOut }) {
   const wide = useWide();
-  if (!wide) return <PeopleList />;
+  if (!wide) return <PeopleList TakeOut={TakeOut} />;
   return (
     <View role="main">
       <HiddenHeading>People</HiddenHeading>

@@ -85,7 +85,7 @@ function contentLine(line: string, usual: string): ContentLine | undefined {
 }
 
 function decoded(binary: string, charset: string): string {
-  if (!/[^\x00-\x7f]/.test(binary)) return binary;
+  if (!/[\x80-\xff]/.test(binary)) return binary;
   const bytes = textAsBytes(binary);
   try {
     return new TextDecoder(charset, { fatal: true }).decode(bytes);

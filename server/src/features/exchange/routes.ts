@@ -1,4 +1,11 @@
-import { ShareFields, ShareOpened, TakeOutQuery, TakeOutRequest, VcardQuery } from '@dossier/contract';
+import {
+  ShareFields,
+  ShareOpened,
+  TakeOutColumnsRequest,
+  TakeOutQuery,
+  TakeOutRequest,
+  VcardQuery,
+} from '@dossier/contract';
 import { toVcard } from '@dossier/core/exchange';
 import { Router } from 'express';
 import type { DataSource } from 'typeorm';
@@ -12,7 +19,7 @@ import { loadPerson } from '../people';
 import { Card } from '../reading';
 import { fileName } from './fileName';
 import { listedOf } from './takeOut/chosenPeople';
-import { takeOut } from './takeOut/takeOut';
+import { columnsFor, takeOut } from './takeOut/takeOut';
 import { endShare, listShares, openedShare, share } from './shares';
 
 const Id = z.object({ id: z.uuid() });
@@ -32,6 +39,10 @@ export function exchangeRoutes(database: DataSource): Routes {
     .post('/people/export', 'takeOut', async (request, response) => {
       const { who, ...how } = TakeOutRequest.parse(request.body);
       await takeOut(database, whoIs(request), who, how, response);
+    })
+    .post('/people/export/columns', 'takeOut', async (request, response) => {
+      const { who } = TakeOutColumnsRequest.parse(request.body);
+      response.json(await columnsFor(database, whoIs(request), who));
     })
     .get('/people/:id/shares', 'see', async (request, response) => {
       response.json(await listShares(database, whoIs(request), Id.parse(request.params).id));

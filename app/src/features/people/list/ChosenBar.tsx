@@ -12,10 +12,11 @@ interface Props {
   total: number;
   counted: Counted;
   onChange: () => void;
+  onTakeOut: (() => void) | undefined;
 }
 
 /** How many are chosen, and what can be done with them. */
-export function ChosenBar({ choice, total, counted, onChange }: Props) {
+export function ChosenBar({ choice, total, counted, onChange, onTakeOut }: Props) {
   const { count, everybody, everyone, begin, stop } = choice;
   const isAll = everybody && count === total;
   return (
@@ -45,6 +46,11 @@ export function ChosenBar({ choice, total, counted, onChange }: Props) {
         <Button look="ink" disabled={count === 0} onPress={onChange}>
           Change them …
         </Button>
+        {onTakeOut ? (
+          <Button disabled={count === 0} onPress={onTakeOut}>
+            Take out
+          </Button>
+        ) : null}
         <Link href="/people/changes">
           <View className="min-h-touch justify-center">
             <Text className="text-[15px] underline underline-offset-4">Changed before</Text>

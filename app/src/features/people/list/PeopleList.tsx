@@ -1,8 +1,10 @@
+import type { ChosenPeople } from '@dossier/contract';
 import { useRouter, type Href, Link } from 'expo-router';
-import { Suspense, useMemo, useState } from 'react';
+import { Suspense, useMemo, useState, type ComponentType } from 'react';
 import { ScrollView, View } from 'react-native';
 import { useDispatch, useSelector } from 'react-redux';
 import { problemText } from '@/lib/api';
+import { counted } from '@/lib/counted';
 import { lazyScreen } from '@/lib/lazyScreen';
 import { useWide } from '@/lib/useWide';
 import { Button, EmptyState, LoadingLines, Notice, SearchField, Select, Soft, Text, VirtualList } from '@/ui';
@@ -25,14 +27,18 @@ const NarrowPanel = lazyScreen(() => import('./NarrowPanel'), 'NarrowPanel');
 const ChangePanel = lazyScreen(() => import('../changes/ChangePanel'), 'ChangePanel');
 const KeepView = lazyScreen(() => import('./KeepView'), 'KeepView');
 
+/** Makes a file of people. @see TakeOutPanel */
+export type TakeOut = ComponentType<{ who: ChosenPeople; shown: string; onClose: () => void }>;
+
 interface Props {
   chosen?: string;
   /** Whether it stands beside a person, who is then what the page is about. */
   beside?: boolean;
+  TakeOut: TakeOut;
 }
 
 /** Everybody who is filed, found by a few letters, narrowed and put in order; the address of the page says how. */
-export function PeopleList({ chosen, beside }: Props) {
+export function PeopleList({ chosen, beside, TakeOut }: Props) {
   const router = useRouter();
   const dispatch = useDispatch();
   const { place, address, go, personAt } = useListPlace();
@@ -40,17 +46,19 @@ export function PeopleList({ chosen, beside }: Props) {
     usePeopleInfiniteQuery(address);
   const people = useMemo(() => data?.pages.flatMap((page) => page.items) ?? [], [data]);
   const first = data?.pages[0];
-  const [panel, setPanel] = useState<'narrow' | 'keep' | 'change'>();
+  const [panel, setPanel] = useState<'narrow' | 'keep' | 'change' | 'takeOut'>();
   const position = useSelector(selectListPosition(address));
   const [begin, setBegin] = useState({ address, position });
   if (begin.address !== address) setBegin({ address, position });
   const shown = first ? peopleWords(first.total, first.counted) : '';
   const isSearch = Boolean(place.q);
   const change = (next: ListPlace) => go(next);
-  const mayChoose = useMay()('edit');
+  const may = useMay();
+  const mayChoose = may('edit');
   const ids = useMemo(() => people.map(({ id }) => id), [people]);
   const choice = useChosen(address, ids, first?.total ?? 0);
-  const isCovered = panel === 'narrow' || panel === 'change';
+  const isCovered = panel === 'narrow' || panel === 'change' || panel === 'takeOut';
+  const fillsAll = panel === 'change' || panel === 'takeOut';
   const { field, list } = useListKeys();
   return (
     <View
@@ -64,7 +72,7 @@ export function PeopleList({ chosen, beside }: Props) {
             {first && first.total > 0 ? shown : ''}
           </Soft>
         </ListSwitch>
-        {panel === 'change' ? null : (
+        {fillsAll ? null : (
           <SearchField
             label="Find people"
             placeholder="Name, firm, number, place, note"
@@ -79,10 +87,11 @@ export function PeopleList({ chosen, beside }: Props) {
             onChange={change}
             onNarrow={() => setPanel('narrow')}
             onChoose={mayChoose && people.length > 0 ? choice.begin : undefined}
+            onTakeOut={may('takeOut') && people.length > 0 ? () => setPanel('takeOut') : undefined}
             isSearch={isSearch}
           />
         )}
-        {(isNarrowed(place) || place.q || place.sort) && panel !== 'change' ? (
+        {(isNarrowed(place) || place.q || place.sort) && !fillsAll ? (
           <Narrowed place={place} onChange={change} onKeep={() => setPanel('keep')} isKeeping={panel === 'keep'} />
         ) : null}
         {panel === 'keep' ? (
@@ -96,8 +105,16 @@ export function PeopleList({ chosen, beside }: Props) {
           </Notice>
         ) : null}
       </View>
-      {panel === 'change' ? null : <ChangeStrip />}
-      {panel === 'change' ? (
+      {fillsAll ? null : <ChangeStrip />}
+      {panel === 'takeOut' ? (
+        <Suspense fallback={<LoadingLines />}>
+          <TakeOut
+            who={choice.active ? choice.who : { list: address, except: [] }}
+            shown={choice.active ? counted(choice.count, 'person', 'people') : shown}
+            onClose={() => setPanel(undefined)}
+          />
+        </Suspense>
+      ) : panel === 'change' ? (
         <Suspense fallback={<LoadingLines />}>
           <ChangePanel
             who={choice.who}
@@ -173,6 +190,7 @@ export function PeopleList({ chosen, beside }: Props) {
           total={first?.total ?? 0}
           counted={first?.counted ?? 'exact'}
           onChange={() => setPanel('change')}
+          onTakeOut={may('takeOut') ? () => setPanel('takeOut') : undefined}
         />
       ) : null}
     </View>
@@ -185,12 +203,14 @@ function Controls({
   onChange,
   onNarrow,
   onChoose,
+  onTakeOut,
   isSearch,
 }: {
   place: ListPlace;
   onChange: (place: ListPlace) => void;
   onNarrow: () => void;
   onChoose: (() => void) | undefined;
+  onTakeOut: (() => void) | undefined;
   isSearch: boolean;
 }) {
   const wide = useWide();
@@ -232,6 +252,11 @@ function Controls({
         />
       ) : null}
       {unseen > 0 ? <ListLink href="/filed-by-itself">{`Filed for you (${unseen})`}</ListLink> : null}
+      {onTakeOut ? (
+        <Button look="bare" className="-mx-4" label="Take out as a file" onPress={onTakeOut}>
+          Take out
+        </Button>
+      ) : null}
       {wide ? <ListLink href={tableAt}>As a table</ListLink> : null}
       <ListLink href="/duplicates">Same person twice</ListLink>
     </ScrollView>

@@ -1,4 +1,5 @@
-import type { ChosenPeople, TakeOutFormat, TakeOutRequest } from '@dossier/contract';
+import type { ChosenPeople, TakeOutColumns, TakeOutFormat, TakeOutRequest } from '@dossier/contract';
+import { peopleColumns } from '@dossier/core/exchange/files';
 import type { Response } from 'express';
 import type { DataSource, EntityManager } from 'typeorm';
 import { ProblemError } from '../../../platform/problem';
@@ -75,6 +76,14 @@ export async function takeOut(
     if (!(error instanceof Gone)) throw error;
   }
 }
+
+/** The columns that a table of these people can have. */
+export const columnsFor = (database: DataSource, who: SignedIn, chosen: ChosenPeople): Promise<TakeOutColumns> =>
+  inSnapshot(database, who.workspaceId, async (manager) => {
+    const people = await choosePeople(manager, who.workspaceId, chosen);
+    const columns = peopleColumns(await repeatsOfChosen(manager, who.workspaceId));
+    return { people, columns: columns.map(({ key, header, about }) => ({ key, header, about })) };
+  });
 
 async function begin(
   manager: EntityManager,

@@ -1,0 +1,68 @@
+import type { ChosenPeople, TakeOutHow } from '@dossier/contract';
+import { Problem } from '@dossier/contract';
+import { API } from '@/lib/api';
+
+export interface TakenFile {
+  name: string;
+  file: Blob;
+  /** How many people are in it. */
+  people: number;
+}
+
+/** What went wrong, in words for the person at the screen. */
+export class NotTakenOut extends Error {}
+
+const UNREACHABLE = 'Dossier cannot be reached. Check the connection and try again.';
+
+/**
+ * Fetches people as a file, piece by piece.
+ * @param onBytes told how many have come @throws NotTakenOut, or an AbortError where it was stopped
+ */
+export async function takeOutFile(
+  who: ChosenPeople,
+  how: TakeOutHow,
+  onBytes: (bytes: number) => void,
+  signal: AbortSignal,
+): Promise<TakenFile> {
+  const unreachable = (error: unknown): never => {
+    if (signal.aborted) throw error;
+    throw new NotTakenOut(UNREACHABLE);
+  };
+  const response = await fetch(`${API}/people/export`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ who, ...how }),
+    signal,
+  }).catch(unreachable);
+  if (!response.ok || !response.body) {
+    const problem = Problem.safeParse(await response.json().catch(() => undefined));
+    throw new NotTakenOut(problem.success ? problem.data.detail : 'Something went wrong. Try again in a moment.');
+  }
+  const pieces: BlobPart[] = [];
+  let bytes = 0;
+  const reader = response.body.getReader();
+  for (;;) {
+    // A file that broke off is no file.
+    const { done, value } = await reader.read().catch(unreachable);
+    if (done) break;
+    pieces.push(value);
+    onBytes((bytes += value.byteLength));
+  }
+  const name = /filename="([^"]+)"/.exec(response.headers.get('content-disposition') ?? '')?.[1] ?? 'people';
+  const type = response.headers.get('content-type') ?? 'application/octet-stream';
+  return { name, file: new Blob(pieces, { type }), people: Number(response.headers.get('dossier-people') ?? 0) };
+}
+
+/** Puts a file where the browser puts what it is given. */
+export function saveFile({ name, file }: Pick<TakenFile, 'name' | 'file'>): void {
+  const link = document.createElement('a');
+  link.href = URL.createObjectURL(file);
+  link.download = name;
+  link.click();
+  // It has been taken over by then.
+  setTimeout(() => URL.revokeObjectURL(link.href), 60_000);
+}
+
+/** A size in words: "3.4 MB". */
+export const sizeWords = (bytes: number): string =>
+  bytes < 1_000_000 ? `${Math.max(1, Math.round(bytes / 1000))} kB` : `${(bytes / 1_000_000).toFixed(1)} MB`;
