@@ -1,4 +1,5 @@
 /** Files of people: what is taken out, and what is brought in. */
+export * from './bringIn';
 export * from './countryCode';
 export * from './decodeText';
 export * from './incomingPerson';

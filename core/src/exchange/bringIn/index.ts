@@ -1,0 +1,3 @@
+export * from './decide';
+export * from './mapping';
+export * from './rowOf';
