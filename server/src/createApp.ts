@@ -71,8 +71,8 @@ export function createApp({ database, events, config, logger }: Parts): Express 
     .use(linkRoutes(database))
     .use(shareRoutes(database))
     .use(requireSignIn)
-    // A picture's bytes are no JSON: they are taken by the route itself.
-    .use((request, response, next) => (isPicture(request) ? next() : json(request, response, next)))
+    // The bytes of pictures and files are no JSON: they are taken by the route itself.
+    .use((request, response, next) => (isFile(request) ? next() : json(request, response, next)))
     .use(writableRequests)
     .use(...roomsOf({ database, events }).map(({ router }) => router))
     .use(() => {
@@ -91,7 +91,8 @@ function isWorthPacking(request: Request, response: Response): boolean {
   );
 }
 
-const isPicture = ({ method, path }: Request): boolean => method === 'PUT' && /^\/photos\/[^/]+\/?$/.test(path);
+const isFile = ({ method, path }: Request): boolean =>
+  (method === 'PUT' && /^\/photos\/[^/]+\/?$/.test(path)) || (method === 'POST' && /^\/imports\/?$/.test(path));
 
 /** The routes of all rooms for whoever is signed in. */
 const roomsOf = ({ database, events }: Pick<Parts, 'database' | 'events'>): Routes[] => [

@@ -24,7 +24,7 @@ import {
   PersonListing,
   ContactPoint,
 } from './features/people';
-import { ShareLink } from './features/exchange';
+import { ImportFile, ImportRowRecord, ShareLink } from './features/exchange';
 import { Task } from './features/followup';
 import { Card, LearnedFact, LearnedSource } from './features/reading';
 import { AccessLink } from './features/team';
@@ -53,6 +53,7 @@ import { BeginningsWithSlips1780000000020 } from './migrations/1780000000020-beg
 import { WordsWellKnown1780000000021 } from './migrations/1780000000021-wordsWellKnown';
 import { FirmsCounted1780000000022 } from './migrations/1780000000022-firmsCounted';
 import { ListsWalked1780000000023 } from './migrations/1780000000023-listsWalked';
+import { Imports1780000000024 } from './migrations/1780000000024-imports';
 import { StoredFile } from './platform/entities';
 
 /** The database of Dossier through one role's connection. */
@@ -91,6 +92,7 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       WordsWellKnown1780000000021,
       FirmsCounted1780000000022,
       ListsWalked1780000000023,
+      Imports1780000000024,
     ],
     entities: [
       Workspace,
@@ -113,6 +115,8 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       CompanyStaff,
       CompanyRecount,
       ShareLink,
+      ImportFile,
+      ImportRowRecord,
       Employment,
       ContactPoint,
       Note,

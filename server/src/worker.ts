@@ -2,6 +2,7 @@ import type { PhotoReader } from '@dossier/reader';
 import { makeWorkerUtils, type TaskList } from 'graphile-worker';
 import type { DataSource, EntityManager } from 'typeorm';
 import { countStaff } from './features/companies';
+import { bringInTask } from './features/exchange/bringIn/importTask';
 import { fileCleanSoon } from './features/filing/fileCleanSoon';
 import { fileCleanTask } from './features/filing/fileCleanTask';
 import { nightlySweepsTask } from './features/matching/nightlySweeps';
@@ -60,6 +61,7 @@ export async function startWorker(
         nightlySweeps: nightlySweepsTask(database),
         fileClean: fileCleanTask(database),
         changePeople: changePeopleTask(database),
+        bringIn: bringInTask(database),
       },
       2,
       REGULARLY,

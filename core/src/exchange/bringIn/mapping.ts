@@ -87,7 +87,9 @@ const EMAIL = /^[^\s@]+@[^\s@]+\.[a-z]{2,}$/i;
 const WEBSITE = /^(?:https?:\/\/|www\.)\S+$/i;
 
 const isWholeAddress = (cell: string): boolean => /[,\n]/.test(cell) && /\d/.test(cell) && cell.length > 15;
-const isPhone = (cell: string): boolean => /^[+(\d][\d\s()/.-]{6,}$/.test(cell) && /^\+\d{7,15}$|^[\d\s()/.-]{7,}$/.test(typedPhone(cell, null).value); // prettier-ignore
+const DAY = /^\d{4}-\d\d-\d\d|^\d{1,2}([./-])\d{1,2}\1\d{2,4}$/;
+const isPhone = (cell: string): boolean =>
+  !DAY.test(cell) && /^[+(\d][\d\s()/.-]{6,}$/.test(cell) && /^\+\d{7,15}$|^[\d\s()/.-]{7,}$/.test(typedPhone(cell, null).value); // prettier-ignore
 
 /** So large a part of the cells tells what a column is. */
 const MOSTLY = 0.7;

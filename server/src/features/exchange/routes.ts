@@ -1,4 +1,10 @@
 import {
+  ImportMapping,
+  ImportQuery,
+  ImportRowsQuery,
+  ImportRowSettled,
+  ImportRun,
+  MAX_IMPORT_BYTES,
   ShareFields,
   ShareOpened,
   TakeOutColumnsRequest,
@@ -7,7 +13,7 @@ import {
   VcardQuery,
 } from '@dossier/contract';
 import { toVcard } from '@dossier/core/exchange';
-import { Router } from 'express';
+import express, { Router } from 'express';
 import type { DataSource } from 'typeorm';
 import { z } from 'zod';
 import { notFound } from '../../platform/problem';
@@ -17,12 +23,17 @@ import { storage } from '../../platform/storage';
 import { inSnapshot } from '../../platform/workspaceScope';
 import { loadPerson } from '../people';
 import { Card } from '../reading';
+import { beginImport, cancelImport, mapImport, runImport, settleRow, undoImport } from './bringIn/bringIn';
+import { importRows, importState, latestImports } from './bringIn/importState';
 import { fileName } from './fileName';
 import { listedOf } from './takeOut/chosenPeople';
 import { columnsFor, takeOut } from './takeOut/takeOut';
 import { endShare, listShares, openedShare, share } from './shares';
 
 const Id = z.object({ id: z.uuid() });
+const RowId = Id.extend({ number: z.coerce.number().int().min(0) });
+/** Whatever it says it is: what it is is told by its bytes. */
+const fileBytes = express.raw({ type: () => true, limit: MAX_IMPORT_BYTES });
 
 /** Opening a link: nobody is signed in. Its secret stands in no address, so that no log keeps it. */
 export const shareRoutes = (database: DataSource): Router =>
@@ -43,6 +54,47 @@ export function exchangeRoutes(database: DataSource): Routes {
     .post('/people/export/columns', 'takeOut', async (request, response) => {
       const { who } = TakeOutColumnsRequest.parse(request.body);
       response.json(await columnsFor(database, whoIs(request), who));
+    })
+    .get('/imports', 'takeOut', async (request, response) => {
+      response.json(await latestImports(database, whoIs(request)));
+    })
+    .post('/imports', 'takeOut', fileBytes, async (request, response) => {
+      const { name } = ImportQuery.parse(request.query);
+      const bytes: unknown = request.body;
+      const id = await beginImport(database, whoIs(request), name, Buffer.isBuffer(bytes) ? bytes : Buffer.alloc(0));
+      response.status(201).json(await importState(database, whoIs(request), id));
+    })
+    .get('/imports/:id', 'takeOut', async (request, response) => {
+      response.json(await importState(database, whoIs(request), Id.parse(request.params).id));
+    })
+    .put('/imports/:id/mapping', 'takeOut', async (request, response) => {
+      const { id } = Id.parse(request.params);
+      await mapImport(database, whoIs(request), id, ImportMapping.parse(request.body));
+      response.json(await importState(database, whoIs(request), id));
+    })
+    .post('/imports/:id/run', 'takeOut', async (request, response) => {
+      const { id } = Id.parse(request.params);
+      await runImport(database, whoIs(request), id, ImportRun.parse(request.query).dry === '1');
+      response.status(202).json(await importState(database, whoIs(request), id));
+    })
+    .post('/imports/:id/cancel', 'takeOut', async (request, response) => {
+      const { id } = Id.parse(request.params);
+      await cancelImport(database, whoIs(request), id);
+      response.json(await importState(database, whoIs(request), id));
+    })
+    .post('/imports/:id/undo', 'takeOut', async (request, response) => {
+      const { id } = Id.parse(request.params);
+      await undoImport(database, whoIs(request), id);
+      response.status(202).json(await importState(database, whoIs(request), id));
+    })
+    .get('/imports/:id/rows', 'takeOut', async (request, response) => {
+      const { id } = Id.parse(request.params);
+      response.json(await importRows(database, whoIs(request), id, ImportRowsQuery.parse(request.query)));
+    })
+    .post('/imports/:id/rows/:number', 'takeOut', async (request, response) => {
+      const { id, number } = RowId.parse(request.params);
+      await settleRow(database, whoIs(request), id, number, ImportRowSettled.parse(request.body));
+      response.status(204).end();
     })
     .get('/people/:id/shares', 'see', async (request, response) => {
       response.json(await listShares(database, whoIs(request), Id.parse(request.params).id));

@@ -1,0 +1,118 @@
+import { Readable } from 'node:stream';
+import {
+  decodeText,
+  hasHead,
+  proposeMapping,
+  readCsv,
+  readVcards,
+  type IncomingPerson,
+  type Mapping,
+} from '@dossier/core/exchange/files';
+import { writable } from '@dossier/core/text';
+import ExcelJS from 'exceljs';
+
+/** What the thread for reading files can be asked for: see `parsing`. */
+
+export interface ParsedFile {
+  format: 'vcard' | 'csv' | 'xlsx';
+  /** The first row, where it says what stands in the columns. */
+  head: string[] | null;
+  rows: (string[] | IncomingPerson)[];
+  mapping: Mapping;
+}
+
+/** Words for whoever brings in what cannot be read; an error of another kind is lost on its way out of the thread. */
+export interface Unreadable {
+  unreadable: string;
+}
+
+const MOST_ROWS = 200_000;
+const MOST_COLUMNS = 300;
+const MOST_CHARACTERS = 300_000_000;
+/** So many rows tell what the columns are. */
+const JUDGED_BY = 200;
+
+export async function read({
+  bytes,
+  country,
+}: {
+  bytes: Uint8Array;
+  country: string | null;
+}): Promise<ParsedFile | Unreadable> {
+  // prettier-ignore
+  if (bytes.length === 0) return { unreadable: 'This file is empty.' };
+  if (isZip(bytes)) return readXlsx(bytes);
+  if (isOld(bytes))
+    return { unreadable: 'This is an old kind of spreadsheet. Save it as XLSX or CSV, then bring that in.' };
+  const { text } = decodeText(bytes.subarray(0, 100_000));
+  if (/^\uFEFF?\s*BEGIN:VCARD/im.test(text)) {
+    const rows = readVcards(bytes, { country });
+    return rows.length === 0
+      ? { unreadable: 'There is nobody in this file of vCards.' }
+      : { format: 'vcard', head: null, rows, mapping: [] };
+  }
+  // Bytes that are no text.
+  if (/[\0-\x08]/.test(text.slice(0, 2000))) return { unreadable: 'This is no file of people. Bring in vCards, a CSV file or an XLSX workbook.' }; // prettier-ignore
+  return asTable('csv', readCsv(decodeText(bytes).text).rows);
+}
+
+const isZip = (bytes: Uint8Array): boolean => bytes[0] === 0x50 && bytes[1] === 0x4b;
+const isOld = (bytes: Uint8Array): boolean => bytes[0] === 0xd0 && bytes[1] === 0xcf && bytes[2] === 0x11;
+
+function asTable(format: 'csv' | 'xlsx', given: readonly (readonly string[])[]): ParsedFile | Unreadable {
+  const all = given.map((row) => row.map((cell) => writable(cell))).filter((row) => row.some((cell) => cell.trim()));
+  if (all.length === 0) return { unreadable: 'There is nothing in this table.' };
+  if (all.length > MOST_ROWS)
+    return { unreadable: `There are more than ${MOST_ROWS.toLocaleString('en')} rows. Bring them in parts.` };
+  if (all.some((row) => row.length > MOST_COLUMNS))
+    return { unreadable: `There are more than ${MOST_COLUMNS} columns. Leave out those that are of no use.` };
+  const head = hasHead(all.slice(0, JUDGED_BY)) ? all[0]! : null;
+  const rows = head ? all.slice(1) : all;
+  if (rows.length === 0) return { unreadable: 'There is nobody under the first row of this table.' };
+  return { format, head, rows, mapping: proposeMapping(head, rows.slice(0, JUDGED_BY)) };
+}
+
+/** The first sheet that is shown. */
+async function readXlsx(bytes: Uint8Array): Promise<ParsedFile | Unreadable> {
+  const rows: string[][] = [];
+  let characters = 0;
+  try {
+    const reader = new ExcelJS.stream.xlsx.WorkbookReader(Readable.from([Buffer.from(bytes)]), {
+      worksheets: 'emit',
+      sharedStrings: 'cache',
+      hyperlinks: 'ignore',
+      styles: 'cache',
+      entries: 'emit',
+    });
+    for await (const sheet of reader) {
+      for await (const row of sheet) {
+        const values = row.values as ExcelJS.CellValue[];
+        const cells = Array.from({ length: Math.max(0, values.length - 1) }, (_, i) => cellText(values[i + 1]));
+        characters += cells.reduce((sum, cell) => sum + cell.length, 0);
+        if (rows.length > MOST_ROWS + 1 || characters > MOST_CHARACTERS)
+          return { unreadable: 'This workbook is too large. Bring it in parts.' };
+        rows.push(cells);
+      }
+      break;
+    }
+  } catch {
+    return {
+      unreadable: 'This workbook cannot be read. Open it in a spreadsheet, save it as XLSX, then bring that in.',
+    };
+  }
+  return asTable('xlsx', rows);
+}
+
+function cellText(value: ExcelJS.CellValue | undefined): string {
+  if (value === null || value === undefined) return '';
+  if (value instanceof Date) {
+    const iso = Number.isNaN(value.getTime()) ? '' : value.toISOString();
+    return iso.endsWith('T00:00:00.000Z') ? iso.slice(0, 10) : iso;
+  }
+  if (typeof value !== 'object') return String(value);
+  if ('richText' in value) return value.richText.map(({ text }) => text).join('');
+  if ('hyperlink' in value) return cellText(value.text as ExcelJS.CellValue);
+  // What a formula last gave.
+  if ('result' in value) return cellText(value.result as ExcelJS.CellValue);
+  return '';
+}

@@ -1,0 +1,192 @@
+import { randomUUID } from 'node:crypto';
+import type { Import, ImportRows, ImportState, PeoplePage } from '@dossier/contract';
+import ExcelJS from 'exceljs';
+import { Client } from './client';
+import { until } from './services';
+
+jest.setTimeout(180_000);
+
+/** A word that only these tests' people have. */
+const OWN = `Zennor${randomUUID()
+  .replace(/[^a-f]/g, '')
+  .slice(0, 6)}`;
+let rep: Client;
+let manager: Client;
+let stranger: Client;
+
+beforeAll(async () => {
+  rep = await Client.signedIn('ottilie@keldermoss.example');
+  manager = await Client.signedIn('maren@keldermoss.example');
+  stranger = await Client.signedIn('juno@tarnmoorpack.example', 'fruit-crate');
+});
+afterAll(async () => {
+  for (const { id } of await people()) await manager.send('POST', `/people/${id}/erase`);
+});
+
+const people = async (q = OWN) =>
+  (await rep.get<PeoplePage>(`/people?q=${encodeURIComponent(q)}&limit=100`)).body.items;
+const names = async (q = OWN) => (await people(q)).map(({ fullName }) => fullName).sort();
+const begin = async (bytes: Buffer | string, name = 'people.csv', client = rep) =>
+  client.send<Import>('POST', `/imports?name=${encodeURIComponent(name)}`, Buffer.from(bytes));
+const ended = (id: string, states: ImportState[] = ['done', 'failed']) =>
+  until(async () => {
+    const { body } = await rep.get<Import>(`/imports/${id}`);
+    return states.includes(body.state) && body;
+  });
+const run = async (id: string, dry = false) => {
+  expect((await rep.send('POST', `/imports/${id}/run${dry ? '?dry=1' : ''}`)).status).toBe(202);
+  return ended(id, dry ? ['mapping'] : undefined);
+};
+const undo = async (id: string) => {
+  expect((await rep.send('POST', `/imports/${id}/undo`)).status).toBe(202);
+  return ended(id, ['undone']);
+};
+const rowsOf = async (id: string, outcome: string) =>
+  (await rep.get<ImportRows>(`/imports/${id}/rows?outcome=${outcome}`)).body.items;
+
+describe('a table is brought in', () => {
+  it('as its columns say, after a look at what would become of it, and can be taken back', async () => {
+    const csv = [
+      'Vorname;Nachname;Firma;E-Mail;Telefon;Bemerkung;Schuhgröße',
+      `Ada;${OWN} Aldred;${OWN} Mills;ada@${OWN}.example;01632 960117;"First\nSecond";38`,
+      `Ben;${OWN} Bright;${OWN} Mills;ben@${OWN}.example;;;`,
+      `;;;;;only a note;`,
+      `Cy;${OWN} Crane;"=cmd|' /C calc'!A0";not an address;;;`,
+    ].join('\r\n');
+    const { status, body } = await begin(csv);
+    expect(status).toBe(201);
+    expect(body).toMatchObject({ state: 'mapping', format: 'csv', head: true, rows: 4, rule: 'fill' });
+    expect(body.mapping).toEqual(['givenName', 'familyName', 'company', 'email', 'phone', 'note', null]);
+    expect(body.columns[6]).toEqual({ header: 'Schuhgröße', target: null, samples: ['38'] });
+    expect(body.preview[0]).toMatchObject({ fullName: `Ada ${OWN} Aldred`, phone: '+441632960117' });
+    const mapping = [...body.mapping.slice(0, 6), 'own'];
+    expect((await rep.send('PUT', `/imports/${body.id}/mapping`, { mapping: ['shoe'] })).status).toBe(400);
+    expect((await rep.send('PUT', `/imports/${body.id}/mapping`, { mapping, rule: 'file' })).status).toBe(200);
+    const looked = await run(body.id, true);
+    expect(looked.counts).toMatchObject({ created: 3, refused: 1, perhaps: 0 });
+    expect(await names()).toEqual([]);
+    const done = await run(body.id);
+    expect(done).toMatchObject({ state: 'done', done: 4, counts: { created: 3, updated: 0, refused: 1 } });
+    expect(await names()).toEqual([`Ada ${OWN} Aldred`, `Ben ${OWN} Bright`, `Cy ${OWN} Crane`]);
+    const [ada] = await people(`${OWN} Aldred`);
+    const dossier = await rep.person(ada!.id);
+    expect(dossier.notes[0]!.text).toBe('First\nSecond');
+    expect(dossier.fields.more).toEqual([{ label: 'Schuhgröße', value: '38' }]);
+    expect((await rowsOf(body.id, 'refused'))[0]!.faults[0]!.fault).toMatch(/nothing to find this person by/);
+    expect((await rep.send('POST', `/imports/${body.id}/run`)).status).toBe(409);
+    // The same head is read the same way the next time, and who is there already is not made again.
+    const again = (await begin(csv)).body;
+    expect(again.mapping).toEqual(mapping);
+    expect((await run(again.id)).counts).toMatchObject({ created: 0, unchanged: 3, refused: 1 });
+    // Somebody who was worked on since stays.
+    await rep.send('POST', `/people/${ada!.id}/notes`, { kind: 'call', text: 'Rang back' });
+    const back = await undo(body.id);
+    expect(back).toMatchObject({ state: 'undone', kept: 1 });
+    expect(await names()).toEqual([`Ada ${OWN} Aldred`]);
+  });
+
+  it('into who is known, by the rule that was chosen, and asks about who is perhaps somebody', async () => {
+    const known = await rep.filed({ givenName: 'Dora', familyName: `${OWN} Dunn`, title: 'Buyer', emails: [`dora@${OWN}.example`] }); // prettier-ignore
+    const csv = (title: string) =>
+      `First name,Last name,Title,Department,E-mail\nDora,${OWN} Dunn,${title},Dispatch,dora@${OWN}.example\n`;
+    const titles: string[] = [];
+    for (const rule of ['fill', 'ask', 'file']) {
+      const { body } = await begin(csv('Head buyer'));
+      await rep.send('PUT', `/imports/${body.id}/mapping`, { mapping: body.mapping, rule });
+      const done = await run(body.id);
+      expect(done.counts).toMatchObject({ created: 0, conflicts: rule === 'ask' ? 1 : 0 });
+      titles.push((await rep.person(known)).fields.title);
+      if (rule === 'ask') {
+        const [row] = await rowsOf(body.id, 'conflicts');
+        expect(row!.conflicts).toEqual([{ key: 'title', label: 'Title', here: 'Buyer', file: 'Head buyer' }]);
+      }
+      if (rule === 'file') await undo(body.id);
+    }
+    expect(titles).toEqual(['Buyer', 'Buyer', 'Head buyer']);
+    expect((await rep.person(known)).fields).toMatchObject({ title: 'Buyer', department: 'Dispatch' });
+    // The same name at another firm and nothing else in common.
+    const unsure = (await begin(`Name,Company\nDora ${OWN} Dunn,${OWN} Elsewhere\n`)).body;
+    const done = await run(unsure.id);
+    if (done.counts.perhaps === 1) {
+      const [row] = await rowsOf(unsure.id, 'perhaps');
+      expect(row!.candidates[0]!.id).toBe(known);
+      expect((await rep.send('POST', `/imports/${unsure.id}/rows/${row!.number}`, { as: 'new' })).status).toBe(204);
+      expect((await rep.send('POST', `/imports/${unsure.id}/rows/${row!.number}`, { as: 'new' })).status).toBe(409);
+    }
+    expect((await names(`${OWN} Dunn`)).length).toBe(2);
+  });
+
+  it('as vCards and workbooks too; and what is none is refused with what to do', async () => {
+    const vcards = (await begin(`BEGIN:VCARD\nVERSION:2.1\nN;CHARSET=ISO-8859-1;ENCODING=QUOTED-PRINTABLE:${OWN} H=E4rr;Emil\nEND:VCARD`, 'a.vcf')).body; // prettier-ignore
+    expect(vcards).toMatchObject({ format: 'vcard', rows: 1, columns: [] });
+    expect((await run(vcards.id)).counts.created).toBe(1);
+    const book = new ExcelJS.Workbook();
+    const sheet = book.addWorksheet('Anything');
+    sheet.addRows([['Name', 'Phone', 'Since'], [{ richText: [{ text: 'Fay ' }, { text: `${OWN} Frost` }] }, 1632960118, new Date(Date.UTC(2024, 1, 3))]]); // prettier-ignore
+    const workbook = (await begin(Buffer.from(await book.xlsx.writeBuffer()), 'a.xlsx')).body;
+    expect(workbook).toMatchObject({ format: 'xlsx', rows: 1, mapping: ['fullName', 'phone', null] });
+    expect(workbook.columns[2]!.samples).toEqual(['2024-02-03']);
+    expect((await run(workbook.id)).counts.created).toBe(1);
+    expect(await names()).toEqual(expect.arrayContaining([`Emil ${OWN} Härr`, `Fay ${OWN} Frost`]));
+    for (const bytes of ['', 'PK\x03\x04 no workbook', '\x89PNG\0\0\0', '\n\n'])
+      expect([bytes, (await begin(bytes)).status]).toEqual([bytes, 422]);
+  });
+
+  it('by one workspace only', async () => {
+    const { body } = await begin('Name\nNobody Else\n');
+    for (const [method, path] of [['GET', ''], ['POST', '/run'], ['POST', '/undo'], ['GET', '/rows?outcome=created']] as const)
+      expect((await stranger.send(method, `/imports/${body.id}${path}`)).status).toBe(404); // prettier-ignore
+  });
+});
+
+describe('a table that was taken out and comes back', () => {
+  const exported = async (q: string) => {
+    const response = await fetch(`${process.env.DOSSIER_TEST_ADDRESS}/people/export?format=xlsx&q=${encodeURIComponent(q)}`, { headers: { cookie: rep.cookie } }); // prettier-ignore
+    const book = new ExcelJS.Workbook();
+    await book.xlsx.load((await response.arrayBuffer()) as unknown as ExcelJS.Buffer);
+    const sheet = book.getWorksheet('People')!;
+    const heads = sheet.getRow(1).values as string[];
+    return { book, sheet, cell: (row: number, header: string) => sheet.getRow(row).getCell(heads.indexOf(header)) };
+  };
+  const back = async (book: ExcelJS.Workbook) => {
+    const { body } = await begin(Buffer.from(await book.xlsx.writeBuffer()), 'people.xlsx');
+    return run(body.id);
+  };
+
+  it('unchanged changes nothing; changed cells are written, and nothing else', async () => {
+    const one = await rep.filed({ givenName: 'Gil', familyName: `${OWN} Garth`, title: 'Buyer', emails: [`gil@${OWN}.example`], phones: [{ value: '+441632960119', kind: 'fax', extension: '004' }] }, { tags: ['=fish'] }); // prettier-ignore
+    const two = await rep.filed({ givenName: 'Hal', familyName: `${OWN} Garth`, title: 'Owner' });
+    const before = await rep.person(one);
+    const { book, cell } = await exported(`${OWN} Garth`);
+    expect((await back(book)).counts).toMatchObject({ created: 0, updated: 0, unchanged: 2, conflicts: 0 });
+    expect((await rep.person(one)).version).toBe(before.version);
+    // Changed there, changed here, changed in both places.
+    cell(2, 'Department').value = 'Dispatch';
+    cell(2, 'Title').value = 'Head buyer';
+    cell(3, 'Title').value = 'Founder';
+    const { version } = await rep.person(one);
+    const { fields, kind, tags, rating } = before;
+    await rep.send('PUT', `/people/${one}`, { version, fields: { ...fields, title: 'Chief buyer', suffix: 'MBA' }, kind, tags, rating }); // prettier-ignore
+    const done = await back(book);
+    expect(done.counts).toMatchObject({ created: 0, updated: 2, conflicts: 1 });
+    expect((await rep.person(one)).fields).toEqual({ ...fields, title: 'Chief buyer', suffix: 'MBA', department: 'Dispatch' }); // prettier-ignore
+    expect((await rep.person(two)).fields.title).toBe('Founder');
+    const [row] = await rowsOf(done.id, 'conflicts');
+    expect(row!.conflicts).toEqual([{ key: 'title', label: 'Title', here: 'Chief buyer', file: 'Head buyer' }]);
+    expect((await rep.send('POST', `/imports/${done.id}/rows/${row!.number}`, { take: ['title'] })).status).toBe(204);
+    expect((await rep.person(one)).fields.title).toBe('Head buyer');
+    expect(await undo(done.id)).toMatchObject({ kept: 0 });
+    expect((await rep.person(one)).fields).toEqual({ ...fields, title: 'Chief buyer', suffix: 'MBA' });
+    expect((await rep.person(two)).fields.title).toBe('Owner');
+  });
+
+  it('has rows without an id for who is new, and leaves whose row was taken away', async () => {
+    const id = await rep.filed({ givenName: 'Ivo', familyName: `${OWN} Ivey` });
+    const { book, sheet, cell } = await exported(`${OWN} Ivey`);
+    sheet.spliceRows(2, 1);
+    cell(2, 'Given name').value = 'Jan';
+    cell(2, 'Family name').value = `${OWN} Jewell`;
+    expect((await back(book)).counts).toMatchObject({ created: 1, updated: 0, unchanged: 0 });
+    expect((await rep.person(id)).fields.givenName).toBe('Ivo');
+  });
+});
