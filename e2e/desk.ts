@@ -16,7 +16,7 @@ type Desk =
   | 'offline'
   | 'stormy'
   | `${'trust' | 'together'}${'' | '-colleague'}`
-  | `${'proof' | 'known' | 'people' | 'companies'}-${'phone' | 'wide'}`;
+  | `${'proof' | 'known' | 'people' | 'companies' | 'files'}-${'phone' | 'wide'}`;
 
 const asDesk = (desk: Desk) => ({ email: `${desk}@keldermoss.example`, password: 'cold-chain' });
 
@@ -69,11 +69,12 @@ export async function textCard(page: Page, lines: readonly string[]): Promise<st
 }
 
 /** Somebody filed without a page. */
-export async function filePerson(page: Page, fields: object, rest: object = {}): Promise<void> {
+export async function filePerson(page: Page, fields: object, rest: object = {}): Promise<string> {
   const cardId = await textCard(page, ['Nobody Inparticular', 'nobody@quay.example']);
   const data = { cardId, kind: 'contact', fields, ...rest };
   const answer = await page.request.post('/api/v1/people', { data, headers: { 'idempotency-key': randomUUID() } });
   expect(answer.ok()).toBe(true);
+  return ((await answer.json()) as { personId: string }).personId;
 }
 
 /** Takes what the camera sees. */

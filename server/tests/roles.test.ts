@@ -103,6 +103,7 @@ describe('what belongs to another workspace', () => {
     const { history } = (await rep.get<{ history: { id: string }[] }>(`/companies/${made.companies}`)).body;
     made['company-acts'] = history[0]!.id;
     made.shares = await idOf(`/people/${made.people}/shares`, { days: 1 });
+    made.imports = (await rep.send<{ id: string }>('POST', '/imports?name=ours.csv', Buffer.from('Name\nOnly For Us\n'))).body.id; // prettier-ignore
     made.photos = randomUUID();
     const { default: sharp } = await import('sharp');
     const picture = sharp({ create: { width: 60, height: 40, channels: 3, background: '#aaa' } });

@@ -48,6 +48,7 @@ export const api = createApi({
     'Card',
     'Person',
     'PeopleChange',
+    'Import',
     'ListView',
     'Learned',
     'Occasion',

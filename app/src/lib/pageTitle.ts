@@ -38,6 +38,7 @@ const TITLES: readonly (readonly [RegExp, string])[] = [
   [/^\/people\/table/, 'People as a table'],
   [/^\/people/, 'People'],
   [/^\/companies/, 'Companies'],
+  [/^\/bring-in/, 'Bring in'],
   [/^\/(?:tray)?$/, 'Tray'],
 ];
 

@@ -1,3 +1,4 @@
 export * from './decide';
 export * from './mapping';
 export * from './rowOf';
+export * from './targets';

@@ -2,6 +2,7 @@ import { typedPhone } from '../../people/typedPhone';
 import { countryCode } from '../countryCode';
 import { peopleColumns, type PeopleColumn } from '../table';
 import { targetOfHeader } from './headers';
+import { TARGETS } from './targets';
 
 /** Where a column goes: the key of a column that can be taken out, or one of `TARGETS`; null for nowhere. */
 export type Mapping = readonly (string | null)[];
@@ -11,36 +12,6 @@ const MOST = { emails: 12, phones: 12, websites: 12, more: 30, moreAddresses: tr
 /** All columns that a table can be read into. */
 export const ALL_COLUMNS: readonly PeopleColumn[] = peopleColumns(MOST);
 const KEYS = new Set(ALL_COLUMNS.map(({ key }) => key));
-
-/** What columns of other programs' tables can be, as they are chosen by hand. Several of them can be the same where a person has several. */
-export const TARGETS = [
-  { key: 'fullName', label: 'Full name', several: false },
-  { key: 'prefix', label: 'Form of address', several: false },
-  { key: 'givenName', label: 'Given name', several: false },
-  { key: 'middleName', label: 'Middle name', several: false },
-  { key: 'familyName', label: 'Family name', several: false },
-  { key: 'suffix', label: 'Letters after the name', several: false },
-  { key: 'company', label: 'Company', several: false },
-  { key: 'title', label: 'Title', several: false },
-  { key: 'department', label: 'Department', several: false },
-  { key: 'email', label: 'E-mail', several: true },
-  { key: 'phone', label: 'Phone', several: true },
-  { key: 'mobile', label: 'Mobile', several: true },
-  { key: 'fax', label: 'Fax', several: true },
-  { key: 'website', label: 'Website', several: true },
-  { key: 'address', label: 'Whole address', several: false },
-  { key: 'street', label: 'Street', several: false },
-  { key: 'postalCode', label: 'Postal code', several: false },
-  { key: 'locality', label: 'Town', several: false },
-  { key: 'region', label: 'Region', several: false },
-  { key: 'country', label: 'Country', several: false },
-  { key: 'kind', label: 'Lead or contact', several: false },
-  { key: 'rating', label: 'Rating', several: false },
-  { key: 'tags', label: 'Tags', several: false },
-  { key: 'owner', label: 'Owner', several: false },
-  { key: 'note', label: 'Note', several: true },
-  { key: 'own', label: 'Field of its own', several: true },
-] as const;
 
 /** Columns by which a row that was taken out is known again. */
 export const BACK_COLUMNS = { id: 'Dossier id', version: 'Dossier version', state: 'Dossier state' } as const;

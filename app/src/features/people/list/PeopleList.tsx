@@ -171,12 +171,17 @@ export function PeopleList({ chosen, beside, TakeOut }: Props) {
                 <EmptyState
                   title="Nobody filed yet"
                   action={
-                    <Button look="ink" onPress={() => router.push('/tray')}>
-                      Open the tray
-                    </Button>
+                    <View className="flex-row flex-wrap justify-center gap-3">
+                      <Button look="ink" onPress={() => router.push('/tray')}>
+                        Open the tray
+                      </Button>
+                      {may('takeOut') ? (
+                        <Button onPress={() => router.push('/bring-in')}>Bring in a file</Button>
+                      ) : null}
+                    </View>
                   }
                 >
-                  Prove a card in the tray and file it. Whoever you file is found here.
+                  Prove a card in the tray and file it, or bring people in from a file. Whoever you file is found here.
                 </EmptyState>
               )
             }
@@ -214,6 +219,7 @@ function Controls({
   isSearch: boolean;
 }) {
   const wide = useWide();
+  const may = useMay();
   const { tableAt } = useListPlace();
   const unseen = useFiledByItselfQuery().data?.total ?? 0;
   const views = useViewsQuery().data?.items ?? [];
@@ -258,6 +264,7 @@ function Controls({
         </Button>
       ) : null}
       {wide ? <ListLink href={tableAt}>As a table</ListLink> : null}
+      {may('takeOut') ? <ListLink href="/bring-in">Bring in</ListLink> : null}
       <ListLink href="/duplicates">Same person twice</ListLink>
     </ScrollView>
   );

@@ -52,7 +52,7 @@ export async function read({
       : { format: 'vcard', head: null, rows, mapping: [] };
   }
   // Bytes that are no text.
-  if (/[\0-\x08]/.test(text.slice(0, 2000))) return { unreadable: 'This is no file of people. Bring in vCards, a CSV file or an XLSX workbook.' }; // prettier-ignore
+  if (/(?![\t\n\v\f\r])\p{Cc}/u.test(text.slice(0, 2000))) return { unreadable: 'This is no file of people. Bring in vCards, a CSV file or an XLSX workbook.' }; // prettier-ignore
   return asTable('csv', readCsv(decodeText(bytes).text).rows);
 }
 

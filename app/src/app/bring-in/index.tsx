@@ -1,0 +1,1 @@
+export { BringInScreen as default } from '@/features/exchange';
