@@ -45,6 +45,7 @@ test('a workbook is taken out, changed, and brought back with a conflict', async
   expect((await page.request.put(`/api/v1/people/${id}`, { data: edit })).status()).toBe(204);
 
   await page.goto('/bring-in');
+  await expect(page.getByRole('heading', { name: 'Bring in' })).toBeVisible();
   await expectAccessible(page);
   await pick(page, 'people.xlsx', Buffer.from(await book.xlsx.writeBuffer()));
   await expect(page.getByRole('heading', { name: 'people.xlsx' })).toBeVisible();

@@ -87,7 +87,9 @@ export async function measureLists(call, owner, { plans = false } = {}) {
     ...Object.fromEntries(Object.entries(narrowings).map(([name, query]) => [`counted: ${name}`, FACETS.map((facet) => facets({ ...query, facet }))])), // prettier-ignore
     'counted: everybody': FACETS.map((facet) => facets({ facet })),
     'counted: all facets at once': Array.from({ length: 12 }, () => facets({})),
-    ...Object.fromEntries(orders.map((sort) => [`ordered: ${sort}`, Array.from({ length: ASKED }, () => list({ sort }))])),
+    ...Object.fromEntries(
+      orders.map((sort) => [`ordered: ${sort}`, Array.from({ length: ASKED }, () => list({ sort }))]),
+    ),
     'opening a person': asked.id.map((id) => `/people/${id}`),
     'firms: by name': Array.from({ length: 20 }, () => '/companies'),
     'firms: newest': Array.from({ length: 20 }, () => '/companies?sort=new'),

@@ -2,14 +2,14 @@ import type { Task } from 'graphile-worker';
 import type { DataSource } from 'typeorm';
 import { removeExpiredSessions } from './features/account';
 import { removeOldParts } from './features/capture';
-import { removeEndedShares } from './features/exchange';
+import { forgetOldImports, removeEndedShares } from './features/exchange';
 import { eraseLongDeleted, forgetOldChanges, forgetUnusedWords } from './features/people';
 import { removeOldBeats } from './platform/heartbeat';
 import type { Logger } from './platform/logger';
 
 /**
  * Removes for good what only a date keeps here: sessions that have run out, old signs of life, photographs that never arrived whole, people
- * deleted a month ago, changes of many and links that ended then, words that only they were found by.
+ * deleted a month ago, changes of many, files that were brought in and links that ended then, words that only they were found by.
  */
 export function housekeepingTask(database: DataSource, logger: Logger): Task {
   return async () => {
@@ -20,6 +20,7 @@ export function housekeepingTask(database: DataSource, logger: Logger): Task {
       people: await eraseLongDeleted(database),
       changes: await forgetOldChanges(database),
       links: await removeEndedShares(database),
+      imports: await forgetOldImports(database),
       words: await forgetUnusedWords(database),
     };
     if (Object.values(removed).some((count) => count > 0)) logger.info(removed, 'put in order');

@@ -42,7 +42,7 @@ create index import_row_outcome on import_row (import_id, outcome, number);
 create index import_row_person on import_row (person_id);
 create index import_row_workspace on import_row (workspace_id);
 alter table import_row add constraint import_row_import_fk foreign key (import_id) references import_file(id) on delete cascade;
-alter table import_row add constraint import_row_person_fk foreign key (person_id) references person(id) on delete set null;
+alter table import_row add constraint import_row_person_fk foreign key (person_id) references person(id) on delete cascade;
 alter table import_row add constraint import_row_workspace_fk foreign key (workspace_id) references workspace(id) on delete cascade;
 ${['import_file', 'import_row']
   .map(

@@ -1,7 +1,5 @@
 import { emptyPersonFields } from '../../people';
-import { proposeFields } from '../../reading/proposeFields';
-import { readingOfText } from '../../reading/readingOfText';
-import { splitName } from '../../reading/personName';
+import { proposeFields, readingOfText, splitName } from '../../reading';
 import { writable } from '../../text';
 import { countryCode } from '../countryCode';
 import { marksOf, withCells, type RowDraft, type RowWords } from '../table';

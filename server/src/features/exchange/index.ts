@@ -1,3 +1,4 @@
+export { forgetOldImports } from './bringIn/bringIn';
 export { ImportFile, ImportRowRecord } from './bringIn/entities';
 export { ShareLink } from './entities';
 export { exchangeRoutes, shareRoutes } from './routes';

@@ -1,7 +1,7 @@
 import type { ImportMapping, ImportRowSettled } from '@dossier/contract';
 import { isTarget } from '@dossier/core/exchange/files';
 import { undoChange } from '@dossier/core/people/changes';
-import { In, IsNull, type DataSource, type EntityManager } from 'typeorm';
+import { In, IsNull, LessThan, type DataSource, type EntityManager } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
 import { conflict, notFound, ProblemError } from '../../../platform/problem';
 import { addJob } from '../../../platform/queue';
@@ -11,7 +11,7 @@ import { Workspace } from '../../account';
 import { editLocked, listedOnce, log, Note, Person } from '../../people';
 import { ImportFile, ImportRowRecord } from './entities';
 import { parsing } from './parsing';
-import { forgetOutcomes, hasMore, insertRows, mappingOfHead } from './queries';
+import { forgetOutcomes, hasMore, insertRows, isMerged, mappingOfHead } from './queries';
 import {
   contextOf,
   createNew,
@@ -165,8 +165,8 @@ async function undoRow(
 ): Promise<'undone' | 'kept'> {
   const { who, ownerNameOf } = context;
   const loaded = row.personId ? await lockedPerson(manager, who.workspaceId, row.personId) : undefined;
-  // Whoever is gone need not be taken back.
-  if (!loaded) return 'undone';
+  // Whoever is gone need not be taken back; whoever became another person is not parted for it.
+  if (!loaded) return row.personId && (await isMerged(manager, who.workspaceId, row.personId)) ? 'kept' : 'undone';
   const { person } = loaded;
   const undone = undoChange(row.before ?? row.after!, row.after!, recordOf(loaded), ownerNameOf);
   if (typeof undone === 'string') return 'kept';
@@ -227,3 +227,17 @@ export const failImport = (database: DataSource, workspaceId: string, id: string
       'Something went wrong on the way. What was brought in is here; go on with the rest, or take it back.';
     await manager.update(ImportFile, { id, state: 'running' }, { state: 'failed', problem });
   });
+
+const KEPT_MS = 30 * 24 * 60 * 60 * 1000;
+
+/** Files hold what people are told of in them, filed or not: they are forgotten after a month. @returns how many */
+export async function forgetOldImports(database: DataSource): Promise<number> {
+  const before = new Date(Date.now() - KEPT_MS);
+  let forgotten = 0;
+  for (const { id: workspaceId } of await database.getRepository(Workspace).find({ select: { id: true } }))
+    forgotten += await inWorkspace(database, workspaceId, async (manager) => {
+      const { affected } = await manager.delete(ImportFile, { workspaceId, madeAt: LessThan(before) });
+      return affected ?? 0;
+    });
+  return forgotten;
+}

@@ -78,7 +78,8 @@ export class ImportRowRecord {
   outcome!: RowOutcome | null;
   @Column({ name: 'person_id', type: 'uuid', nullable: true })
   personId!: string | null;
-  @ManyToOne(() => Person, { onDelete: 'SET NULL' })
+  /** Whoever is forgotten for good is forgotten here too. */
+  @ManyToOne(() => Person, { onDelete: 'CASCADE' })
   @JoinColumn({ name: 'person_id', foreignKeyConstraintName: 'import_row_person_fk' })
   person?: Relation<Person> | null;
   @Column({ name: 'note_id', type: 'uuid', nullable: true })

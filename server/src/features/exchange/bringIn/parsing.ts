@@ -22,11 +22,15 @@ export async function parsing(bytes: Uint8Array, country: string | null): Promis
     minThreads: 0,
     maxThreads: 1,
     idleTimeout: 60_000,
+    // A small file can be made to be a large one once it is unpacked.
+    resourceLimits: { maxOldGenerationSizeMb: 1_500 },
   });
   const given = { bytes, country };
   const parsed = (await threads.run(given, { signal: AbortSignal.timeout(PATIENCE_MS) }).catch((error: unknown) => {
-    if ((error as { name?: string }).name !== 'AbortError') throw error;
-    return { unreadable: 'Reading this file takes too long. Bring it in parts.' };
+    const { name, code } = error as { name?: string; code?: string };
+    if (name === 'AbortError') return { unreadable: 'Reading this file takes too long. Bring it in parts.' };
+    if (code === 'ERR_WORKER_OUT_OF_MEMORY') return { unreadable: 'This file is too large. Bring it in parts.' };
+    throw error;
   })) as ParsedFile | Unreadable;
   if ('unreadable' in parsed) throw new ProblemError(422, 'unreadable-file', 'Not readable', parsed.unreadable);
   return parsed;

@@ -81,3 +81,12 @@ export async function hasMore(
   );
   return row!.more;
 }
+
+/** Whether somebody became another person by a merge that holds. */
+export async function isMerged(manager: EntityManager, workspaceId: string, personId: string): Promise<boolean> {
+  const [row] = await manager.query<{ merged: boolean }[]>(
+    `select exists (select from merge where workspace_id = $1 and undone_at is null and $2::uuid = any(other_ids)) as merged`,
+    [workspaceId, personId],
+  );
+  return row!.merged;
+}

@@ -15,7 +15,12 @@ export function sinkOf(stream: Writable): Sink {
   return {
     write: async (piece) => {
       if (stream.destroyed || stream.writableEnded) throw new Gone();
-      if (!stream.write(piece)) await Promise.race([once(stream, 'drain'), once(stream, 'close')]);
+      if (stream.write(piece)) return;
+      const waiting = new AbortController();
+      const { signal } = waiting;
+      await Promise.race([once(stream, 'drain', { signal }), once(stream, 'close', { signal })]).finally(() =>
+        waiting.abort(),
+      );
     },
   };
 }

@@ -54,6 +54,11 @@ export async function takeOut(
   if (pictures === 'inside' && (format === 'csv' || format === 'xlsx'))
     throw invalid('pictures', 'A table holds no pictures. Take them beside it.');
   const isPacked = how.zip === '1' || pictures === 'beside';
+  if (under.way >= MOST_AT_ONCE)
+    throw new ProblemError(503, 'busy', 'Busy', 'Several people are taking out files. Try again in a moment.', undefined, 10); // prettier-ignore
+  // Whoever fetches nothing for so long holds a connection of the database for nobody.
+  response.setTimeout(STALLED_MS, () => response.destroy());
+  under.way++;
   try {
     await inSnapshot(database, who.workspaceId, async (manager) => {
       const total = await choosePeople(manager, who.workspaceId, chosen);
@@ -74,8 +79,15 @@ export async function takeOut(
     response.end();
   } catch (error) {
     if (!(error instanceof Gone)) throw error;
+  } finally {
+    under.way--;
   }
 }
+
+/** Each holds a connection of the database for as long as somebody fetches: some are left for everybody else. */
+const MOST_AT_ONCE = 3;
+const STALLED_MS = 120_000;
+const under = { way: 0 };
 
 /** The columns that a table of these people can have. */
 export const columnsFor = (database: DataSource, who: SignedIn, chosen: ChosenPeople): Promise<TakeOutColumns> =>
