@@ -21,6 +21,15 @@ module.exports = {
       globalSetup: '<rootDir>/tests/startServices.ts',
       globalTeardown: '<rootDir>/tests/stopServices.ts',
     }),
+    // Other people's programs, see `--only offices`.
+    {
+      ...node('server', {
+        testMatch: ['<rootDir>/offices/**/*.test.ts'],
+        globalSetup: '<rootDir>/tests/startServices.ts',
+        globalTeardown: '<rootDir>/tests/stopServices.ts',
+      }),
+      displayName: 'offices',
+    },
     `${__dirname}/app/jest.config.cjs`,
   ],
 };

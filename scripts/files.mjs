@@ -21,6 +21,8 @@ import { fieldsOfRow } from './src/registerCsv.ts';
 
 const [count = 100_000, rowCount = 50_000] = process.argv.slice(2).map(Number);
 const FORMATS = ['format=vcard', 'format=vcard&zip=1', 'format=csv', 'format=xlsx', 'format=json'];
+/** What the columns of the register are called in the file that comes in. */
+const HEADERS = { given_name: 'First name', family_name: 'Last name', prefix: 'Form of address', suffix: 'Suffix', title: 'Title', company: 'Company', emails: 'E-mail', phones: 'Phone', street: 'Street', locality: 'Town', region: 'Region', postal_code: 'Postal code', country: 'Country' }; // prettier-ignore
 const ENDED = ['done', 'failed', 'undone'];
 const tell = (words) => process.stderr.isTTY && process.stderr.write(`\r${words}   `);
 const running = [];
@@ -52,6 +54,7 @@ try {
   for (const format of FORMATS) {
     tell(format);
     out[format] = { ...(await taken(address, cookie, format)), serverMegabytes: mostMemory(server) };
+    console.error(format, JSON.stringify(out[format]));
   }
   await keysAreMade(postgres);
   console.log(
@@ -95,8 +98,6 @@ async function keysAreMade(postgres) {
   await owner.query('vacuum analyze');
   await owner.end();
 }
-
-const HEADERS = { given_name: 'First name', family_name: 'Last name', prefix: 'Form of address', suffix: 'Suffix', title: 'Title', company: 'Company', emails: 'E-mail', phones: 'Phone', street: 'Street', locality: 'Town', region: 'Region', postal_code: 'Postal code', country: 'Country' }; // prettier-ignore
 
 async function broughtIn(address, cookie, { server, worker }) {
   const { rows } = drawRegister(rowCount, 0, 9);

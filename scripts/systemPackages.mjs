@@ -33,6 +33,16 @@ export async function requireChromium() {
   return `/usr/bin/${light}`;
 }
 
+/** Programs of other people that read what is taken out: a library and a program for address books, a spreadsheet. */
+export async function requireOffices() {
+  const missing = [
+    ['/usr/lib/python3/dist-packages/vobject', 'python3-vobject'],
+    ['/usr/bin/khard', 'khard'],
+    ['/usr/bin/soffice', 'libreoffice-calc-nogui'],
+  ].filter(([path]) => !existsSync(path));
+  if (missing.length > 0) await installFromDebian('Programs for address books and spreadsheets', missing.map(([, name]) => name)); // prettier-ignore
+}
+
 async function installFromDebian(what, packages) {
   const command = `apt-get install -y --no-install-recommends ${packages.join(' ')}`;
   if (process.getuid?.() !== 0 || !hasCommand('apt-get')) {

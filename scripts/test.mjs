@@ -1,7 +1,8 @@
 #!/usr/bin/env node
 /**
  * Everything that must hold: lint, format, arrows between the floors, types, units, the server
- * against a real PostgreSQL, the application in a real browser. `--only unit|server|e2e` for a part.
+ * against a real PostgreSQL, the application in a real browser. `--only unit|server|e2e` for a part;
+ * `--only offices` has programs of other people read what is taken out, which the rest leaves out.
  * Two parts run side by side, each mostly on one core. Databases and ports are their own; nothing is left running.
  */
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
@@ -16,9 +17,11 @@ import { failuresOfJest, failuresOfPlaywright } from './failures.mjs';
 import { startPostgres } from './postgres.mjs';
 import { SetUpError } from './processes.mjs';
 import { serverEnvironment, setUpDatabase, startRecordedWorker, startServer, waitForHealth } from './services.mjs';
-import { requireChromium } from './systemPackages.mjs';
+import { requireChromium, requireOffices } from './systemPackages.mjs';
 
-const PARTS = ['static', 'unit', 'server', 'e2e'];
+const PARTS = ['static', 'unit', 'server', 'e2e', 'offices'];
+/** Only when it is named: installing a spreadsheet takes longer than a run of the rest should. */
+const ON_ITS_OWN = 'offices';
 const only = process.argv.includes('--only') ? process.argv[process.argv.indexOf('--only') + 1] : undefined;
 const reports = join(dataFolder, 'test-reports');
 const running = [];
@@ -71,7 +74,7 @@ async function runJest(part, projects, env) {
     '--json',
     '--outputFile',
     file,
-    ...(part === 'server' ? ['--runInBand'] : [`--maxWorkers=${only ? 2 : 1}`]),
+    ...(part === 'server' || part === 'offices' ? ['--runInBand'] : [`--maxWorkers=${only ? 2 : 1}`]),
   ];
   await run(bin('jest'), args, env);
   const report = JSON.parse(readFileSync(file, 'utf8'));
@@ -100,7 +103,8 @@ async function freshDatabase(postgres, name, workspaces) {
   await setUpDatabase(serverEnvironment({ postgres, database: name, port: 0 }), workspaces);
 }
 
-async function runServer(postgres) {
+/** @param part a project of jest that asks a running server */
+async function runServer(postgres, part) {
   const databases = {};
   for (const [name, workspaces] of [['api'], ['recovery'], ['empty', null]]) {
     await freshDatabase(postgres, `test_${name}`, workspaces);
@@ -109,7 +113,7 @@ async function runServer(postgres) {
       databaseUrl: postgres.url('dossier_serving', `test_${name}`),
     };
   }
-  await runJest('server', ['server'], { ...process.env, DOSSIER_TEST_DATABASES: JSON.stringify(databases) });
+  await runJest(part, [part], { ...process.env, DOSSIER_TEST_DATABASES: JSON.stringify(databases) });
 }
 
 async function runE2e(postgres) {
@@ -146,15 +150,17 @@ for (const signal of ['SIGINT', 'SIGTERM']) process.once(signal, () => void stop
 
 async function test() {
   if (only && !PARTS.includes(only)) throw new SetUpError(`--only takes one of: ${PARTS.join(', ')}.`);
-  const wanted = (part) => !only || only === part;
+  const wanted = (part) => (only ? only === part : part !== ON_ITS_OWN);
   await requirePackages();
   rmSync(reports, { recursive: true, force: true });
   mkdirSync(reports, { recursive: true });
-  const postgres = wanted('server') || wanted('e2e') ? await testPostgres() : undefined;
+  if (wanted('offices')) await requireOffices();
+  const postgres = ['server', 'e2e', 'offices'].some(wanted) ? await testPostgres() : undefined;
   const checks = async () => {
     if (wanted('static')) await runStatic();
     if (wanted('unit')) await runJest('unit', ['core', 'reader', 'scripts', 'app'], process.env);
-    if (wanted('server')) await runServer(postgres);
+    if (wanted('server')) await runServer(postgres, 'server');
+    if (wanted('offices')) await runServer(postgres, 'offices');
   };
   const journeys = async () => {
     if (!wanted('e2e')) return;

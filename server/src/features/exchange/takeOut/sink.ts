@@ -1,4 +1,3 @@
-import { once } from 'node:events';
 import type { Writable } from 'node:stream';
 import { Zip, ZipDeflate, ZipPassThrough } from 'fflate';
 
@@ -10,17 +9,15 @@ export interface Sink {
 /** Nobody waits for the rest any more. */
 export class Gone extends Error {}
 
-/** @throws Gone by its `write` once the other side has gone away */
+/** One piece is written at a time. @throws Gone by its `write` once the other side has gone away */
 export function sinkOf(stream: Writable): Sink {
+  let goOn: (() => void) | undefined;
+  // Listened to once: what packs answers hands listeners on to its packer, and never takes them away again.
+  for (const event of ['drain', 'close']) stream.on(event, () => goOn?.());
   return {
     write: async (piece) => {
       if (stream.destroyed || stream.writableEnded) throw new Gone();
-      if (stream.write(piece)) return;
-      const waiting = new AbortController();
-      const { signal } = waiting;
-      await Promise.race([once(stream, 'drain', { signal }), once(stream, 'close', { signal })]).finally(() =>
-        waiting.abort(),
-      );
+      if (!stream.write(piece)) await new Promise<void>((resolve) => (goOn = resolve));
     },
   };
 }
