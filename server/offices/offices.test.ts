@@ -114,13 +114,24 @@ it('a workbook that a spreadsheet has opened and saved changes nothing when it i
     { stdio: 'ignore', env: { ...process.env, HOME: folder } },
   );
   const before = await Promise.all(ids.map((id) => rep.person(id)));
-  const { body } = await rep.send<Import>('POST', '/imports?name=people.xlsx', readFileSync(join(saved, 'people.xlsx')));
+  const { body } = await rep.send<Import>(
+    'POST',
+    '/imports?name=people.xlsx',
+    readFileSync(join(saved, 'people.xlsx')),
+  );
   expect(body).toMatchObject({ format: 'xlsx', rows: PEOPLE.length });
   await rep.send('POST', `/imports/${body.id}/run`);
   const done = await until(async () => {
     const { body: now } = await rep.get<Import>(`/imports/${body.id}`);
     return ['done', 'failed'].includes(now.state) && now;
   });
-  expect(done.counts).toEqual({ created: 0, updated: 0, unchanged: PEOPLE.length, perhaps: 0, refused: 0, conflicts: 0 });
+  expect(done.counts).toEqual({
+    created: 0,
+    updated: 0,
+    unchanged: PEOPLE.length,
+    perhaps: 0,
+    refused: 0,
+    conflicts: 0,
+  });
   expect(await Promise.all(ids.map((id) => rep.person(id)))).toEqual(before);
 });

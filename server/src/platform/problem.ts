@@ -91,7 +91,12 @@ const TROUBLE: Record<DatabaseTrouble, { title: string; detail: string; retryAft
 
 /** What the parser of requests refuses, in words for a person; by its `type`. */
 const REFUSED: Record<string, [status: number, code: string, title: string, detail: string]> = {
-  'entity.too.large': [413, 'too-large', 'Too large', 'This is larger than can be sent at once. Send less of it, or a smaller copy.'],
+  'entity.too.large': [
+    413,
+    'too-large',
+    'Too large',
+    'This is larger than can be sent at once. Send less of it, or a smaller copy.',
+  ],
   'entity.parse.failed': [400, 'invalid-json', 'Not readable', 'What was sent is not valid JSON.'],
   'charset.unsupported': [415, 'unknown-charset', 'Not readable', 'What was sent is not written in UTF-8.'],
   'encoding.unsupported': [415, 'unknown-encoding', 'Not readable', 'What was sent is packed in an unknown way.'],
