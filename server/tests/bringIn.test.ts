@@ -116,6 +116,17 @@ describe('a table is brought in', () => {
     expect((await names(`${OWN} Dunn`)).length).toBe(2);
   });
 
+  it('who is there twice, is one person, and goes with all that both rows said', async () => {
+    const csv = `First name,Last name,Title,E-mail,Note\nKay,${OWN} Kettle,,kay@${OWN}.example,First\nKay,${OWN} Kettle,Buyer,kay@${OWN}.example,Second\n`;
+    const { body } = await begin(csv);
+    expect((await run(body.id)).counts).toMatchObject({ created: 1, updated: 1 });
+    const [kay] = await people(`${OWN} Kettle`);
+    const dossier = await rep.person(kay!.id);
+    expect([dossier.fields.title, dossier.notes.length]).toEqual(['Buyer', 2]);
+    expect(await undo(body.id)).toMatchObject({ kept: 0 });
+    expect(await names(`${OWN} Kettle`)).toEqual([]);
+  });
+
   it('as vCards and workbooks too; and what is none is refused with what to do', async () => {
     const vcards = (await begin(`BEGIN:VCARD\nVERSION:2.1\nN;CHARSET=ISO-8859-1;ENCODING=QUOTED-PRINTABLE:${OWN} H=E4rr;Emil\nEND:VCARD`, 'a.vcf')).body; // prettier-ignore
     expect(vcards).toMatchObject({ format: 'vcard', rows: 1, columns: [] });

@@ -18,6 +18,7 @@ import {
   goThrough,
   incomingRow,
   intoKnown,
+  isSame,
   lockedPerson,
   recordOf,
   takeCells,
@@ -134,7 +135,8 @@ export function goOn(database: DataSource, workspaceId: string, id: string): Pro
     const isRunning = file.state === 'running';
     const rows = await manager.find(ImportRowRecord, {
       where: isRunning ? { importId: id, outcome: IsNull() } : { importId: id, outcome: In(['created', 'updated']), undone: IsNull() }, // prettier-ignore
-      order: { number: 'ASC' },
+      // What a later row has done to somebody is taken back before what an earlier one has.
+      order: { number: isRunning ? 'ASC' : 'DESC' },
       take: AT_ONCE,
     });
     if (rows.length === 0) {
@@ -172,8 +174,7 @@ async function undoRow(
   if (typeof undone === 'string') return 'kept';
   touched.push(person.id);
   if (!row.before) {
-    const isChanged = JSON.stringify(recordOf(loaded)) !== JSON.stringify(row.after);
-    if (person.version > 1 && isChanged) return 'kept';
+    if (!isSame(recordOf(loaded), row.after!)) return 'kept';
     if (await hasMore(manager, who.workspaceId, person.id, row.noteId)) return 'kept';
     const at = new Date();
     await manager.update(Person, { id: person.id }, { deletedAt: at, version: person.version + 1, updatedAt: at });

@@ -219,7 +219,7 @@ const draftOf = ({ ownerNameOf }: RowContext, { person, fields }: LoadedFields):
   owner: ownerNameOf(person.ownerId),
 });
 
-const isSame = (one: ChangeableRecord, other: ChangeableRecord): boolean =>
+export const isSame = (one: ChangeableRecord, other: ChangeableRecord): boolean =>
   one.kind === other.kind &&
   one.rating === other.rating &&
   one.ownerId === other.ownerId &&
