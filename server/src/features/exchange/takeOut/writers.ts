@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { toVcard } from '@dossier/core/exchange';
 import {
+  BACK_COLUMNS,
   csvLine,
   peopleColumns,
   rowState,
@@ -97,13 +98,6 @@ export async function writeAllPictures(zip: ZipSink, taking: TakingOut): Promise
   }
 }
 
-/** What stands behind the columns, so that a table can be brought back. */
-export const BRINGING_BACK = {
-  id: 'Dossier id',
-  version: 'Dossier version',
-  state: 'Dossier state',
-} as const;
-
 /** The columns that were asked for, with the names that they were given. @throws RangeError for one that there is not */
 export function chosenColumns({ repeats, how }: Pick<TakingOut, 'repeats' | 'how'>): PeopleColumn[] {
   const all = peopleColumns(repeats);
@@ -127,7 +121,7 @@ const DELIMITER: Record<TakingOut['how']['delimiter'], Delimiter> = { comma: ','
 export async function writeCsv(sink: Sink, taking: TakingOut): Promise<void> {
   const columns = chosenColumns(taking);
   const delimiter = DELIMITER[taking.how.delimiter];
-  const heads = [...columns.map(({ header }) => header), ...Object.values(BRINGING_BACK)];
+  const heads = [...columns.map(({ header }) => header), ...Object.values(BACK_COLUMNS)];
   await sink.write((taking.how.mark === '1' ? '\uFEFF' : '') + csvLine(heads, delimiter));
   let done = 0;
   for await (const people of taking.people) {
@@ -164,7 +158,7 @@ async function packXlsx(filename: string, taking: TakingOut): Promise<void> {
   const sheet = book.addWorksheet('People', { views: [{ state: 'frozen', ySplit: 1 }] });
   sheet.columns = [
     ...columns.map(({ header, type }) => ({ header, width: WIDTHS[type], style: { numFmt: FORMATS[type] } })),
-    ...Object.values(BRINGING_BACK).map((header) => ({ header, width: 12, hidden: true, style: { numFmt: '@' } })),
+    ...Object.values(BACK_COLUMNS).map((header) => ({ header, width: 12, hidden: true, style: { numFmt: '@' } })),
   ];
   sheet.getRow(1).font = { bold: true };
   sheet.autoFilter = { from: { row: 1, column: 1 }, to: { row: 1, column: columns.length } };
@@ -185,7 +179,7 @@ async function packXlsx(filename: string, taking: TakingOut): Promise<void> {
   ];
   about.getRow(1).font = { bold: true };
   for (const { header, key, about: what } of columns) about.addRow([header, key, what]).commit();
-  about.addRow([Object.values(BRINGING_BACK).join(', '), '', 'Hidden columns by which Dossier knows a row again when the table is brought back, and which cells were changed. Leave them as they are; a row without them is somebody new.']).commit(); // prettier-ignore
+  about.addRow([Object.values(BACK_COLUMNS).join(', '), '', 'Hidden columns by which Dossier knows a row again when the table is brought back, and which cells were changed. Leave them as they are; a row without them is somebody new.']).commit(); // prettier-ignore
   about.commit();
   await book.commit();
 }
