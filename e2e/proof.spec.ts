@@ -124,6 +124,35 @@ test('letters after a name and a department are moved, names swapped, a text giv
   await remove(page);
 });
 
+test('a page that closes while the device is busy keeps the last letters', async ({ page }, { project }) => {
+  await openCard(page, project.name, 'skerry', /Tobias Skerritt/);
+  await expect(field(page, 'Title')).not.toBeEmpty();
+  // Whatever is written from now on waits in line until the page is gone.
+  await page.evaluate(
+    () =>
+      new Promise<void>((resolve) => {
+        const opening = indexedDB.open('dossier');
+        opening.onsuccess = () => {
+          const drafts = opening.result.transaction('drafts', 'readwrite').objectStore('drafts');
+          const hold = () => {
+            drafts.count().onsuccess = hold;
+            resolve();
+          };
+          hold();
+        };
+      }),
+  );
+  await page.route('**/api/v1/cards/*/draft', (route) => route.abort());
+  await field(page, 'Title').fill('Keeper of the Cold');
+  await page.reload();
+  await expect(field(page, 'Title')).toHaveValue('Keeper of the Cold');
+  // It has moved where the rest is kept.
+  await expect
+    .poll(() => page.evaluate(() => Object.keys(localStorage).filter((key) => key.startsWith('dossier.draft'))))
+    .toEqual([]);
+  await remove(page);
+});
+
 test('text is picked from the picture by a touch, a sweep, and read on the spot; a field of one’s own takes it', async ({
   page,
 }, { project }) => {

@@ -24,21 +24,23 @@ interface DeviceSchema extends DBSchema {
     indexes: { byAccount: string };
   };
   requests: { key: string; value: KeptRequest; indexes: { byAccount: string } };
-  drafts: {
-    key: string;
-    value: {
-      cardId: string;
-      accountId: string;
-      draft: unknown;
-      note: string;
-      readingId?: string;
-      version?: number;
-      /** Whether it has changes that the server does not have. */
-      unsaved?: boolean;
-      /** What was chosen on the last step, before filing. */
-      filing?: unknown;
-    };
-  };
+  drafts: { key: string; value: StoredDraft };
+}
+
+/** What a person has made of a card so far. */
+export interface StoredDraft {
+  cardId: string;
+  accountId: string;
+  draft: unknown;
+  note: string;
+  readingId?: string;
+  version?: number;
+  /** Whether it has changes that the server does not have. */
+  unsaved?: boolean;
+  /** What was chosen on the last step, before filing. */
+  filing?: unknown;
+  /** When it was handed over to be kept (milliseconds since 1970). */
+  keptAt?: number;
 }
 
 /** A request that could not be sent yet. Its id was made here and orders it among the photographs. */

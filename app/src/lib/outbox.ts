@@ -4,6 +4,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { API } from './api';
 import { readDeviceSetting, writeDeviceSetting } from './deviceSetting';
 import { deviceStore, type KeptRequest } from './deviceStore';
+import { forgetDraft } from './draftStore';
 
 export type WaitingRequest = Omit<KeptRequest, 'accountId'>;
 
@@ -203,7 +204,7 @@ export const sendKept =
     if (answer === 'sent') {
       await forgetRequest(request.id)(dispatch);
       // A filed card needs no draft any more.
-      if (request.cardId) await (await deviceStore()).delete('drafts', request.cardId);
+      if (request.cardId) await forgetDraft(request.cardId);
     } else {
       await (await deviceStore()).put('requests', { ...request, accountId, refusal: answer.refusal });
       dispatch(requestRefused({ id: request.id, refusal: answer.refusal }));

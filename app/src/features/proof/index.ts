@@ -8,5 +8,5 @@ export { ProofScreen } from './screens';
 export { sideOf, sidesOf } from './sides';
 export { type FilingChoices, type KeptDraft, proofActions, proofSlice } from './slice';
 export { holdUntil, useDeskFiling } from './useDeskFiling';
-export { forgetDraft, useDraft } from './useDraft';
+export { useDraft } from './useDraft';
 export { WhereFrom } from './WhereFrom';

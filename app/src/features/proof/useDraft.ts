@@ -5,7 +5,7 @@ import { useEffect, useRef } from 'react';
 import { useDispatch, useSelector, useStore } from 'react-redux';
 import { useSessionQuery } from '@/features/account';
 import { hasStatus } from '@/lib/api';
-import { deviceStore } from '@/lib/deviceStore';
+import { readDraft, writeDraft } from '@/lib/draftStore';
 import { proofApi, useKeepDraftMutation } from './api';
 import { type CardDraft, cardDraftOf, type KeptDraft, proofActions, selectDraft } from './slice';
 
@@ -44,7 +44,9 @@ export function useDraft(card: ProofCard | undefined): CardDraft | undefined {
   }, [card, backId, opened, dispatch]);
 
   useEffect(() => {
-    if (card && accountId && cardDraft) void writeDraft(card.id, accountId, cardDraft);
+    if (!card || !accountId || !cardDraft) return;
+    const { draft, note, readingId, version, unsaved, filing } = cardDraft;
+    void writeDraft({ cardId: card.id, accountId, draft, note, readingId, version, unsaved, filing });
   }, [card, accountId, cardDraft]);
   useKeptOnServer(card?.id, cardDraft);
   useOtherTabs(card?.id, cardDraft);
@@ -56,7 +58,7 @@ export function useDraft(card: ProofCard | undefined): CardDraft | undefined {
 export const openDraft =
   (card: ProofCard, { accountId, actor }: { accountId: string; actor: string }, gone?: AbortSignal) =>
   async (dispatch: Dispatch): Promise<void> => {
-    const kept = await readDraft(card.id, accountId);
+    const kept = await keptHere(card.id, accountId);
     if (gone?.aborted) return;
     const { id: cardId, readingId, proposals } = card;
     const { version, content } = card.draft;
@@ -120,11 +122,11 @@ function useOtherTabs(cardId: string | undefined, cardDraft: CardDraft | undefin
   }, [cardId, draft, note, readingId, unsaved]);
 }
 
-async function readDraft(
+async function keptHere(
   cardId: string,
   accountId: string,
 ): Promise<(KeptDraft & Pick<CardDraft, 'filing' | 'version' | 'unsaved'>) | undefined> {
-  const kept = await (await deviceStore()).get('drafts', cardId).catch(() => undefined);
+  const kept = await readDraft(cardId);
   if (kept?.accountId !== accountId) return undefined;
   return {
     draft: kept.draft as CardDraft['draft'],
@@ -135,14 +137,3 @@ async function readDraft(
     filing: kept.filing as CardDraft['filing'],
   };
 }
-
-const writeDraft = async (
-  cardId: string,
-  accountId: string,
-  { draft, note, readingId, version, unsaved, filing }: CardDraft,
-): Promise<void> => {
-  await (await deviceStore()).put('drafts', { cardId, accountId, draft, note, readingId, version, unsaved, filing });
-};
-
-/** The card is filed: its draft has done its work. */
-export const forgetDraft = async (cardId: string): Promise<void> => (await deviceStore()).delete('drafts', cardId);
