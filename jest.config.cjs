@@ -4,7 +4,7 @@ const node = (name, extra = {}) => ({
   testEnvironment: 'node',
   testMatch: ['<rootDir>/src/**/*.test.ts'],
   transform: { '\\.[cm]?[jt]sx?$': `${__dirname}/scripts/jest/esbuildTransform.cjs` },
-  transformIgnorePatterns: ['/node_modules/(?!(uuid|ical\\.js)/)'],
+  transformIgnorePatterns: ['/node_modules/(?!(uuid|ical\\.js|age-encryption|@noble|@scure)/)'],
   ...extra,
 });
 

@@ -16,7 +16,7 @@ type Desk =
   | 'offline'
   | 'stormy'
   | `${'trust' | 'together'}${'' | '-colleague'}`
-  | `${'proof' | 'known' | 'people' | 'companies' | 'files'}-${'phone' | 'wide'}`;
+  | `${'proof' | 'known' | 'people' | 'companies' | 'files' | 'backup' | 'restored'}-${'phone' | 'wide'}`;
 
 const asDesk = (desk: Desk) => ({ email: `${desk}@keldermoss.example`, password: 'cold-chain' });
 

@@ -57,6 +57,8 @@ export async function startPostgres({ folder, port, setting, fast = false }) {
     });
   return {
     url,
+    /** Whether somebody else had started it, who may still need it. */
+    wasRunning: running !== undefined,
     /** Makes the two roles and an empty database unless they are there. */
     async ensureDatabase(name) {
       for (const role of ['dossier_owner', 'dossier_serving']) {

@@ -1,6 +1,9 @@
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { fingerprint, unlessDone } from './fingerprint.mjs';
+import { root } from './paths.mjs';
 import { stampsOf } from './postgres.mjs';
+import { setUpDatabase } from './services.mjs';
 
 /**
  * Which records are opened: the demo's or those of a team of one's own. They are databases of their own and never touch; without a
@@ -29,4 +32,13 @@ export function chooseRecords(args, dataFolder) {
       for (const file of own ? [stamp] : [stamp, demoLoaded]) rmSync(file, { force: true });
     },
   };
+}
+
+/** Brings their database up to date, unless it is. */
+export function setUpRecords(records, postgres, env) {
+  const from = ['server/src/migrations', 'server/src/setUp.ts', 'demo/workspaces.json', 'package-lock.json'];
+  return unlessDone(records.stamp, fingerprint(from.map((name) => join(root, name))), async () => {
+    await postgres.ensureDatabase(records.database);
+    await setUpDatabase(env, records.own ? null : undefined);
+  });
 }

@@ -8,21 +8,13 @@ import { randomInt } from 'node:crypto';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { buildApp } from './buildApp.mjs';
-import { fingerprint, unlessDone } from './fingerprint.mjs';
 import { requirePackages } from './npmPackages.mjs';
 import { appFolder, dataFolder, root } from './paths.mjs';
 import { requireFreePort } from './ports.mjs';
 import { startPostgres } from './postgres.mjs';
 import { keepRunning, SetUpError, startProcess } from './processes.mjs';
-import { chooseRecords } from './records.mjs';
-import {
-  serverEnvironment,
-  setUpDatabase,
-  startServer,
-  startWorker,
-  tsxArguments,
-  waitForHealth,
-} from './services.mjs';
+import { chooseRecords, setUpRecords } from './records.mjs';
+import { serverEnvironment, startServer, startWorker, tsxArguments, waitForHealth } from './services.mjs';
 
 const port = Number(process.env.DOSSIER_PORT ?? 4300);
 const httpsPort = Number(process.env.DOSSIER_HTTPS_PORT ?? 4302);
@@ -58,15 +50,13 @@ async function start() {
     records.forget();
   }
   const firstCode = newCode();
-  const more = { ...(records.own && { DOSSIER_FIRST_CODE: firstCode }), ...(forPhones && (await overHttps())) };
+  const more = {
+    DOSSIER_BACKUP_FOLDER: process.env.DOSSIER_BACKUP_FOLDER ?? join(dataFolder, 'backups'),
+    ...(records.own && { DOSSIER_FIRST_CODE: firstCode }),
+    ...(forPhones && (await overHttps())),
+  };
   const env = serverEnvironment({ postgres, database: records.database, port, host, appFolder, more });
-  const setUpFrom = ['server/src/migrations', 'server/src/setUp.ts', 'demo/workspaces.json', 'package-lock.json'].map(
-    (name) => join(root, name),
-  );
-  await unlessDone(records.stamp, fingerprint(setUpFrom), async () => {
-    await postgres.ensureDatabase(records.database);
-    await setUpDatabase(env, records.own ? null : undefined);
-  });
+  await setUpRecords(records, postgres, env);
   records.remember();
   // A part that ends by itself is started again; the others go on meanwhile.
   running.push(

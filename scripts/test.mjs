@@ -106,7 +106,7 @@ async function freshDatabase(postgres, name, workspaces) {
 /** @param part a project of jest that asks a running server */
 async function runServer(postgres, part) {
   const databases = {};
-  for (const [name, workspaces] of [['api'], ['recovery'], ['empty', null]]) {
+  for (const [name, workspaces] of [['api'], ['recovery'], ['empty', null], ['restored', null]]) {
     await freshDatabase(postgres, `test_${name}`, workspaces);
     databases[name] = {
       ownerUrl: postgres.url('dossier_owner', `test_${name}`),
@@ -120,7 +120,8 @@ async function runE2e(postgres) {
   const chromium = await requireChromium();
   await freshDatabase(postgres, 'test_e2e', join(root, 'e2e/workspaces.json'));
   const port = await anyFreePort();
-  const env = serverEnvironment({ postgres, database: 'test_e2e', port, appFolder, log: 'error' });
+  const more = { DOSSIER_BACKUP_FOLDER: join(reports, 'backups') };
+  const env = serverEnvironment({ postgres, database: 'test_e2e', port, appFolder, log: 'error', more });
   running.push(startServer(env), startRecordedWorker(env));
   const address = `http://127.0.0.1:${port}`;
   await freshDatabase(postgres, 'test_e2e_empty', null);

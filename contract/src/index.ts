@@ -1,5 +1,6 @@
 import './plainWords';
 export * from './account';
+export * from './backup';
 export * from './bringIn';
 export * from './capture';
 export * from './cells';

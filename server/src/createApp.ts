@@ -7,6 +7,7 @@ import packedFiles from 'express-static-gzip';
 import helmet from 'helmet';
 import type { DataSource } from 'typeorm';
 import { FirstTime, recogniseSession, sessionRoutes, settingsRoutes, teamRoutes } from './features/account';
+import { backupRoutes } from './features/backup';
 import { captureRoutes } from './features/capture';
 import { exchangeRoutes, shareRoutes } from './features/exchange';
 import { filingRoutes } from './features/filing';
@@ -74,7 +75,7 @@ export function createApp({ database, events, config, logger }: Parts): Express 
     // The bytes of pictures and files are no JSON: they are taken by the route itself.
     .use((request, response, next) => (isFile(request) ? next() : json(request, response, next)))
     .use(writableRequests)
-    .use(...roomsOf({ database, events }).map(({ router }) => router))
+    .use(...roomsOf({ database, events, backups: config.backups }).map(({ router }) => router))
     .use(() => {
       throw new ProblemError(404, 'no-route', 'Not found', 'There is nothing under this address.');
     });
@@ -95,7 +96,8 @@ const isFile = ({ method, path }: Request): boolean =>
   (method === 'PUT' && /^\/photos\/[^/]+\/?$/.test(path)) || (method === 'POST' && /^\/imports\/?$/.test(path));
 
 /** The routes of all rooms for whoever is signed in. */
-const roomsOf = ({ database, events }: Pick<Parts, 'database' | 'events'>): Routes[] => [
+type RoomParts = Pick<Parts, 'database' | 'events'> & { backups?: Config['backups'] };
+const roomsOf = ({ database, events, backups }: RoomParts): Routes[] => [
   teamRoutes(database),
   memberRoutes(database),
   settingsRoutes(database),
@@ -111,11 +113,11 @@ const roomsOf = ({ database, events }: Pick<Parts, 'database' | 'events'>): Rout
   companyRoutes(database),
   followupRoutes(database),
   retentionRoutes(database),
+  backupRoutes(database, backups),
 ];
 
 /** Every route for whoever is signed in, with what it takes to be let through. */
-export const declaredRoutes = (parts: Pick<Parts, 'database' | 'events'>): DeclaredRoute[] =>
-  roomsOf(parts).flatMap(({ declared }) => declared);
+export const declaredRoutes = (parts: RoomParts): DeclaredRoute[] => roomsOf(parts).flatMap(({ declared }) => declared);
 
 /**
  * Whoever came over a proxy's https comes so for a year; our own has a certificate that only this machine vouches for, beside plain

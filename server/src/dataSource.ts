@@ -1,6 +1,7 @@
 import 'reflect-metadata';
 import { DataSource } from 'typeorm';
 import { Account, AccountSession, Workspace } from './features/account';
+import { BackupRecord } from './features/backup';
 import { Occasion, Photo, PhotoPart } from './features/capture';
 import { CompanyAct, CompanyNote, CompanyRecount, CompanyStaff } from './features/companies';
 import { DuplicateRow, MatchModelRow, SweepRow } from './features/matching';
@@ -54,6 +55,7 @@ import { WordsWellKnown1780000000021 } from './migrations/1780000000021-wordsWel
 import { FirmsCounted1780000000022 } from './migrations/1780000000022-firmsCounted';
 import { ListsWalked1780000000023 } from './migrations/1780000000023-listsWalked';
 import { Imports1780000000024 } from './migrations/1780000000024-imports';
+import { Backups1780000000025 } from './migrations/1780000000025-backups';
 import { StoredFile } from './platform/entities';
 
 /** The database of Dossier through one role's connection. */
@@ -93,6 +95,7 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       FirmsCounted1780000000022,
       ListsWalked1780000000023,
       Imports1780000000024,
+      Backups1780000000025,
     ],
     entities: [
       Workspace,
@@ -117,6 +120,7 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       ShareLink,
       ImportFile,
       ImportRowRecord,
+      BackupRecord,
       Employment,
       ContactPoint,
       Note,

@@ -1,6 +1,7 @@
 import type { PhotoReader } from '@dossier/reader';
 import { makeWorkerUtils, type TaskList } from 'graphile-worker';
 import type { DataSource, EntityManager } from 'typeorm';
+import { backUpTask } from './features/backup';
 import { countStaff } from './features/companies';
 import { bringInTask } from './features/exchange/bringIn/importTask';
 import { fileCleanSoon } from './features/filing/fileCleanSoon';
@@ -25,7 +26,7 @@ const GONE_AFTER_SECONDS = 20;
 const ORPHAN_CHECK_MS = 5_000;
 /** Who works where is counted every few minutes, what is no longer to be kept looked for every hour, people who are there twice every night. */
 const REGULARLY =
-  '*/5 * * * * countStaff\n17 * * * * removePictures\n47 * * * * housekeeping\n23 2 * * * nightlySweeps';
+  '*/5 * * * * countStaff\n17 * * * * removePictures\n7 * * * * backUp\n47 * * * * housekeeping\n23 2 * * * nightlySweeps';
 
 /** Takes jobs from PostgreSQL's queue until stopped. @param reader of photographs; closed in the end */
 export async function startWorker(
@@ -62,6 +63,7 @@ export async function startWorker(
         fileClean: fileCleanTask(database),
         changePeople: changePeopleTask(database),
         bringIn: bringInTask(database),
+        backUp: backUpTask(database, config.backups, logger),
       },
       2,
       REGULARLY,

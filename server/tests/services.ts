@@ -5,7 +5,7 @@ import { join } from 'node:path';
 const root = join(__dirname, '../..');
 
 /** Connections of one test database, given by the test runner. */
-export function databaseOf(name: 'api' | 'recovery' | 'empty'): NodeJS.ProcessEnv {
+export function databaseOf(name: 'api' | 'recovery' | 'empty' | 'restored'): NodeJS.ProcessEnv {
   const given = process.env.DOSSIER_TEST_DATABASES;
   if (!given) throw new Error('These tests need a database of their own: run them with "npm test -- --only server".');
   const { ownerUrl, databaseUrl } = (JSON.parse(given) as Record<string, { ownerUrl: string; databaseUrl: string }>)[

@@ -44,6 +44,7 @@ export const api = createApi({
   tagTypes: [
     'Session',
     'Team',
+    'Backup',
     'Tray',
     'Card',
     'Person',

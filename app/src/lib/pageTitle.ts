@@ -28,6 +28,7 @@ const TITLES: readonly (readonly [RegExp, string])[] = [
   [/^\/settings\/pictures/, 'Pictures'],
   [/^\/settings\/filing/, 'Filing'],
   [/^\/settings\/fields/, 'Own fields'],
+  [/^\/settings\/backup/, 'Backup'],
   [/^\/settings\/device/, 'This device'],
   [/^\/settings\/you/, 'You'],
   [/^\/settings/, 'Settings'],

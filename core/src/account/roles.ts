@@ -13,11 +13,23 @@ export type Role = (typeof ROLES)[number];
  * - `delete` people are taken out of the lists and brought back
  * - `erase` people are forgotten for good
  * - `takeOut` many people at once leave as a file, or come in by one
+ * - `backUp` everything leaves as one file, also what lets colleagues in
  * - `settle` what the workspace keeps, expects and does by itself; what it has learned
  * - `invite` colleagues come and go, with their roles
  */
 export type Act =
-  'see' | 'capture' | 'prove' | 'file' | 'edit' | 'merge' | 'delete' | 'erase' | 'takeOut' | 'settle' | 'invite';
+  | 'see'
+  | 'capture'
+  | 'prove'
+  | 'file'
+  | 'edit'
+  | 'merge'
+  | 'delete'
+  | 'erase'
+  | 'takeOut'
+  | 'backUp'
+  | 'settle'
+  | 'invite';
 
 const EVERYBODY: readonly Role[] = ROLES;
 const OWN_RECORDS: readonly Role[] = ['rep', 'manager', 'administrator'];
@@ -34,6 +46,7 @@ export const ALLOWED: Readonly<Record<Act, readonly Role[]>> = {
   delete: OWN_RECORDS,
   erase: IN_CHARGE,
   takeOut: OWN_RECORDS,
+  backUp: ['administrator'],
   settle: IN_CHARGE,
   invite: IN_CHARGE,
 };

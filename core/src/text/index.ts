@@ -2,4 +2,5 @@
 export * from './editDistance';
 export * from './fold';
 export * from './slips';
+export * from './trigrams';
 export * from './writable';

@@ -24,6 +24,10 @@ const Environment = z.object({
   DOSSIER_TRUSTED_PROXIES: z.string().default(''),
   /** Code with which a team is begun where there is none; nobody can without. */
   DOSSIER_FIRST_CODE: z.string().min(8).optional(),
+  /** Folder that backups are made into by themselves, the same for every process; none are without. */
+  DOSSIER_BACKUP_FOLDER: z.string().min(1).optional(),
+  /** What these are encrypted with; they are not without. */
+  DOSSIER_BACKUP_PASSPHRASE: z.string().min(1).optional(),
   /** Photographs that a worker reads at a time. */
   DOSSIER_READING_LANES: z.coerce.number().int().min(1).default(Math.min(2, availableParallelism())),
 });
@@ -39,6 +43,7 @@ export interface Config {
   signInLimit: number;
   trustedProxies: string[];
   firstCode?: string;
+  backups?: { folder: string; passphrase?: string };
   readingLanes: number;
 }
 
@@ -61,6 +66,9 @@ export function readConfig(environment: NodeJS.ProcessEnv = process.env): Config
       .map((one) => one.trim())
       .filter(Boolean),
     firstCode: e.DOSSIER_FIRST_CODE,
+    backups: e.DOSSIER_BACKUP_FOLDER
+      ? { folder: e.DOSSIER_BACKUP_FOLDER, passphrase: e.DOSSIER_BACKUP_PASSPHRASE }
+      : undefined,
     readingLanes: e.DOSSIER_READING_LANES,
   };
 }

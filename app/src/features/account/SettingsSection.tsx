@@ -18,8 +18,8 @@ export function SettingsSection({ title, children }: Props) {
   const needs = SECTIONS.find(({ name }) => name === title)?.needs;
   if (needs && !may(needs))
     return (
-      <EmptyPage title="Set by your manager" action={<ToTray />}>
-        {SET_BY_MANAGER}
+      <EmptyPage title={needs === 'backUp' ? 'For administrators' : 'Set by your manager'} action={<ToTray />}>
+        {needs === 'backUp' ? 'A backup holds everything that the team has, also who may sign in.' : SET_BY_MANAGER}
       </EmptyPage>
     );
   return (

@@ -3,8 +3,10 @@ import { toVcard } from '@dossier/core/exchange';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { Button, Soft, Subheading } from '@/ui';
+import { EverythingAbout } from './EverythingAbout';
 import { QrCode } from './QrCode';
 import { ShareLinks } from './ShareLinks';
+import { ToAddressBook } from './ToAddressBook';
 import { VcardDownload } from './VcardDownload';
 
 const SIZE = 280;
@@ -17,16 +19,12 @@ export function SharePerson({ person }: { person: Person }) {
     () => toVcard(person.fields, { version: '3.0', uid: person.id, revision: new Date(person.updatedAt) }),
     [person],
   );
-  const file = useMemo(() => new File([text], 'card.vcf', { type: 'text/vcard' }), [text]);
-  const canShare = typeof navigator.canShare === 'function' && navigator.canShare({ files: [file] });
-  const share = () =>
-    // Whoever thinks better of it has done nothing wrong.
-    void navigator.share({ files: [file], title: person.fullName }).catch(() => undefined);
+  const file = useMemo(() => new File([text], `${person.fullName.replace(/[^\p{L}\p{N} .-]/gu, '').trim() || 'card'}.vcf`, { type: 'text/vcard' }), [person.fullName, text]); // prettier-ignore
   return (
     <View className="gap-4">
       <Subheading>Give to somebody</Subheading>
+      <ToAddressBook person={person} file={file} />
       <View className="flex-row flex-wrap gap-3">
-        {canShare ? <Button onPress={share}>Share</Button> : null}
         <Button onPress={() => setShowsCode(!showsCode)}>{showsCode ? 'Hide the code' : 'Show a code'}</Button>
       </View>
       {showsCode ? (
@@ -37,6 +35,7 @@ export function SharePerson({ person }: { person: Person }) {
       ) : null}
       <ShareLinks personId={person.id} />
       <VcardDownload person={person} />
+      <EverythingAbout person={person} />
     </View>
   );
 }

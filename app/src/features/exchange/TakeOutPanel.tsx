@@ -1,10 +1,11 @@
 import type { ChosenPeople, TakeOutFormat, TakeOutHow } from '@dossier/contract';
-import { useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
 import { counted } from '@/lib/counted';
+import { sizeWords } from '@/lib/fetchFile';
+import { useFetchedFile } from '@/lib/useFetchedFile';
 import { Button, Choice, Notice, Soft, Subheading, Text, Toggle } from '@/ui';
 import { ColumnsChoice } from './ColumnsChoice';
-import { NotTakenOut, saveFile, sizeWords, takeOutFile } from './takeOutFile';
 
 const FORMATS: readonly { value: TakeOutFormat; label: string; about: string }[] = [
   { value: 'vcard', label: 'Address cards', about: 'vCard, for address books of phones and computers.' },
@@ -43,7 +44,7 @@ export function TakeOutPanel({ who, shown, onClose }: Props) {
   const [format, setFormat] = useState<TakeOutFormat>('vcard');
   const [how, setHow] = useState<Required<TakeOutHow>>(USUAL);
   const set = (change: TakeOutHow) => setHow({ ...how, ...change });
-  const { state, begin, stop } = useTakingOut(who);
+  const { state, begin, stop } = useFetchedFile('/people/export');
   const isTable = format === 'xlsx' || format === 'csv';
   const pictures = isTable && how.pictures === 'inside' ? 'none' : how.pictures;
   return (
@@ -98,14 +99,14 @@ export function TakeOutPanel({ who, shown, onClose }: Props) {
           {state.kind === 'running' ? (
             <Soft>{state.bytes > 0 ? `${sizeWords(state.bytes)} have come so far` : 'Putting it together …'}</Soft>
           ) : state.kind === 'done' ? (
-            <Text>{`${counted(state.people, 'person', 'people')} taken out: ${state.name}, ${sizeWords(state.bytes)}.`}</Text>
+            <Text>{`${counted(Number(state.headers.get('dossier-people') ?? 0), 'person', 'people')} taken out: ${state.name}, ${sizeWords(state.bytes)}.`}</Text>
           ) : null}
         </View>
         <View className="flex-row flex-wrap gap-2">
           {state.kind === 'running' ? (
             <Button onPress={stop}>Stop</Button>
           ) : (
-            <Button look="ink" onPress={() => void begin({ ...how, format, pictures })}>
+            <Button look="ink" onPress={() => void begin({ who, ...how, format, pictures })}>
               Take out
             </Button>
           )}
@@ -127,36 +128,6 @@ const USUAL: Required<TakeOutHow> = {
   mark: '1',
   column: [],
 };
-
-type State =
-  | { kind: 'idle' }
-  | { kind: 'running'; bytes: number }
-  | { kind: 'done'; people: number; bytes: number; name: string }
-  | { kind: 'failed'; words: string };
-
-/** Taking out while somebody waits for it; whoever goes away stops it. */
-function useTakingOut(who: ChosenPeople) {
-  const [state, setState] = useState<State>({ kind: 'idle' });
-  const running = useRef<AbortController>(undefined);
-  useEffect(() => () => running.current?.abort(), []);
-  const begin = async (how: TakeOutHow) => {
-    const run = (running.current = new AbortController());
-    setState({ kind: 'running', bytes: 0 });
-    try {
-      const taken = await takeOutFile(who, how, (bytes) => setState({ kind: 'running', bytes }), run.signal);
-      saveFile(taken);
-      setState({ kind: 'done', people: taken.people, bytes: taken.file.size, name: taken.name });
-    } catch (error) {
-      if (run.signal.aborted) return;
-      setState({ kind: 'failed', words: error instanceof NotTakenOut ? error.message : 'The file could not be kept. Is there room on this device?' }); // prettier-ignore
-    }
-  };
-  const stop = () => {
-    running.current?.abort();
-    setState({ kind: 'idle' });
-  };
-  return { state, begin, stop };
-}
 
 /** A choice under what it is about. */
 const Asked = ({ label, children }: { label: string; children: React.ReactNode }) => (

@@ -4,14 +4,14 @@ import { View } from 'react-native';
 import { API } from '@/lib/api';
 import { Choice, Soft, Subheading, Text } from '@/ui';
 
-/** The person as a file for other address books. */
+/** The person as a file for other programs. */
 export function VcardDownload({ person }: { person: Person }) {
   const [version, setVersion] = useState<'4.0' | '3.0'>('4.0');
   const [picture, setPicture] = useState(false);
   const href = `${API}/people/${person.id}/vcard?version=${version}&picture=${picture ? 1 : 0}`;
   return (
     <View className="gap-3">
-      <Subheading>Save to an address book</Subheading>
+      <Subheading>As a file</Subheading>
       <View className="flex-row flex-wrap items-center gap-x-5 gap-y-3">
         <Choice
           label="Version of the vCard"

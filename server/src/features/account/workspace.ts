@@ -39,4 +39,10 @@ export class Workspace {
   clearAt!: Date | null;
   @Column({ name: 'clear_to', type: 'jsonb', nullable: true })
   clearTo!: { keepPictures: 'photo' | 'card' | 'none'; keepDays: number | null } | null;
+  /** How often a backup is made by itself. */
+  @Column({ name: 'backup_every', type: 'text', default: 'never' })
+  backupEvery!: 'never' | 'day' | 'week';
+  /** So many of them are kept. */
+  @Column({ name: 'backup_keep', type: 'integer', default: 7 })
+  backupKeep!: number;
 }

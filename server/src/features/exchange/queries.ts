@@ -115,3 +115,41 @@ export const cardsOfPeople = (
      order by coalesce(f.taken_at, k.taken_at) desc, coalesce(f.id, k.id), k.front_card_id nulls first`,
     [workspaceId, ids, withReading],
   );
+
+/** All else that is kept about a person, each as the tables have it, colleagues by their names. */
+export async function recordOfPerson(
+  manager: EntityManager,
+  workspaceId: string,
+  id: string,
+): Promise<Record<string, unknown[]>> {
+  const [row] = await manager.query<{ record: Record<string, unknown[]> }[]>(
+    `select jsonb_build_object(
+       'jobs', coalesce((select jsonb_agg(jsonb_build_object('company', c.name, 'title', e.title, 'department', e.department,
+           'startedAt', e.started_at, 'endedAt', e.ended_at) order by e.ended_at desc nulls first, e.started_at desc)
+         from employment e left join company c on c.workspace_id = $1 and c.id = e.company_id
+         where e.workspace_id = $1 and e.person_id = $2), '[]'),
+       'tasks', coalesce((select jsonb_agg(jsonb_build_object('text', t.text, 'dueOn', t.due_on, 'madeAt', t.made_at,
+           'doneAt', t.done_at, 'by', a.name) order by t.made_at desc)
+         from task t join account a on a.id = t.made_by where t.workspace_id = $1 and t.person_id = $2), '[]'),
+       'permissions', coalesce((select jsonb_agg(jsonb_build_object('channels', n.channels, 'scope', n.scope, 'wording', n.wording,
+           'how', n.how, 'givenAt', n.given_at, 'withdrawnAt', n.withdrawn_at, 'by', a.name) order by n.given_at desc)
+         from consent n left join account a on a.workspace_id = $1 and a.id = n.by
+         where n.workspace_id = $1 and n.person_id = $2), '[]'),
+       'changes', coalesce((select jsonb_agg(jsonb_build_object('at', l.at, 'by', a.name, 'action', l.action, 'changes', l.changes)
+           order by l.at desc, l.id desc)
+         from change_log l join account a on a.id = l.actor_id where l.workspace_id = $1 and l.person_id = $2), '[]'),
+       'mergedWith', coalesce((select jsonb_agg(jsonb_build_object('at', m.at, 'names', m.names, 'undoneAt', m.undone_at, 'by', a.name,
+           'before', m.before) order by m.at desc)
+         from merge m left join account a on a.workspace_id = $1 and a.id = m.by
+         where m.workspace_id = $1 and m.into_id = $2), '[]'),
+       'shownByLink', coalesce((select jsonb_agg(jsonb_build_object('madeAt', s.made_at, 'endsAt', s.ends_at, 'opened', s.opened,
+           'by', a.name) order by s.made_at desc)
+         from share s join account a on a.id = s.made_by where s.workspace_id = $1 and s.person_id = $2), '[]'),
+       'broughtInBy', coalesce((select jsonb_agg(jsonb_build_object('file', f.name, 'at', f.made_at, 'row', r.number, 'given', r.given)
+           order by f.made_at desc, r.number)
+         from import_row r join import_file f on f.workspace_id = $1 and f.id = r.import_id
+         where r.workspace_id = $1 and r.person_id = $2), '[]')) as record`,
+    [workspaceId, id],
+  );
+  return row!.record;
+}

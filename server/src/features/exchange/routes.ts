@@ -27,6 +27,7 @@ import { beginImport, cancelImport, mapImport, runImport, settleRow, undoImport 
 import { importRows, importState, latestImports } from './bringIn/importState';
 import { fileName } from './fileName';
 import { listedOf } from './takeOut/chosenPeople';
+import { takeOutEverything } from './takeOut/everything';
 import { columnsFor, takeOut } from './takeOut/takeOut';
 import { endShare, listShares, openedShare, share } from './shares';
 
@@ -95,6 +96,9 @@ export function exchangeRoutes(database: DataSource): Routes {
       const { id, number } = RowId.parse(request.params);
       await settleRow(database, whoIs(request), id, number, ImportRowSettled.parse(request.body));
       response.status(204).end();
+    })
+    .get('/people/:id/everything', 'takeOut', async (request, response) => {
+      await takeOutEverything(database, whoIs(request), Id.parse(request.params).id, response);
     })
     .get('/people/:id/shares', 'see', async (request, response) => {
       response.json(await listShares(database, whoIs(request), Id.parse(request.params).id));

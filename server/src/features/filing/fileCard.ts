@@ -10,6 +10,7 @@ import { inWorkspace } from '../../platform/workspaceScope';
 import { ownerIn } from '../capture';
 import { isProbablyKnown } from '../matching';
 import {
+  addPeople,
   changePerson,
   distinctTags,
   FilingReceipt,
@@ -19,9 +20,6 @@ import {
   lockPerson,
   log,
   Note,
-  Person,
-  personColumns,
-  saveParts,
 } from '../people';
 import { Card, cardStates, learn, lockCards } from '../reading';
 import { keptAsFiled, removePicturesSoon } from '../retention';
@@ -99,20 +97,16 @@ async function createPerson(filing: Filing): Promise<Filed> {
   const { manager, who, request, at } = filing;
   if (request.uncompared) await assertUnknown(filing);
   const personId = uuidv7();
-  await manager.insert(Person, {
+  const person = {
     id: personId,
-    workspaceId: who.workspaceId,
     kind: request.kind,
     ownerId: (await ownerIn(manager, who.workspaceId, request.ownerId)) ?? who.accountId,
     tags: distinctTags(request.tags),
     rating: request.rating,
     filedByItselfAt: filing.byItself ? at : null,
-    ...personColumns(request.fields),
-    version: 1,
-    createdAt: at,
-    updatedAt: at,
-  });
-  await saveParts(manager, { workspaceId: who.workspaceId, personId, at }, request.fields);
+    fields: request.fields,
+  };
+  await addPeople(manager, who.workspaceId, [person], at);
   await saveRest(filing, personId, filing.byItself ? 'filedByItself' : 'filed', emptyPersonFields());
   return { personId, outcome: 'created' };
 }

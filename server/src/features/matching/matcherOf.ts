@@ -20,12 +20,12 @@ const kept = new Map<string, Kept>();
 export async function matcherFor(
   manager: EntityManager,
   workspaceId: string,
-  asked: Features,
+  asked: readonly Features[],
   limits: Limits,
 ): Promise<Matcher> {
   const model = await modelOf(manager, workspaceId);
-  const points = [...asked.mailboxes, ...asked.phones];
-  const domains = asked.firms.filter((firm) => firm.startsWith('@'));
+  const points = [...new Set(asked.flatMap(({ mailboxes, phones }) => [...mailboxes, ...phones]))];
+  const domains = [...new Set(asked.flatMap(({ firms }) => firms.filter((firm) => firm.startsWith('@'))))];
   const sharers = points.length > 0 ? await familiesByKey(manager, workspaceId, points) : new Map<string, number>();
   const firms = domains.length > 0 ? await peopleByKey(manager, workspaceId, domains) : new Map<string, number>();
   const { frequencies } = model;

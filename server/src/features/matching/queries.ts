@@ -34,40 +34,52 @@ export async function circumstancesOf(
   return { ...rest, limits: { same, perhaps } };
 }
 
-/** Ids of those with one of these keys, who share the most first. */
+/** For each of several lists of keys the ids of those with one of these keys, who share the most first. */
 export async function peopleWithKeys(
   manager: EntityManager,
   workspaceId: string,
-  keys: readonly string[],
+  keys: readonly (readonly string[])[],
   apartFrom: readonly string[],
-): Promise<string[]> {
-  const rows = await manager.query<{ person_id: string }[]>(
-    `select found.person_id
-     from unnest($2::text[]) as asked(key)
-       cross join lateral (
-         select person_id, asked.key from match_key
-         where workspace_id = $1 and match_key.key = asked.key limit ${LARGEST_BLOCK}) found
-       join person on person.workspace_id = $1 and person.id = found.person_id and person.deleted_at is null
-     where not found.person_id = any($3::uuid[])
-     group by found.person_id
-     order by bool_or(left(found.key, 1) in ('e', 'p')) desc, count(*) desc, found.person_id
-     limit ${MOST_COMPARED}`,
-    [workspaceId, keys, apartFrom],
+): Promise<string[][]> {
+  const asked = keys.flatMap((own, list) => own.map((key) => [list, key] as const));
+  if (asked.length === 0) return keys.map(() => []);
+  const rows = await manager.query<{ list: number; person_id: string }[]>(
+    `select list, person_id from (
+       select found.list, found.person_id, row_number() over (partition by found.list
+         order by bool_or(left(found.key, 1) in ('e', 'p')) desc, count(*) desc, found.person_id) as place
+       from unnest($2::int[], $3::text[]) as asked(list, key)
+         cross join lateral (
+           select asked.list, person_id, asked.key from match_key
+           where workspace_id = $1 and match_key.key = asked.key limit ${LARGEST_BLOCK}) found
+         join person on person.workspace_id = $1 and person.id = found.person_id and person.deleted_at is null
+       where not found.person_id = any($4::uuid[])
+       group by found.list, found.person_id) ranked
+     where place <= ${MOST_COMPARED} order by list, place`,
+    [workspaceId, asked.map(([list]) => list), asked.map(([, key]) => key), apartFrom],
   );
-  return rows.map((row) => row.person_id);
+  return byList(keys.length, rows.map(({ list, person_id: id }) => ({ list, id }))); // prettier-ignore
 }
 
-/** Ids of those whose name has much the same letters; the workspace is the one of the transaction, see the function. */
+/** For each name the ids of those whose name has much the same letters; the workspace is the one of the transaction, see the function. */
 export async function peopleNamedLike(
   manager: EntityManager,
-  name: string,
+  names: readonly string[],
   apartFrom: readonly string[],
-): Promise<string[]> {
-  const rows = await manager.query<{ id: string }[]>(
-    `select id from people_named_like($1, $2::uuid[], ${MOST_LIKE_NAMED}) id`,
-    [name, apartFrom],
+): Promise<string[][]> {
+  if (names.length === 0) return [];
+  const rows = await manager.query<{ list: number; id: string }[]>(
+    `select (asked.place - 1)::int as list, found.id from unnest($1::text[]) with ordinality asked(name, place)
+       cross join lateral people_named_like(asked.name, $2::uuid[], ${MOST_LIKE_NAMED}) with ordinality found(id, place)
+     order by asked.place, found.place`,
+    [names, apartFrom],
   );
-  return rows.map((row) => row.id);
+  return byList(names.length, rows);
+}
+
+function byList(count: number, rows: readonly { list: number; id: string }[]): string[][] {
+  const lists = Array.from({ length: count }, (): string[] => []);
+  for (const { list, id } of rows) lists[list]!.push(id);
+  return lists;
 }
 
 export async function countPeople(manager: EntityManager, workspaceId: string): Promise<number> {

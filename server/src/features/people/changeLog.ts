@@ -13,19 +13,26 @@ interface Done {
   cardId?: string | null;
 }
 
-/** Adds to what was done to a person; nothing is ever taken away. */
-export const log = (
+/** Adds to what was done to people; nothing is ever taken away. */
+export const logAll = (
   manager: EntityManager,
   { workspaceId, accountId }: SignedIn,
-  { personId, action, at, changes = [], cardId = null }: Done,
-) =>
-  manager.insert(ChangeLogEntry, {
-    id: uuidv7(),
-    workspaceId,
-    personId,
-    actorId: accountId,
-    cardId,
-    action,
-    changes,
-    at,
-  });
+  done: readonly Done[],
+): Promise<unknown> =>
+  manager.insert(
+    ChangeLogEntry,
+    done.map(({ personId, action, at, changes = [], cardId = null }) => ({
+      id: uuidv7(),
+      workspaceId,
+      personId,
+      actorId: accountId,
+      cardId,
+      action,
+      changes,
+      at,
+    })),
+  );
+
+/** As `logAll`, for one. */
+export const log = (manager: EntityManager, who: SignedIn, done: Done): Promise<unknown> =>
+  logAll(manager, who, [done]);

@@ -1,9 +1,10 @@
 import { companyFormOf } from '@dossier/core/matching';
 import { foldTight } from '@dossier/core/text';
 import { legalFormOf } from '@dossier/core/text/legalForm';
-import { IsNull, type EntityManager } from 'typeorm';
+import { In, IsNull, type EntityManager } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
-import { Company, CompanyName } from './entities';
+import { Company } from './entities';
+import { companyIdsOf } from './queries';
 
 /** What a name of a firm is known by: written alike, or spelt alike with the same legal form. */
 export const keysOfName = (name: string): Pick<Company, 'nameKey' | 'matchKey' | 'legalForm'> => ({
@@ -13,32 +14,29 @@ export const keysOfName = (name: string): Pick<Company, 'nameKey' | 'matchKey' |
 });
 
 /**
- * The firm of that name: written so now or before, or another spelling with the same legal form. "Weber GmbH" and "Weber AG" are two
+ * The firms of these names: written so now or before, or other spellings with the same legal form. "Weber GmbH" and "Weber AG" are two
  * firms until somebody says otherwise; of firms that are one it is the one they are now.
+ * @returns by the names; those that are not known are missing
  */
-export async function knownCompany(
+export async function knownCompanies(
   manager: EntityManager,
   workspaceId: string,
-  name: string,
-): Promise<Company | undefined> {
-  const { nameKey, matchKey, legalForm } = keysOfName(name);
-  const alike = { workspaceId, matchKey, legalForm };
-  // One that is a firm of its own before one that is another by now.
-  const order = { mergedInto: { direction: 'ASC', nulls: 'FIRST' }, id: 'ASC' } as const;
-  const found =
-    (await manager.findOne(Company, { where: { workspaceId, nameKey }, order })) ??
-    (await formerly(manager, { workspaceId, nameKey })) ??
-    (await manager.findOne(Company, { where: alike, order })) ??
-    (await formerly(manager, alike));
-  return found ? currentOf(manager, found) : undefined;
-}
-
-async function formerly(
-  manager: EntityManager,
-  where: Partial<Pick<CompanyName, 'workspaceId' | 'nameKey' | 'matchKey' | 'legalForm'>>,
-): Promise<Company | undefined> {
-  const spelling = await manager.findOne(CompanyName, { where, order: { id: 'ASC' }, relations: { company: true } });
-  return spelling?.company;
+  names: readonly string[],
+): Promise<Map<string, Company>> {
+  const asked = [...new Set(names)].filter(Boolean).map((name) => ({ name, ...keysOfName(name) }));
+  if (asked.length === 0) return new Map();
+  const idOf = await companyIdsOf(manager, workspaceId, asked);
+  const found = await manager.findBy(Company, { workspaceId, id: In([...new Set(idOf.values())]) });
+  const companies = new Map<string, Company>();
+  for (const [name, id] of idOf)
+    companies.set(
+      name,
+      await currentOf(
+        manager,
+        found.find((company) => company.id === id)!,
+      ),
+    );
+  return companies;
 }
 
 /** What a firm is now that was merged into another one. */
@@ -48,15 +46,35 @@ export async function currentOf(manager: EntityManager, company: Company): Promi
   return now;
 }
 
-/** What a firm is called now that is written so; the same where it is not known, or only spelt otherwise. */
-export async function presentName(manager: EntityManager, workspaceId: string, name: string): Promise<string> {
-  const known = name ? await knownCompany(manager, workspaceId, name) : undefined;
-  return known && known.matchKey !== keysOfName(name).matchKey ? known.name : name;
+/** What firms are called now that are written so, by those names; the same where one is not known, or only spelt otherwise. */
+export async function presentNames(
+  manager: EntityManager,
+  workspaceId: string,
+  names: readonly string[],
+): Promise<(name: string) => string> {
+  const known = await knownCompanies(manager, workspaceId, names);
+  return (name) => {
+    const company = known.get(name);
+    return company && company.matchKey !== keysOfName(name).matchKey ? company.name : name;
+  };
 }
 
-/** The firm's record, a new one where there is none; a record keeps the spelling it was made with. Two requests at once end with one. */
+/** The firms' records, new ones where there are none; a record keeps the spelling it was made with. @returns their ids by the names */
+export async function companiesNamed(
+  manager: EntityManager,
+  workspaceId: string,
+  names: readonly string[],
+): Promise<Map<string, string>> {
+  const known = await knownCompanies(manager, workspaceId, names);
+  const ids = new Map([...known].map(([name, { id }]) => [name, id]));
+  // One after the other: the second may be another spelling of the first.
+  for (const name of names) if (name && !ids.has(name)) ids.set(name, await companyNamed(manager, workspaceId, name));
+  return ids;
+}
+
+/** As `companiesNamed`, for one. Two requests at once end with one. */
 export async function companyNamed(manager: EntityManager, workspaceId: string, name: string): Promise<string> {
-  const known = await knownCompany(manager, workspaceId, name);
+  const known = (await knownCompanies(manager, workspaceId, [name])).get(name);
   if (known) return known.id;
   const keys = keysOfName(name);
   await manager

@@ -110,7 +110,7 @@ export class Company {
   /** The firm that this one was found to be: its name is another spelling of that one's. */
   @Column({ name: 'merged_into', type: 'uuid', nullable: true })
   mergedInto!: string | null;
-  @ManyToOne(() => Company, { onDelete: 'CASCADE' })
+  @ManyToOne(() => Company, { onDelete: 'CASCADE', deferrable: 'INITIALLY IMMEDIATE' })
   @JoinColumn({ name: 'merged_into', foreignKeyConstraintName: 'company_merged_into_fk' })
   now?: Relation<Company> | null;
   @Column({ type: 'integer', default: 1 })

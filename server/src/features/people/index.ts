@@ -1,8 +1,9 @@
-export { log } from './changeLog';
+export { log, logAll } from './changeLog';
 export { PeopleChangeRecord, PeopleChangeRow } from './changes/entities';
 export { forgetOldChanges } from './changes/changeState';
 export { deleteEmptyCompanies } from './queries';
-export { companyNamed, currentOf, keysOfName, presentName } from './companies';
+export { addPeople, type NewPerson } from './addPeople';
+export { companyNamed, currentOf, keysOfName, presentNames } from './companies';
 export { giveConsent } from './consents';
 export { eraseLongDeleted } from './deletedPeople';
 export {
@@ -39,7 +40,7 @@ export { makeMissingKeys } from './matchKeys';
 export { mergeLocked } from './merge';
 export { Consent, MatchKey, Merge, NotSame } from './recordEntities';
 export { peopleRoutes } from './routes';
-export { changePerson, personColumns, saveParts } from './savePerson';
+export { changePerson } from './savePerson';
 export { fieldsSettledIn } from './settledFields';
 export { distinctTags } from './tags';
 export { tellOfFirm } from './tellOfFirm';

@@ -423,3 +423,24 @@ export const touchPeople = (
     'update person set version = version + 1, updated_at = $3 where workspace_id = $1 and id = any($2::uuid[])',
     [workspaceId, ids, at],
   );
+
+/** Firms by what they are, or were, called, else by what spellings of one firm share; perhaps merged into others since. @returns ids by the names */
+export async function companyIdsOf(
+  manager: EntityManager,
+  workspaceId: string,
+  asked: readonly { name: string; nameKey: string; matchKey: string; legalForm: string }[],
+): Promise<Map<string, string>> {
+  // One that is a firm of its own before one that is another by now.
+  const first = `order by c.merged_into nulls first, c.id limit 1`;
+  const rows = await manager.query<{ name: string; id: string | null }[]>(
+    `select asked.name, coalesce(
+       (select c.id from company c where c.workspace_id = $1 and c.name_key = asked.name_key ${first}),
+       (select n.company_id from company_name n where n.workspace_id = $1 and n.name_key = asked.name_key order by n.id limit 1),
+       (select c.id from company c where c.workspace_id = $1 and c.match_key = asked.match_key and c.legal_form = asked.legal_form ${first}),
+       (select n.company_id from company_name n where n.workspace_id = $1 and n.match_key = asked.match_key
+          and n.legal_form = asked.legal_form order by n.id limit 1)) as id
+     from unnest($2::text[], $3::text[], $4::text[], $5::text[]) asked(name, name_key, match_key, legal_form)`,
+    [workspaceId, ...(['name', 'nameKey', 'matchKey', 'legalForm'] as const).map((what) => asked.map((one) => one[what]))], // prettier-ignore
+  );
+  return new Map(rows.flatMap(({ name, id }) => (id ? [[name, id] as const] : [])));
+}

@@ -23,14 +23,14 @@ export const personColumns = (fields: PersonFields) => ({
   more: fields.more,
 });
 
-export interface Owner {
+interface Owner {
   workspaceId: string;
   personId: string;
   at: Date;
 }
 
 /** What is saved beside the person's own row: job, company, addresses, match keys. @param newJob whether the current job ends */
-export async function saveParts(
+async function saveParts(
   manager: EntityManager,
   owner: Owner,
   fields: PersonFields,
@@ -67,6 +67,16 @@ async function saveContactPoints(
   fields: PersonFields,
 ): Promise<void> {
   await manager.delete(ContactPoint, { personId });
+  const rows = contactPointsIn({ workspaceId, personId }, fields);
+  if (rows.length === 0) return;
+  await manager.insert(ContactPoint, rows);
+}
+
+/** The ways to reach a person that stand in the fields, as rows. */
+export function contactPointsIn(
+  { workspaceId, personId }: Pick<Owner, 'workspaceId' | 'personId'>,
+  fields: PersonFields,
+) {
   const rows = [
     ...fields.emails.map((value) => ({
       kind: 'email' as const,
@@ -90,11 +100,7 @@ async function saveContactPoints(
       extension: '',
     })),
   ];
-  if (rows.length === 0) return;
-  await manager.insert(
-    ContactPoint,
-    rows.map((row, position) => ({ ...row, id: uuidv7(), workspaceId, personId, position })),
-  );
+  return rows.map((row, position) => ({ ...row, id: uuidv7(), workspaceId, personId, position }));
 }
 
 /** The current job: corrected in place, or ended and followed by the new one, when it is one. */

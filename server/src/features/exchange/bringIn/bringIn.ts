@@ -11,11 +11,11 @@ import { Workspace } from '../../account';
 import { editLocked, listedOnce, log, Note, Person } from '../../people';
 import { ImportFile, ImportRowRecord } from './entities';
 import { parsing } from './parsing';
-import { forgetOutcomes, hasMore, insertRows, isMerged, mappingOfHead } from './queries';
+import { forgetOutcomes, hasMore, insertRows, isMerged, keepResults, mappingOfHead } from './queries';
 import {
   contextOf,
   createNew,
-  goThrough,
+  goThroughSome,
   incomingRow,
   intoKnown,
   isSame,
@@ -147,10 +147,12 @@ export function goOn(database: DataSource, workspaceId: string, id: string): Pro
     const context = await contextOf(manager, who, file);
     const touched: string[] = [];
     await listedOnce(manager, touched, async () => {
-      for (const row of rows) {
-        if (isRunning) await keep(manager, row, await goThrough(manager, context, row.given, touched, !file.dry));
-        else await manager.update(ImportRowRecord, { importId: id, number: row.number }, { undone: await undoRow(manager, context, row, touched) }); // prettier-ignore
-      }
+      if (isRunning) {
+        const results = await goThroughSome(manager, context, rows.map(({ given }) => given), touched, !file.dry); // prettier-ignore
+        await keepResults(manager, workspaceId, id, rows.map(({ number }, i) => ({ number, ...results[i]! }))); // prettier-ignore
+      } else
+        for (const row of rows)
+          await manager.update(ImportRowRecord, { importId: id, number: row.number }, { undone: await undoRow(manager, context, row, touched) }); // prettier-ignore
     });
     return true;
   });
@@ -209,7 +211,7 @@ export function settleRow(
       }
       if (row.outcome !== 'perhaps') throw conflict('settled', 'This row is settled already.');
       const incoming = incomingRow(context, row.given);
-      const settled = 'as' in as ? await createNew(manager, context, incoming, touched, true) : await intoKnown(manager, context, as.personId, incoming, touched, true); // prettier-ignore
+      const settled = 'as' in as ? await createNew(manager, context, incoming, touched) : await intoKnown(manager, context, as.personId, incoming, touched, true); // prettier-ignore
       await keep(manager, row, settled);
     });
   });

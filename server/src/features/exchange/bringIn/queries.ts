@@ -45,6 +45,22 @@ export const forgetOutcomes = (manager: EntityManager, workspaceId: string, impo
     [workspaceId, importId],
   );
 
+/** What became of some rows. */
+export const keepResults = (
+  manager: EntityManager,
+  workspaceId: string,
+  importId: string,
+  results: readonly ({ number: number } & Pick<ImportRowRecord, 'outcome' | 'personId' | 'noteId' | 'faults' | 'conflicts' | 'candidates' | 'before' | 'after'>)[], // prettier-ignore
+): Promise<unknown> =>
+  manager.query(
+    `update import_row r set outcome = kept.outcome, person_id = kept."personId", note_id = kept."noteId", faults = kept.faults,
+       conflicts = kept.conflicts, candidates = kept.candidates, before = kept.before, after = kept.after
+     from jsonb_to_recordset($3::jsonb) as kept(number integer, outcome text, "personId" uuid, "noteId" uuid, faults jsonb,
+       conflicts jsonb, candidates jsonb, before jsonb, after jsonb)
+     where r.workspace_id = $1 and r.import_id = $2 and r.number = kept.number`,
+    [workspaceId, importId, JSON.stringify(results)],
+  );
+
 export interface Counted {
   import_id: string;
   outcome: RowOutcome | null;

@@ -10,14 +10,16 @@ import {
   type RowDraft,
   type RowWords,
 } from '@dossier/core/exchange/files';
-import { changesBetween, emptyPersonFields } from '@dossier/core/people';
+import { blockKeys, featuresOf } from '@dossier/core/matching/people';
+import { changesBetween, emptyPersonFields, sortName, type PersonFields } from '@dossier/core/people';
 import { isNameless, type ChangeableRecord } from '@dossier/core/people/changes';
-import { IsNull, type EntityManager } from 'typeorm';
+import { trigramSimilarity } from '@dossier/core/text';
+import { In, IsNull, type EntityManager } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
 import type { SignedIn } from '../../../platform/session';
 import { Account, Workspace } from '../../account';
-import { findCandidates } from '../../matching';
-import { distinctTags, editLocked, loadFields, log, Note, Person, personColumns, saveParts, type LoadedFields } from '../../people'; // prettier-ignore
+import { findCandidates, findCandidatesOfEach, type Candidate } from '../../matching';
+import { addPeople, distinctTags, editLocked, loadFields, logAll, Note, Person, type LoadedFields } from '../../people'; // prettier-ignore
 import type { ImportFile, ImportRowRecord, RowCandidate } from './entities';
 
 /** What rows are read by, the same for all of a file. */
@@ -75,34 +77,123 @@ export function incomingRow(
 
 const UID = /^urn:uuid:([\da-f]{8}(?:-[\da-f]{4}){3}-[\da-f]{12})$/i;
 
-/** Goes through one row. @param touched told whose lists have to be made anew @param writes whether anything is written */
-export async function goThrough(
+/**
+ * Goes through some rows in their order, with few queries for all of them together. Somebody who is in them twice is known the second time.
+ * @param touched told whose lists have to be made anew @param writes whether anything is written
+ * @returns what became of each
+ */
+export async function goThroughSome(
   manager: EntityManager,
   context: RowContext,
-  given: ImportRowRecord['given'],
+  given: readonly ImportRowRecord['given'][],
+  touched: string[],
+  writes: boolean,
+): Promise<RowResult[]> {
+  const { workspaceId } = context.who;
+  const rows = given.map((one) => incomingRow(context, one));
+  const ids = rows.map((row) => row.back?.id ?? UID.exec(row.uid)?.[1]);
+  const known = await lockedPeople(manager, workspaceId, ids.filter((id) => id !== undefined)); // prettier-ignore
+  const faults = rows.map((row, i) => (known.has(ids[i] ?? '') ? undefined : complaintAbout(row.draft)));
+  const asked = rows.flatMap((_, i) => (known.has(ids[i] ?? '') || faults[i] ? [] : i));
+  const found = await findCandidatesOfEach(manager, workspaceId, asked.map((i) => rows[i]!.draft.fields)); // prettier-ignore
+  const fresh = new FreshPeople(manager, context);
+  const results: RowResult[] = [];
+  for (const [i, row] of rows.entries()) {
+    const loaded = known.get(ids[i] ?? '');
+    const fault = faults[i];
+    if (loaded) {
+      const latest = fresh.wasChanged(loaded.person.id) ? (await lockedPerson(manager, workspaceId, loaded.person.id))! : loaded; // prettier-ignore
+      results[i] = await changeBack(manager, context, latest, row, touched, writes);
+    } else if (fault) results[i] = result('refused', { faults: [...row.faults, fault] });
+    else {
+      const before = found[asked.indexOf(i)]!;
+      const isStale = fresh.mayBe(row.draft.fields) || before.some(({ person }) => fresh.wasChanged(person.id));
+      if (isStale) await fresh.write(results, touched);
+      const candidates = isStale ? await findCandidates(manager, workspaceId, row.draft.fields) : before;
+      const [first] = candidates;
+      if (first?.band === 'same') results[i] = await intoKnown(manager, context, first.person.id, row, touched, writes);
+      else if (first) results[i] = result('perhaps', { candidates: asRow(candidates), faults: row.faults });
+      else if (!writes) results[i] = result('created', { faults: row.faults });
+      else fresh.add(i, row);
+    }
+    if (writes && results[i]?.outcome === 'updated') fresh.changed(results[i].personId!, row.draft.fields);
+  }
+  await fresh.write(results, touched);
+  return results;
+}
+
+/** A row that names somebody who is here. */
+function changeBack(
+  manager: EntityManager,
+  context: RowContext,
+  loaded: LoadedFields,
+  row: IncomingRow,
   touched: string[],
   writes: boolean,
 ): Promise<RowResult> {
-  const row = incomingRow(context, given);
-  const known = row.back?.id ?? UID.exec(row.uid)?.[1];
-  const loaded = known ? await lockedPerson(manager, context.who.workspaceId, known) : undefined;
-  if (loaded) {
-    const now = draftOf(context, loaded);
-    const decided = row.back ? broughtBack(now, loaded.person.version, row, context.words) : { ...withIncoming(now, row.draft, context.file.rule), faults: row.faults }; // prettier-ignore
-    return changeKnown(manager, context, loaded, decided, row.back ? '' : row.note, touched, writes);
+  const now = draftOf(context, loaded);
+  const decided = row.back ? broughtBack(now, loaded.person.version, row, context.words) : { ...withIncoming(now, row.draft, context.file.rule), faults: row.faults }; // prettier-ignore
+  return changeKnown(manager, context, loaded, decided, row.back ? '' : row.note, touched, writes);
+}
+
+const SHOWN_CANDIDATES = 5;
+const asRow = (candidates: readonly Candidate[]): RowCandidate[] =>
+  candidates.slice(0, SHOWN_CANDIDATES).map(({ person: { id }, likelihood }) => ({ id, likelihood }));
+
+/** A name is found again among others from 0.4 on, see `peopleNamedLike`. */
+const ALIKE = 0.35;
+
+/**
+ * People of some rows who are new, written together. A row that may be one of them, or one who was changed meanwhile, has to be compared
+ * with what is written by then.
+ */
+class FreshPeople {
+  private readonly waiting: { place: number; row: IncomingRow }[] = [];
+  private readonly keys = new Set<string>();
+  private readonly names: string[] = [];
+  private readonly ids = new Set<string>();
+
+  constructor(
+    private readonly manager: EntityManager,
+    private readonly context: RowContext,
+  ) {}
+
+  add(place: number, row: IncomingRow): void {
+    this.waiting.push({ place, row });
+    this.note(row.draft.fields);
   }
-  const fault = complaintAbout(row.draft);
-  if (fault) return result('refused', { faults: [...row.faults, fault] });
-  const candidates = await findCandidates(manager, context.who.workspaceId, row.draft.fields);
-  const [first] = candidates;
-  if (first?.band === 'same') return intoKnown(manager, context, first.person.id, row, touched, writes);
-  if (first) {
-    const perhaps: RowCandidate[] = candidates
-      .slice(0, 5)
-      .map(({ person: { id }, likelihood }) => ({ id, likelihood }));
-    return result('perhaps', { candidates: perhaps, faults: row.faults });
+
+  changed(id: string, fields: PersonFields): void {
+    this.ids.add(id);
+    this.note(fields);
   }
-  return createNew(manager, context, row, touched, writes);
+
+  wasChanged(id: string): boolean {
+    return this.ids.has(id);
+  }
+
+  mayBe(fields: PersonFields): boolean {
+    if (this.names.length === 0) return false;
+    const name = sortName(fields);
+    return this.keysOf(fields).some((key) => this.keys.has(key)) || this.names.some((one) => trigramSimilarity(one, name) >= ALIKE); // prettier-ignore
+  }
+
+  /** Makes the records of those who wait. @param results told what became of their rows */
+  async write(results: RowResult[], touched: string[]): Promise<void> {
+    const some = this.waiting.splice(0);
+    if (some.length === 0) return;
+    const made = await createSome(this.manager, this.context, some.map(({ row }) => row), touched); // prettier-ignore
+    for (const [i, { place }] of some.entries()) results[place] = made[i]!;
+  }
+
+  private note(fields: PersonFields): void {
+    for (const key of this.keysOf(fields)) this.keys.add(key);
+    this.names.push(sortName(fields));
+  }
+
+  private keysOf(fields: PersonFields): string[] {
+    return blockKeys(featuresOf(fields, this.context.words.country ?? undefined));
+  }
 }
 
 /** A row that is a known person, by what the file's rule says. */
@@ -122,38 +213,40 @@ export async function intoKnown(
 
 export async function createNew(
   manager: EntityManager,
-  { who, ownerIdOf }: RowContext,
-  { draft, note, faults }: IncomingRow,
+  context: RowContext,
+  row: IncomingRow,
   touched: string[],
-  writes: boolean,
 ): Promise<RowResult> {
-  if (!writes) return result('created', { faults });
-  const [personId, at] = [uuidv7(), new Date()];
-  const after: ChangeableRecord = {
+  return (await createSome(manager, context, [row], touched))[0]!;
+}
+
+/** Files rows as somebody new. */
+async function createSome(
+  manager: EntityManager,
+  { who, ownerIdOf }: RowContext,
+  rows: readonly IncomingRow[],
+  touched: string[],
+): Promise<RowResult[]> {
+  const at = new Date();
+  const people = rows.map(({ draft }) => ({
+    id: uuidv7(),
     kind: draft.kind,
     rating: draft.rating,
     tags: distinctTags(draft.tags),
     ownerId: ownerIdOf(draft.owner) ?? who.accountId,
     fields: draft.fields,
-  };
-  touched.push(personId);
-  await manager.insert(Person, {
-    id: personId,
-    workspaceId: who.workspaceId,
-    kind: after.kind,
-    ownerId: after.ownerId,
-    tags: [...after.tags],
-    rating: after.rating,
     filedByItselfAt: null,
-    ...personColumns(draft.fields),
-    version: 1,
-    createdAt: at,
-    updatedAt: at,
-  });
-  await saveParts(manager, { workspaceId: who.workspaceId, personId, at }, draft.fields);
-  const noteId = await addNote(manager, who, personId, note, at);
-  await log(manager, who, { personId, action: 'filed', changes: changesBetween(emptyPersonFields(), draft.fields), at }); // prettier-ignore
-  return result('created', { personId, noteId, faults, after });
+  }));
+  touched.push(...people.map(({ id }) => id));
+  await addPeople(manager, who.workspaceId, people, at);
+  await logAll(manager, who, people.map(({ id: personId, fields }) => ({ personId, action: 'filed' as const, changes: changesBetween(emptyPersonFields(), fields), at }))); // prettier-ignore
+  const results: RowResult[] = [];
+  for (const [i, { id: personId, kind, rating, tags, ownerId, fields }] of people.entries()) {
+    const { note, faults } = rows[i]!;
+    const noteId = await addNote(manager, who, personId, note, at);
+    results.push(result('created', { personId, noteId, faults, after: { kind, rating, tags, ownerId, fields } }));
+  }
+  return results;
 }
 
 async function changeKnown(
@@ -237,6 +330,21 @@ export async function lockedPerson(
     lock: { mode: 'for_no_key_update' },
   });
   return row ? (await loadFields(manager, [id])).get(id) : undefined;
+}
+
+/** As `lockedPerson`, for several; always in the same order, so that two who do so wait for each other and never both. */
+async function lockedPeople(
+  manager: EntityManager,
+  workspaceId: string,
+  ids: readonly string[],
+): Promise<Map<string, LoadedFields>> {
+  if (ids.length === 0) return new Map();
+  const rows = await manager.find(Person, {
+    where: { id: In([...ids]), workspaceId, deletedAt: IsNull() },
+    order: { id: 'ASC' },
+    lock: { mode: 'for_no_key_update' },
+  });
+  return loadFields(manager, rows.map(({ id }) => id)); // prettier-ignore
 }
 
 /** What the form would say. */

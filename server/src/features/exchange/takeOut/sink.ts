@@ -1,5 +1,5 @@
-import type { Writable } from 'node:stream';
-import { Zip, ZipDeflate, ZipPassThrough } from 'fflate';
+import { PassThrough, type Writable } from 'node:stream';
+import { ZipFile } from 'yazl';
 
 /** Where a file goes, piece by piece; whoever writes waits until there is room. */
 export interface Sink {
@@ -22,16 +22,17 @@ export function sinkOf(stream: Writable): Sink {
   };
 }
 
-/** Files packed into one as they come (ZIP); texts are packed tight, pictures are so already. */
+/** Files packed into one as they come (ZIP, however many and large they are); texts are packed tight, pictures are so already. */
 export class ZipSink {
-  private readonly pieces: Uint8Array[] = [];
-  private readonly zip = new Zip((error, piece) => {
-    if (error) throw error;
-    this.pieces.push(piece);
-  });
+  private readonly zip = new ZipFile();
   private readonly names = new Set<string>();
+  private readonly flowing: Promise<void>;
 
-  constructor(private readonly out: Sink) {}
+  constructor(out: Sink) {
+    this.flowing = this.flow(out);
+    // Whoever adds the next file, or ends it, is told.
+    this.flowing.catch(() => undefined);
+  }
 
   /** A name that no other file has; case does not tell names apart everywhere. */
   free(name: string, ending: string): string {
@@ -43,24 +44,26 @@ export class ZipSink {
 
   /** One file after the other: the next begins when `work` has ended. */
   async file(name: string, work: (sink: Sink) => Promise<void>): Promise<void> {
-    const file = /\.jpe?g$/i.test(name) ? new ZipPassThrough(name) : new ZipDeflate(name, { level: 6 });
-    this.zip.add(file);
-    await work({
-      write: async (piece) => {
-        file.push(typeof piece === 'string' ? Buffer.from(piece) : piece);
-        await this.flush();
-      },
-    });
-    file.push(new Uint8Array(0), true);
-    await this.flush();
+    const file = new PassThrough();
+    const sink = sinkOf(file);
+    this.zip.addReadStream(file, name, { compress: !/\.jpe?g$/i.test(name) });
+    const taken = new Promise<void>((resolve) => file.once('close', resolve));
+    await this.unlessBroken(work({ write: (piece) => this.unlessBroken(sink.write(piece)) }));
+    file.end();
+    await this.unlessBroken(taken);
   }
 
   async end(): Promise<void> {
     this.zip.end();
-    await this.flush();
+    await this.flowing;
   }
 
-  private async flush(): Promise<void> {
-    for (const piece of this.pieces.splice(0)) if (piece.length > 0) await this.out.write(piece);
+  private async flow(out: Sink): Promise<void> {
+    for await (const piece of this.zip.outputStream) await out.write(piece as Buffer);
+  }
+
+  /** Nothing is taken any more once it has stopped flowing. */
+  private unlessBroken<T>(work: Promise<T>): Promise<T> {
+    return Promise.race([work, this.flowing.then((): never => { throw new Gone(); })]); // prettier-ignore
   }
 }

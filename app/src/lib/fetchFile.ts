@@ -1,42 +1,40 @@
-import type { ChosenPeople, TakeOutHow } from '@dossier/contract';
 import { Problem } from '@dossier/contract';
-import { API } from '@/lib/api';
+import { API } from './api';
 
-export interface TakenFile {
+export interface FetchedFile {
   name: string;
   file: Blob;
-  /** How many people are in it. */
-  people: number;
+  headers: Headers;
 }
 
 /** What went wrong, in words for the person at the screen. */
-export class NotTakenOut extends Error {}
+export class NotFetched extends Error {}
 
 const UNREACHABLE = 'Dossier cannot be reached. Check the connection and try again.';
 
 /**
- * Fetches people as a file, piece by piece.
- * @param onBytes told how many have come @throws NotTakenOut, or an AbortError where it was stopped
+ * Fetches a file that is made while it comes, piece by piece.
+ * @param onBytes told how many have come @throws NotFetched, or an AbortError where it was stopped
  */
-export async function takeOutFile(
-  who: ChosenPeople,
-  how: TakeOutHow,
+export async function fetchFile(
+  path: string,
+  body: unknown,
   onBytes: (bytes: number) => void,
   signal: AbortSignal,
-): Promise<TakenFile> {
+): Promise<FetchedFile> {
   const unreachable = (error: unknown): never => {
     if (signal.aborted) throw error;
-    throw new NotTakenOut(UNREACHABLE);
+    throw new NotFetched(UNREACHABLE);
   };
-  const response = await fetch(`${API}/people/export`, {
+  const response = await fetch(`${API}${path}`, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ who, ...how }),
+    body: JSON.stringify(body),
     signal,
   }).catch(unreachable);
   if (!response.ok || !response.body) {
     const problem = Problem.safeParse(await response.json().catch(() => undefined));
-    throw new NotTakenOut(problem.success ? problem.data.detail : 'Something went wrong. Try again in a moment.');
+    throw new NotFetched(problem.success ? problem.data.detail : 'Something went wrong. Try again in a moment.');
   }
   const pieces: BlobPart[] = [];
   let bytes = 0;
@@ -48,13 +46,14 @@ export async function takeOutFile(
     pieces.push(value);
     onBytes((bytes += value.byteLength));
   }
-  const name = /filename="([^"]+)"/.exec(response.headers.get('content-disposition') ?? '')?.[1] ?? 'people';
-  const type = response.headers.get('content-type') ?? 'application/octet-stream';
-  return { name, file: new Blob(pieces, { type }), people: Number(response.headers.get('dossier-people') ?? 0) };
+  const { headers } = response;
+  const name = /filename="([^"]+)"/.exec(headers.get('content-disposition') ?? '')?.[1] ?? 'dossier';
+  const type = headers.get('content-type') ?? 'application/octet-stream';
+  return { name, file: new Blob(pieces, { type }), headers };
 }
 
 /** Puts a file where the browser puts what it is given. */
-export function saveFile({ name, file }: Pick<TakenFile, 'name' | 'file'>): void {
+export function saveFile({ name, file }: Pick<FetchedFile, 'name' | 'file'>): void {
   const link = document.createElement('a');
   link.href = URL.createObjectURL(file);
   link.download = name;

@@ -1,0 +1,1 @@
+export { BackupSection as default } from '@/features/backup';
