@@ -215,7 +215,7 @@ describe('a backup', () => {
 });
 
 describe('backups by schedule', () => {
-  const place = { folder: join(folder, 'scheduled') };
+  const place = { folder: process.env.DOSSIER_TEST_BACKUPS! };
   const current = () => owner.getRepository(Workspace).findOneByOrFail({ id: original });
   const later = (hours: number) => new Date(Date.now() + hours * 3_600_000);
 
@@ -229,7 +229,12 @@ describe('backups by schedule', () => {
     expect(kept).toHaveLength(2);
     const { body } = await client.get<Backups>('/backups');
     expect(body.latest.map(({ state, people, bytes: size }) => ({ state, people, isThere: size! > 1000 }))).toEqual([1, 2].map(() => ({ state: 'done', people: 3, isThere: true }))); // prettier-ignore
-    expect((await checkArchive(opened(readFileSync(join(place.folder, original, kept[0]!))))).rows.person).toBe(3);
+    // Fetched by their own administrators, and by nobody else's.
+    const fetched = await fetch(`${process.env.DOSSIER_TEST_ADDRESS}/backups/${body.latest[0]!.id}/file`, { headers: { cookie: client.cookie } }); // prettier-ignore
+    expect((await checkArchive(opened(Buffer.from(await fetched.arrayBuffer())))).rows.person).toBe(3);
+    const stranger = await Client.signedIn('juno@tarnmoorpack.example', 'fruit-crate');
+    expect((await stranger.get(`/backups/${body.latest[0]!.id}/file`)).status).toBe(404);
+    expect((await stranger.get<Backups>('/backups')).body.latest).toEqual([]);
   });
 
   it('that fail say why and leave nothing half done; one that broke off does not hold up the next', async () => {
@@ -243,14 +248,10 @@ describe('backups by schedule', () => {
     expect(await isDue(serving, await current(), later(25))).toBe(true);
   });
 
-  it('are set by administrators, where there is a folder for them', async () => {
-    const { status, body } = await client.send<{ detail: string }>('PUT', '/backups/schedule', {
-      every: 'day',
-      keep: 7,
-    });
-    expect([status, body.detail]).toEqual([409, expect.stringMatching(/no folder/)]);
+  it('are set by administrators', async () => {
     expect((await client.send('PUT', '/backups/schedule', { every: 'day', keep: 0 })).status).toBe(400);
+    expect((await client.send('PUT', '/backups/schedule', { every: 'hour', keep: 3 })).status).toBe(400);
     expect((await client.send('PUT', '/backups/schedule', { every: 'never', keep: 3 })).status).toBe(204);
-    expect((await current()).backupKeep).toBe(3);
+    expect(await current()).toMatchObject({ backupEvery: 'never', backupKeep: 3 });
   });
 });

@@ -127,6 +127,14 @@ describe('a table is brought in', () => {
     expect(await names(`${OWN} Kettle`)).toEqual([]);
   });
 
+  it('who is perhaps somebody of a row before is not made once more', async () => {
+    const csv = `First name,Last name,Company\nLou,${OWN} Lambert,${OWN} Yard\nLou,${OWN} Lambret,${OWN} Yard\nMay,${OWN} Other,\n`;
+    const { body } = await begin(csv);
+    const { counts } = await run(body.id);
+    expect([counts.created, counts.perhaps + counts.unchanged + counts.updated]).toEqual([2, 1]);
+    await undo(body.id);
+  });
+
   it('as vCards and workbooks too; and what is none is refused with what to do', async () => {
     const vcards = (await begin(`BEGIN:VCARD\nVERSION:2.1\nN;CHARSET=ISO-8859-1;ENCODING=QUOTED-PRINTABLE:${OWN} H=E4rr;Emil\nEND:VCARD`, 'a.vcf')).body; // prettier-ignore
     expect(vcards).toMatchObject({ format: 'vcard', rows: 1, columns: [] });

@@ -1,5 +1,5 @@
-import { randomUUID } from 'node:crypto';
-import type { PeopleChangeState } from '@dossier/contract';
+import { createHash, randomUUID } from 'node:crypto';
+import type { Import, PeopleChangeState, PeoplePage } from '@dossier/contract';
 import { Client as Queue } from 'pg';
 import { Client, demoPhoto } from './client';
 import { databaseOf, freePort, isUp, startRole, until, type Service } from './services';
@@ -94,5 +94,28 @@ describe('a worker that is killed in the middle', () => {
     );
     expect(rows).toEqual([{ people: MANY, version: 2, notes: 1, entries: 1 }]);
     await owner.end();
+  });
+
+  it('is followed by another that goes on with a file where it was, and files nobody twice', async () => {
+    const MANY = 800;
+    // Names that nobody would take for each other.
+    const word = (what: string) => [...createHash('sha256').update(what).digest('hex').slice(0, 12)].map((digit) => 'bcdfghjkmnprstvz'[Number.parseInt(digit, 16)]! + 'aeiou'[digit.charCodeAt(0) % 5]!).join(''); // prettier-ignore
+    const csv = ['First name,Last name,Title,E-mail', ...Array.from({ length: MANY }, (_, i) => `${word(`first ${i}`)},${word(`last ${i}`)},Midfile,${i}@midfile${i}.example`)]; // prettier-ignore
+    const { body: file } = await rep.send<Import>('POST', '/imports?name=many.csv', Buffer.from(csv.join('\n')));
+    await rep.send('POST', `/imports/${file.id}/run`);
+    const state = async () => (await rep.get<Import>(`/imports/${file.id}`)).body;
+    await until(async () => (await state()).done > 0);
+    await Promise.all(workers.splice(0).map((worker) => worker.stop('SIGKILL')));
+    const killed = await state();
+    expect(killed.state).toBe('running');
+    expect(killed.done).toBeLessThan(MANY);
+    begin();
+    const done = await until(async () => {
+      const now = await state();
+      return now.state === 'done' && now;
+    });
+    expect(done).toMatchObject({ done: MANY, counts: { created: MANY } });
+    const { total } = (await rep.get<PeoplePage>('/people?q=midfile')).body;
+    expect(total).toBe(MANY);
   });
 });

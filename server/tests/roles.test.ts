@@ -104,6 +104,7 @@ describe('what belongs to another workspace', () => {
     made['company-acts'] = history[0]!.id;
     made.shares = await idOf(`/people/${made.people}/shares`, { days: 1 });
     made.imports = (await rep.send<{ id: string }>('POST', '/imports?name=ours.csv', Buffer.from('Name\nOnly For Us\n'))).body.id; // prettier-ignore
+    made.backups = await ourBackup();
     made.photos = randomUUID();
     const { default: sharp } = await import('sharp');
     const picture = sharp({ create: { width: 60, height: 40, channels: 3, background: '#aaa' } });
@@ -141,6 +142,18 @@ describe('what belongs to another workspace', () => {
       expect(JSON.stringify(await stateOf())).toBe(before);
     },
   );
+
+  /** One that was made by itself, without its file. */
+  async function ourBackup(): Promise<string> {
+    const owner = await createDataSource(databaseOf('api').DOSSIER_OWNER_URL!, 1).initialize();
+    const [row] = await owner.query<{ id: string }[]>(
+      `insert into backup (id, workspace_id, began_at, ended_at, state, file)
+       select gen_random_uuid(), workspace_id, now(), now(), 'done', 'ours.tar.gz' from account where email = $1 returning id`,
+      [ACCOUNTS.rep],
+    );
+    await owner.destroy();
+    return row!.id;
+  }
 
   async function stateOf(): Promise<unknown> {
     const rep = clients.rep!;

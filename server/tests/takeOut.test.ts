@@ -127,6 +127,27 @@ describe('people are taken out', () => {
     expect(text(bytes)).toContain('"probability":1');
   });
 
+  it('one by one with everything that is kept about them', async () => {
+    await rep.send('POST', `/people/${filed[0]}/steps`, { text: 'Ring about the curtain', dueOn: '2026-12-01' });
+    await rep.send('POST', `/people/${filed[0]}/consents`, { channels: ['email'], scope: 'offers', how: 'spoken' });
+    const path = `/people/${filed[0]}/everything`;
+    const response = await fetch(`${process.env.DOSSIER_TEST_ADDRESS}${path}`, { headers: { cookie: rep.cookie } });
+    const files = unzipSync(new Uint8Array(await response.arrayBuffer()));
+    expect(Object.keys(files)).toEqual(['about.txt', 'everything.json', 'person.vcf']);
+    const told = JSON.parse(text(files['everything.json'])) as { changes: object[]; person: object };
+    expect(told).toMatchObject({
+      format: 'dossier-everything',
+      person: { fields: personFields(hostile), notes: [{ text: 'First\nSecond', author: 'Ottilie Brandt' }] },
+      jobs: [{ company: hostile.company, title: hostile.title, endedAt: null }],
+      tasks: [{ text: 'Ring about the curtain', dueOn: '2026-12-01', doneAt: null }],
+      permissions: [{ channels: ['email'], scope: 'offers', withdrawnAt: null }],
+      cards: [{ side: 'front', reading: { lines: expect.any(Array) as unknown } }],
+    });
+    expect(told.changes.at(-1)).toMatchObject({ action: 'filed', by: 'Ottilie Brandt' });
+    expect(readVcards(files['person.vcf']!, { country: null })[0]!.fields).toEqual(personFields(hostile));
+    expect((await stranger.get(path)).status).toBe(404);
+  });
+
   it('who were chosen one by one, or all of a list but some', async () => {
     const post = async (who: object) =>
       readVcards(Buffer.from((await rep.send<string>('POST', '/people/export', { who, format: 'vcard' })).body), { country: null }).map(({ uid }) => uid.slice(9)); // prettier-ignore

@@ -25,9 +25,9 @@ const Environment = z.object({
   /** Code with which a team is begun where there is none; nobody can without. */
   DOSSIER_FIRST_CODE: z.string().min(8).optional(),
   /** Folder that backups are made into by themselves, the same for every process; none are without. */
-  DOSSIER_BACKUP_FOLDER: z.string().min(1).optional(),
+  DOSSIER_BACKUP_FOLDER: z.string().default(''),
   /** What these are encrypted with; they are not without. */
-  DOSSIER_BACKUP_PASSPHRASE: z.string().min(1).optional(),
+  DOSSIER_BACKUP_PASSPHRASE: z.string().default(''),
   /** Photographs that a worker reads at a time. */
   DOSSIER_READING_LANES: z.coerce.number().int().min(1).default(Math.min(2, availableParallelism())),
 });
@@ -67,7 +67,7 @@ export function readConfig(environment: NodeJS.ProcessEnv = process.env): Config
       .filter(Boolean),
     firstCode: e.DOSSIER_FIRST_CODE,
     backups: e.DOSSIER_BACKUP_FOLDER
-      ? { folder: e.DOSSIER_BACKUP_FOLDER, passphrase: e.DOSSIER_BACKUP_PASSPHRASE }
+      ? { folder: e.DOSSIER_BACKUP_FOLDER, passphrase: e.DOSSIER_BACKUP_PASSPHRASE || undefined }
       : undefined,
     readingLanes: e.DOSSIER_READING_LANES,
   };

@@ -69,6 +69,21 @@ export async function findCandidates(
   return (await findCandidatesOfEach(manager, workspaceId, [fields], cardId))[0]!;
 }
 
+/**
+ * Whether two of some people, who need not be here, are perhaps the same.
+ * @returns of two of them by their places
+ */
+export async function comparing(
+  manager: EntityManager,
+  workspaceId: string,
+  people: readonly PersonFields[],
+): Promise<(one: number, other: number) => boolean> {
+  const { country, limits } = await circumstancesOf(manager, workspaceId, null);
+  const features = people.map((fields) => featuresOf(fields, country));
+  const matcher = await matcherFor(manager, workspaceId, features, limits);
+  return (one, other) => matcher.compare(features[one]!, features[other]!).band !== 'different';
+}
+
 /** From this likelihood on nobody is filed as somebody new without having been compared. */
 const PROBABLY = 0.5;
 

@@ -1,7 +1,7 @@
 import { companyFormOf } from '@dossier/core/matching';
 import { foldTight } from '@dossier/core/text';
 import { legalFormOf } from '@dossier/core/text/legalForm';
-import { In, IsNull, type EntityManager } from 'typeorm';
+import { In, type EntityManager } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
 import { Company } from './entities';
 import { companyIdsOf } from './queries';
@@ -66,23 +66,30 @@ export async function companiesNamed(
   names: readonly string[],
 ): Promise<Map<string, string>> {
   const known = await knownCompanies(manager, workspaceId, names);
-  const ids = new Map([...known].map(([name, { id }]) => [name, id]));
-  // One after the other: the second may be another spelling of the first.
-  for (const name of names) if (name && !ids.has(name)) ids.set(name, await companyNamed(manager, workspaceId, name));
-  return ids;
+  const isMissing = (name: string) => name !== '' && !known.has(name);
+  // Of several spellings of one firm the first makes it.
+  const made = new Map<string, Pick<Company, 'id' | 'workspaceId' | 'name' | 'nameKey' | 'matchKey' | 'legalForm'>>();
+  for (const name of names.filter(isMissing)) {
+    const keys = keysOfName(name);
+    const firm = `${keys.matchKey}\n${keys.legalForm}`;
+    if (!made.has(firm)) made.set(firm, { id: uuidv7(), workspaceId, name, ...keys });
+  }
+  if (made.size > 0) {
+    await manager
+      .createQueryBuilder()
+      .insert()
+      .into(Company)
+      .values([...made.values()])
+      .orIgnore()
+      .execute();
+    // What another request has made meanwhile under one of these names is found as well.
+    for (const [name, company] of await knownCompanies(manager, workspaceId, names.filter(isMissing)))
+      known.set(name, company);
+  }
+  return new Map([...known].map(([name, { id }]) => [name, id]));
 }
 
 /** As `companiesNamed`, for one. Two requests at once end with one. */
 export async function companyNamed(manager: EntityManager, workspaceId: string, name: string): Promise<string> {
-  const known = (await knownCompanies(manager, workspaceId, [name])).get(name);
-  if (known) return known.id;
-  const keys = keysOfName(name);
-  await manager
-    .createQueryBuilder()
-    .insert()
-    .into(Company)
-    .values({ id: uuidv7(), workspaceId, name, ...keys })
-    .orIgnore()
-    .execute();
-  return (await manager.findOneByOrFail(Company, { workspaceId, nameKey: keys.nameKey, mergedInto: IsNull() })).id;
+  return (await companiesNamed(manager, workspaceId, [name])).get(name)!;
 }

@@ -18,7 +18,7 @@ import { In, IsNull, type EntityManager } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
 import type { SignedIn } from '../../../platform/session';
 import { Account, Workspace } from '../../account';
-import { findCandidates, findCandidatesOfEach, type Candidate } from '../../matching';
+import { comparing, findCandidates, findCandidatesOfEach, type Candidate } from '../../matching';
 import { addPeople, distinctTags, editLocked, loadFields, logAll, Note, Person, type LoadedFields } from '../../people'; // prettier-ignore
 import type { ImportFile, ImportRowRecord, RowCandidate } from './entities';
 
@@ -96,7 +96,7 @@ export async function goThroughSome(
   const faults = rows.map((row, i) => (known.has(ids[i] ?? '') ? undefined : complaintAbout(row.draft)));
   const asked = rows.flatMap((_, i) => (known.has(ids[i] ?? '') || faults[i] ? [] : i));
   const found = await findCandidatesOfEach(manager, workspaceId, asked.map((i) => rows[i]!.draft.fields)); // prettier-ignore
-  const fresh = new FreshPeople(manager, context);
+  const fresh = new FreshPeople(manager, context, rows.map(({ draft }) => draft.fields)); // prettier-ignore
   const results: RowResult[] = [];
   for (const [i, row] of rows.entries()) {
     const loaded = known.get(ids[i] ?? '');
@@ -107,7 +107,7 @@ export async function goThroughSome(
     } else if (fault) results[i] = result('refused', { faults: [...row.faults, fault] });
     else {
       const before = found[asked.indexOf(i)]!;
-      const isStale = fresh.mayBe(row.draft.fields) || before.some(({ person }) => fresh.wasChanged(person.id));
+      const isStale = before.some(({ person }) => fresh.wasChanged(person.id)) || (await fresh.mayBe(i));
       if (isStale) await fresh.write(results, touched);
       const candidates = isStale ? await findCandidates(manager, workspaceId, row.draft.fields) : before;
       const [first] = candidates;
@@ -116,7 +116,7 @@ export async function goThroughSome(
       else if (!writes) results[i] = result('created', { faults: row.faults });
       else fresh.add(i, row);
     }
-    if (writes && results[i]?.outcome === 'updated') fresh.changed(results[i].personId!, row.draft.fields);
+    if (writes && results[i]?.outcome === 'updated') fresh.changed(i, results[i].personId!);
   }
   await fresh.write(results, touched);
   return results;
@@ -149,33 +149,38 @@ const ALIKE = 0.35;
  */
 class FreshPeople {
   private readonly waiting: { place: number; row: IncomingRow }[] = [];
-  private readonly keys = new Set<string>();
-  private readonly names: string[] = [];
+  private readonly places: number[] = [];
   private readonly ids = new Set<string>();
+  private readonly keys: (ReadonlySet<string> | undefined)[] = [];
+  private isPerhaps: ((one: number, other: number) => boolean) | undefined;
 
+  /** @param all of the rows, in their order */
   constructor(
     private readonly manager: EntityManager,
     private readonly context: RowContext,
+    private readonly all: readonly PersonFields[],
   ) {}
 
   add(place: number, row: IncomingRow): void {
     this.waiting.push({ place, row });
-    this.note(row.draft.fields);
+    this.places.push(place);
   }
 
-  changed(id: string, fields: PersonFields): void {
+  changed(place: number, id: string): void {
     this.ids.add(id);
-    this.note(fields);
+    this.places.push(place);
   }
 
   wasChanged(id: string): boolean {
     return this.ids.has(id);
   }
 
-  mayBe(fields: PersonFields): boolean {
-    if (this.names.length === 0) return false;
-    const name = sortName(fields);
-    return this.keysOf(fields).some((key) => this.keys.has(key)) || this.names.some((one) => trigramSimilarity(one, name) >= ALIKE); // prettier-ignore
+  /** Whether the row at a place is perhaps one of those before it. */
+  async mayBe(place: number): Promise<boolean> {
+    const near = this.places.filter((other) => this.areNear(place, other));
+    if (near.length === 0) return false;
+    this.isPerhaps ??= await comparing(this.manager, this.context.who.workspaceId, this.all);
+    return near.some((other) => this.isPerhaps!(place, other));
   }
 
   /** Makes the records of those who wait. @param results told what became of their rows */
@@ -186,13 +191,17 @@ class FreshPeople {
     for (const [i, { place }] of some.entries()) results[place] = made[i]!;
   }
 
-  private note(fields: PersonFields): void {
-    for (const key of this.keysOf(fields)) this.keys.add(key);
-    this.names.push(sortName(fields));
+  /** Whether the search would bring the two together. */
+  private areNear(one: number, other: number): boolean {
+    const keys = this.keysOf(other);
+    for (const key of this.keysOf(one)) if (keys.has(key)) return true;
+    return trigramSimilarity(sortName(this.all[one]!), sortName(this.all[other]!)) >= ALIKE;
   }
 
-  private keysOf(fields: PersonFields): string[] {
-    return blockKeys(featuresOf(fields, this.context.words.country ?? undefined));
+  private keysOf(place: number): ReadonlySet<string> {
+    return (this.keys[place] ??= new Set(
+      blockKeys(featuresOf(this.all[place]!, this.context.words.country ?? undefined)),
+    ));
   }
 }
 
