@@ -36,7 +36,10 @@ async function onOwnRecords() {
     const env = serverEnvironment({ postgres, database: records.database, port: 1 });
     await setUpRecords(records, postgres, env);
     const status = run(env);
-    if (isRestore && status === 0 && !args.includes('--check')) records.remember();
+    if (isRestore && status === 0 && !args.includes('--check')) {
+      records.remember();
+      console.log('Open it with npm start, and sign in as somebody of that team.');
+    }
     return status;
   } finally {
     if (!postgres.wasRunning) await postgres.stop();

@@ -98,7 +98,7 @@ function ByItself() {
   const keep = String(now?.keep ?? '');
   const choices = KEEP.some(({ value }) => value === keep) ? KEEP : [...KEEP, { value: keep, label: keep }];
   return (
-    <View className="gap-4">
+    <View className="gap-4 border-t border-rule pt-5">
       <Subheading>By itself</Subheading>
       {now ? (
         <>
