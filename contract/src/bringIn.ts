@@ -40,7 +40,7 @@ export const Import = z.object({
   name: z.string(),
   at: z.iso.datetime(),
   by: z.string(),
-  format: z.enum(['vcard', 'csv', 'xlsx']),
+  format: z.enum(['vcard', 'csv', 'xlsx', 'json']),
   state: ImportState,
   /** Whether its first row says what stands in the columns. */
   head: z.boolean(),

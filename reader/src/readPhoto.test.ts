@@ -5,6 +5,7 @@ import { proposeFields } from '@dossier/core/reading';
 import sharp from 'sharp';
 import { readPhoto, UnreadablePhoto } from '.';
 import { decodePhoto } from './decodePhoto';
+import { keptPicture } from './keptPicture';
 import { photoThumbnail } from './photoThumbnail';
 import { sniffPhoto } from './sniffPhoto';
 
@@ -201,6 +202,15 @@ describe('pictures of every kind', () => {
     const thumbnail = await photoThumbnail(photo('harrowfield'));
     expect(await sizeOf(thumbnail!)).toEqual({ width: 320, height: 240 });
     expect(await photoThumbnail(Buffer.from('Dear Sir'))).toBeUndefined();
+  });
+
+  it('are made anew where they come in a file, without what stood beside them', async () => {
+    const made = (await keptPicture(photo('harrowfield')))!;
+    expect(await sizeOf(made.picture)).toEqual({ width: made.width, height: made.height });
+    expect(Math.max(made.width, made.height)).toBeLessThanOrEqual(1600);
+    expect(await sizeOf(made.thumbnail)).toEqual({ width: 320, height: 240 });
+    expect((await sharp(made.picture).metadata()).exif).toBeUndefined();
+    expect(await keptPicture(Buffer.from('Dear Sir'))).toBeUndefined();
   });
 });
 

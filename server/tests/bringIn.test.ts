@@ -199,6 +199,52 @@ describe('a table that was taken out and comes back', () => {
     expect((await rep.person(two)).fields.title).toBe('Owner');
   });
 
+  it('under other names of its columns is read as what it is', async () => {
+    const id = await rep.filed({ givenName: 'Kit', familyName: `${OWN} Keel`, title: 'Owner' });
+    const response = await fetch(`${process.env.DOSSIER_TEST_ADDRESS}/people/export?format=xlsx&q=${OWN}+Keel&column=familyName%3DWho&column=title%3DWhat`, { headers: { cookie: rep.cookie } }); // prettier-ignore
+    const book = new ExcelJS.Workbook();
+    await book.xlsx.load((await response.arrayBuffer()) as unknown as ExcelJS.Buffer);
+    book.getWorksheet('People')!.getRow(2).getCell(2).value = 'Chair';
+    const { body } = await begin(Buffer.from(await book.xlsx.writeBuffer()), 'people.xlsx');
+    expect(body.mapping.slice(0, 2)).toEqual(['familyName', 'title']);
+    expect((await run(body.id)).counts).toMatchObject({ updated: 1, created: 0 });
+    expect((await rep.person(id)).fields).toMatchObject({ familyName: `${OWN} Keel`, title: 'Chair' });
+  });
+
+  it('as JSON too, also into another workspace, with the pictures of cards', async () => {
+    const { default: sharp } = await import('sharp');
+    const picture = await sharp({ create: { width: 90, height: 50, channels: 3, background: '#8aa' } })
+      .jpeg()
+      .toBuffer();
+    const vcard = `BEGIN:VCARD\nVERSION:3.0\nN:${OWN} Lark;Leo;;;\nFN:Leo ${OWN} Lark\nTITLE:Mate\nPHOTO;ENCODING=b;TYPE=JPEG:${picture.toString('base64')}\nPHOTO;ENCODING=b;TYPE=JPEG:bm90IGEgcGljdHVyZQ==\nEND:VCARD\n`; // prettier-ignore
+    const first = (await begin(vcard, 'leo.vcf')).body;
+    expect((await run(first.id)).counts.created).toBe(1);
+    const [leo] = await people(`${OWN} Lark`);
+    const [cardId] = (await rep.person(leo!.id)).cardIds;
+    const { pictureId } = (await rep.card(cardId!)).body;
+    const shown = await fetch(`${process.env.DOSSIER_TEST_ADDRESS}/cards/${cardId}/picture?of=${pictureId}`, { headers: { cookie: rep.cookie } }); // prettier-ignore
+    expect(await sharp(Buffer.from(await shown.arrayBuffer())).metadata()).toMatchObject({ format: 'jpeg', width: 90, height: 50 }); // prettier-ignore
+    const out = await fetch(`${process.env.DOSSIER_TEST_ADDRESS}/people/export?format=json&pictures=inside&q=${OWN}+Lark`, { headers: { cookie: rep.cookie } }); // prettier-ignore
+    const json = Buffer.from(await out.arrayBuffer());
+    // Who is here is known by their id, and nothing of them is changed.
+    const again = (await begin(json, 'people.json')).body;
+    expect(again).toMatchObject({ format: 'json', rows: 1, columns: [] });
+    expect((await run(again.id)).counts).toMatchObject({ created: 0, unchanged: 1 });
+    const other = await stranger.send<Import>('POST', '/imports?name=people.json', json);
+    await stranger.send('POST', `/imports/${other.body.id}/run`);
+    const there = await until(async () => {
+      const { items } = (await stranger.get<PeoplePage>(`/people?q=${OWN}`)).body;
+      return items.length > 0 && items;
+    });
+    const copied = await stranger.person(there[0]!.id);
+    expect([copied.fields.title, copied.cardIds.length]).toEqual(['Mate', 1]);
+    await stranger.send('POST', `/people/${copied.id}/erase`);
+    // Taken back, nobody is kept for having come with a picture.
+    expect(await undo(first.id)).toMatchObject({ kept: 0 });
+    for (const bytes of ['{"people": []}', '{"format": "dossier-people", "version": 9, "people": []}'])
+      expect((await begin(bytes, 'people.json')).status).toBe(422);
+  });
+
   it('has rows without an id for who is new, and leaves whose row was taken away', async () => {
     const id = await rep.filed({ givenName: 'Ivo', familyName: `${OWN} Ivey` });
     const { book, sheet, cell } = await exported(`${OWN} Ivey`);

@@ -3,6 +3,8 @@ export * from './bringIn';
 export * from './countryCode';
 export * from './decodeText';
 export * from './incomingPerson';
+export * from './json';
 export * from './table';
 export * from './takenPerson';
 export * from './vcard';
+export * from './zip';

@@ -9,6 +9,8 @@ export interface IncomingPerson {
   uid: string;
   kind?: 'contact' | 'lead';
   rating?: string;
+  /** Name of the colleague whose person it is. */
+  owner?: string;
   /** Pictures within the file, the front first. */
   pictures: { type: string; base64: string }[];
 }

@@ -48,8 +48,8 @@ export function BringInScreen() {
           <View className="gap-1">
             <Heading>Bring in</Heading>
             <Soft>
-              People from an address book or a spreadsheet: vCards, CSV or XLSX. You see what will become of each row
-              before anybody is filed, and all of it can be taken back.
+              People from an address book or a spreadsheet: vCards, CSV or XLSX, or people taken out as JSON. You see
+              what will become of each row before anybody is filed, and all of it can be taken back.
             </Soft>
           </View>
           <View

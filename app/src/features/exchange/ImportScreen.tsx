@@ -138,7 +138,7 @@ function Mapping({ file }: { file: Import }) {
         />
         <Soft>{RULE_WORDS[rule]}</Soft>
       </View>
-      {format === 'vcard' ? null : (
+      {format === 'vcard' || format === 'json' ? null : (
         <View className="gap-1">
           <Subheading>Columns</Subheading>
           <Toggle

@@ -26,6 +26,7 @@ describe('what the columns of a table are', () => {
     expect(hasHead([['Name', 'Mail'], ...rows])).toBe(true);
     expect(hasHead(rows)).toBe(false);
     expect(hasHead([['Voss', 'Åkerlund'], ['Brandt', 'Falconer']])).toBe(false); // prettier-ignore
+    expect(hasHead([['Who', 'What', 'Dossier id', 'Dossier version', 'Dossier state'], ['Voss', 'Buyer', '', '', '']])).toBe(true); // prettier-ignore
   });
 
   it('that was taken out here is known by its own headers', () => {

@@ -78,6 +78,8 @@ function byContents(cells: readonly string[]): string | undefined {
 /** Whether the first row of a table says what stands under it, and is nobody. */
 export function hasHead(rows: readonly (readonly string[])[]): boolean {
   const [first = [], ...rest] = rows;
+  // Whatever else its columns are called by now.
+  if (Object.values(BACK_COLUMNS).every((name) => first.includes(name))) return true;
   if (first.some((cell) => EMAIL.test(cell.trim()) || isPhone(cell.trim()))) return false;
   if (first.filter((cell) => targetOfHeader(cell)).length >= Math.min(2, first.length)) return true;
   // Words over columns of numbers and addresses.

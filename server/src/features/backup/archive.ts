@@ -40,21 +40,22 @@ export async function writeArchive(
   const flowing = passphrase
     ? pipeline(pack, packed, (source: AsyncIterable<Buffer>) => encrypted(source, passphrase), out)
     : pipeline(pack, packed, out);
-  const broken = flowing.then(
-    () => Promise.reject(new Error('The archive was ended before its time.')),
-    (error: unknown) => Promise.reject(error as Error),
-  );
-  broken.catch(() => undefined);
+  // Whoever waits for room is told when there will be none.
+  let refuse: ((error: Error) => void) | undefined;
+  let broken: Error | undefined;
+  flowing.catch((error: unknown) => {
+    broken = error as Error;
+    refuse?.(broken);
+  });
   let sums = '';
   const put: AddFile = (name, bytes) =>
-    Promise.race([
-      broken,
-      new Promise<void>((resolve, reject) => {
-        const header = { name, size: bytes.length, mode: 0o600, mtime: at };
-        const entry = pack.entry(header, bytes, (error) => (error ? reject(error) : resolve()));
-        entry.on('error', reject);
-      }),
-    ]);
+    new Promise<void>((resolve, reject) => {
+      if (broken) return reject(broken);
+      refuse = reject;
+      const header = { name, size: bytes.length, mode: 0o600, mtime: at };
+      const entry = pack.entry(header, bytes, (error) => (error ? reject(error) : resolve()));
+      entry.on('error', reject);
+    });
   try {
     await work(async (name, bytes) => {
       sums += `${sha256(bytes)}  ${name}\n`;

@@ -67,7 +67,8 @@ export function mapImport(database: DataSource, who: SignedIn, id: string, chang
     if (file.state !== 'mapping') throw conflict('begun', 'This file is being brought in already, or has been.');
     const unknown = change.mapping.find((target) => target !== null && !isTarget(target));
     if (unknown !== undefined) throw new ProblemError(400, 'invalid-request', 'Something is missing or wrong', `A column cannot go to “${unknown}”.`); // prettier-ignore
-    if (change.head !== undefined && file.format !== 'vcard') await setHead(manager, file, change.head);
+    if (change.head !== undefined && (file.format === 'csv' || file.format === 'xlsx'))
+      await setHead(manager, file, change.head);
     await manager.update(ImportFile, { id }, { mapping: change.mapping, rule: change.rule ?? file.rule });
     await forgetOutcomes(manager, who.workspaceId, id);
   });

@@ -27,7 +27,7 @@ export class ImportFile {
   @Column({ type: 'text' })
   name!: string;
   @Column({ type: 'text' })
-  format!: 'vcard' | 'csv' | 'xlsx';
+  format!: 'vcard' | 'csv' | 'xlsx' | 'json';
   @Column({ type: 'text' })
   state!: ImportState;
   /** Whether rows are only looked at, nothing written. */

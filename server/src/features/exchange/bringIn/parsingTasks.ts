@@ -2,8 +2,10 @@ import { Readable } from 'node:stream';
 import {
   decodeText,
   hasHead,
+  isTarget,
   proposeMapping,
   readCsv,
+  readPeopleJson,
   readVcards,
   type IncomingPerson,
   type Mapping,
@@ -14,7 +16,7 @@ import ExcelJS from 'exceljs';
 /** What the thread for reading files can be asked for: see `parsing`. */
 
 export interface ParsedFile {
-  format: 'vcard' | 'csv' | 'xlsx';
+  format: 'vcard' | 'csv' | 'xlsx' | 'json';
   /** The first row, where it says what stands in the columns. */
   head: string[] | null;
   rows: (string[] | IncomingPerson)[];
@@ -51,6 +53,12 @@ export async function read({
       ? { unreadable: 'There is nobody in this file of vCards.' }
       : { format: 'vcard', head: null, rows, mapping: [] };
   }
+  if (/^\uFEFF?\s*\{/.test(text)) {
+    const rows = readPeopleJson(decodeText(bytes).text);
+    if (!rows) return { unreadable: 'This JSON file was not taken out of Dossier, or by a newer one. Bring in vCards, a CSV file or an XLSX workbook.' }; // prettier-ignore
+    if (rows.length === 0) return { unreadable: 'There is nobody in this file.' };
+    return rows.length > MOST_ROWS ? tooMany() : { format: 'json', head: null, rows, mapping: [] };
+  }
   // Bytes that are no text.
   if (/(?![\t\n\v\f\r])\p{Cc}/u.test(text.slice(0, 2000))) return { unreadable: 'This is no file of people. Bring in vCards, a CSV file or an XLSX workbook.' }; // prettier-ignore
   return asTable('csv', readCsv(decodeText(bytes).text).rows);
@@ -59,11 +67,12 @@ export async function read({
 const isZip = (bytes: Uint8Array): boolean => bytes[0] === 0x50 && bytes[1] === 0x4b;
 const isOld = (bytes: Uint8Array): boolean => bytes[0] === 0xd0 && bytes[1] === 0xcf && bytes[2] === 0x11;
 
+const tooMany = (): Unreadable => ({ unreadable: `There are more than ${MOST_ROWS.toLocaleString('en')} rows. Bring them in parts.` }); // prettier-ignore
+
 function asTable(format: 'csv' | 'xlsx', given: readonly (readonly string[])[]): ParsedFile | Unreadable {
   const all = given.map((row) => row.map((cell) => writable(cell))).filter((row) => row.some((cell) => cell.trim()));
   if (all.length === 0) return { unreadable: 'There is nothing in this table.' };
-  if (all.length > MOST_ROWS)
-    return { unreadable: `There are more than ${MOST_ROWS.toLocaleString('en')} rows. Bring them in parts.` };
+  if (all.length > MOST_ROWS) return tooMany();
   if (all.some((row) => row.length > MOST_COLUMNS))
     return { unreadable: `There are more than ${MOST_COLUMNS} columns. Leave out those that are of no use.` };
   const head = hasHead(all.slice(0, JUDGED_BY)) ? all[0]! : null;
@@ -72,9 +81,10 @@ function asTable(format: 'csv' | 'xlsx', given: readonly (readonly string[])[]):
   return { format, head, rows, mapping: proposeMapping(head, rows.slice(0, JUDGED_BY)) };
 }
 
-/** The first sheet that is shown. */
+/** The first sheet; where a sheet behind it says which of our columns each one is, it is that, whatever it is called by now. */
 async function readXlsx(bytes: Uint8Array): Promise<ParsedFile | Unreadable> {
   const rows: string[][] = [];
+  let keys = new Map<string, string>();
   let characters = 0;
   try {
     const reader = new ExcelJS.stream.xlsx.WorkbookReader(Readable.from([Buffer.from(bytes)]), {
@@ -84,24 +94,55 @@ async function readXlsx(bytes: Uint8Array): Promise<ParsedFile | Unreadable> {
       styles: 'cache',
       entries: 'emit',
     });
+    let isFirst = true;
     for await (const sheet of reader) {
+      if (!isFirst) {
+        keys = await keysIn(sheet);
+        break;
+      }
+      isFirst = false;
       for await (const row of sheet) {
-        const values = row.values as ExcelJS.CellValue[];
-        const cells = Array.from({ length: Math.max(0, values.length - 1) }, (_, i) => cellText(values[i + 1]));
+        const cells = cellsOf(row);
         characters += cells.reduce((sum, cell) => sum + cell.length, 0);
         if (rows.length > MOST_ROWS + 1 || characters > MOST_CHARACTERS)
           return { unreadable: 'This workbook is too large. Bring it in parts.' };
         rows.push(cells);
       }
-      break;
     }
   } catch {
     return {
       unreadable: 'This workbook cannot be read. Open it in a spreadsheet, save it as XLSX, then bring that in.',
     };
   }
-  return asTable('xlsx', rows);
+  const table = asTable('xlsx', rows);
+  if ('unreadable' in table || !table.head) return table;
+  const mapping = table.head.map((header, i) => {
+    const key = keys.get(header.trim());
+    return key !== undefined && isTarget(key) ? key : (table.mapping[i] ?? null);
+  });
+  return { ...table, mapping };
 }
+
+function cellsOf(row: ExcelJS.Row): string[] {
+  const values = row.values as ExcelJS.CellValue[];
+  return Array.from({ length: Math.max(0, values.length - 1) }, (_, i) => cellText(values[i + 1]));
+}
+
+/** What each column is, by its name, where a sheet explains our columns: names in the first, keys in the second. */
+async function keysIn(sheet: AsyncIterable<ExcelJS.Row>): Promise<Map<string, string>> {
+  const keys = new Map<string, string>();
+  let isOurs = false;
+  for await (const row of sheet) {
+    const [header = '', key = ''] = cellsOf(row);
+    if (isOurs && key) keys.set(header.trim(), key.trim());
+    isOurs ||= header === EXPLAINED[0] && key === EXPLAINED[1];
+    if (!isOurs || keys.size > MOST_COLUMNS) break;
+  }
+  return keys;
+}
+
+/** Heads of the sheet that explains a workbook's columns, see `writeXlsx`. */
+const EXPLAINED = ['Column', 'Key'] as const;
 
 function cellText(value: ExcelJS.CellValue | undefined): string {
   if (value === null || value === undefined) return '';

@@ -54,7 +54,9 @@ export const keepResults = (
 ): Promise<unknown> =>
   manager.query(
     `update import_row r set outcome = kept.outcome, person_id = kept."personId", note_id = kept."noteId", faults = kept.faults,
-       conflicts = kept.conflicts, candidates = kept.candidates, before = kept.before, after = kept.after
+       conflicts = kept.conflicts, candidates = kept.candidates, before = kept.before, after = kept.after,
+       -- They are kept with the person by then.
+       given = case when kept."personId" is not null and jsonb_typeof(r.given) = 'object' then r.given - 'pictures' else r.given end
      from jsonb_to_recordset($3::jsonb) as kept(number integer, outcome text, "personId" uuid, "noteId" uuid, faults jsonb,
        conflicts jsonb, candidates jsonb, before jsonb, after jsonb)
      where r.workspace_id = $1 and r.import_id = $2 and r.number = kept.number`,
@@ -89,7 +91,7 @@ export async function hasMore(
 ): Promise<boolean> {
   const [row] = await manager.query<{ more: boolean }[]>(
     `select exists (select from note where workspace_id = $1 and person_id = $2 and id is distinct from $3)
-       or exists (select from card where workspace_id = $1 and person_id = $2)
+       or exists (select from card where workspace_id = $1 and person_id = $2 and engine <> 'file')
        or exists (select from task where workspace_id = $1 and person_id = $2)
        or exists (select from consent where workspace_id = $1 and person_id = $2)
        or exists (select from merge where workspace_id = $1 and into_id = $2 and undone_at is null) as more`,

@@ -21,6 +21,7 @@ import { Account, Workspace } from '../../account';
 import { comparing, findCandidates, findCandidatesOfEach, type Candidate } from '../../matching';
 import { addPeople, distinctTags, editLocked, loadFields, logAll, Note, Person, type LoadedFields } from '../../people'; // prettier-ignore
 import type { ImportFile, ImportRowRecord, RowCandidate } from './entities';
+import { keepPictures } from './pictures';
 
 /** What rows are read by, the same for all of a file. */
 export interface RowContext {
@@ -62,17 +63,19 @@ const result = (outcome: RowOutcome, rest: Partial<RowResult> = {}): RowResult =
   ...rest,
 });
 
+type GivenRow = IncomingRow & Pick<IncomingPerson, 'uid' | 'pictures'>;
+
 /** A row as it is read; a person of a file of vCards is one too. */
 export function incomingRow(
   { file, words }: Pick<RowContext, 'file' | 'words'>,
   given: ImportRowRecord['given'],
-): IncomingRow & { uid: string } {
+): GivenRow {
   // prettier-ignore
-  if (Array.isArray(given)) return { ...rowOf(given, file.mapping, file.head ?? [], words), uid: '' };
-  const { fields, tags, note, kind, rating, uid }: IncomingPerson = given;
+  if (Array.isArray(given)) return { ...rowOf(given, file.mapping, file.head ?? [], words), uid: '', pictures: [] };
+  const { fields, tags, note, kind, rating, owner = '', uid, pictures = [] }: IncomingPerson = given;
   const known = words.ratings.find((one) => one.toLowerCase() === rating?.toLowerCase());
-  const draft: RowDraft = { fields, kind: kind ?? 'contact', rating: known ?? null, tags, owner: '' };
-  return { draft, note, cells: new Map(), back: undefined, faults: [], uid };
+  const draft: RowDraft = { fields, kind: kind ?? 'contact', rating: known ?? null, tags, owner };
+  return { draft, note, cells: new Map(), back: undefined, faults: [], uid, pictures };
 }
 
 const UID = /^urn:uuid:([\da-f]{8}(?:-[\da-f]{4}){3}-[\da-f]{12})$/i;
@@ -148,7 +151,7 @@ const ALIKE = 0.35;
  * with what is written by then.
  */
 class FreshPeople {
-  private readonly waiting: { place: number; row: IncomingRow }[] = [];
+  private readonly waiting: { place: number; row: GivenRow }[] = [];
   private readonly places: number[] = [];
   private readonly ids = new Set<string>();
   private readonly keys: (ReadonlySet<string> | undefined)[] = [];
@@ -161,7 +164,7 @@ class FreshPeople {
     private readonly all: readonly PersonFields[],
   ) {}
 
-  add(place: number, row: IncomingRow): void {
+  add(place: number, row: GivenRow): void {
     this.waiting.push({ place, row });
     this.places.push(place);
   }
@@ -223,7 +226,7 @@ export async function intoKnown(
 export async function createNew(
   manager: EntityManager,
   context: RowContext,
-  row: IncomingRow,
+  row: GivenRow,
   touched: string[],
 ): Promise<RowResult> {
   return (await createSome(manager, context, [row], touched))[0]!;
@@ -233,7 +236,7 @@ export async function createNew(
 async function createSome(
   manager: EntityManager,
   { who, ownerIdOf }: RowContext,
-  rows: readonly IncomingRow[],
+  rows: readonly GivenRow[],
   touched: string[],
 ): Promise<RowResult[]> {
   const at = new Date();
@@ -251,7 +254,8 @@ async function createSome(
   await logAll(manager, who, people.map(({ id: personId, fields }) => ({ personId, action: 'filed' as const, changes: changesBetween(emptyPersonFields(), fields), at }))); // prettier-ignore
   const results: RowResult[] = [];
   for (const [i, { id: personId, kind, rating, tags, ownerId, fields }] of people.entries()) {
-    const { note, faults } = rows[i]!;
+    const { note, faults, pictures } = rows[i]!;
+    if (pictures.length > 0) await keepPictures(manager, who, personId, pictures, at);
     const noteId = await addNote(manager, who, personId, note, at);
     results.push(result('created', { personId, noteId, faults, after: { kind, rating, tags, ownerId, fields } }));
   }

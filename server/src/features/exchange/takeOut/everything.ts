@@ -10,6 +10,7 @@ import { recordOfPerson } from '../queries';
 import { cardsBy } from './pictures';
 import { Gone, sinkOf, ZipSink } from './sink';
 import { loadTaken } from './takenPeople';
+import { notesOf } from './writers';
 
 /** See docs/people-json.md. */
 export const EVERYTHING_FORMAT = { format: 'dossier-everything', version: 1 } as const;
@@ -41,7 +42,7 @@ export function takeOutEverything(
     const zip = new ZipSink(sinkOf(response));
     const pictureOf = (i: number) => `pictures/${i + 1} ${cards[i]!.side}.jpg`;
     try {
-      await zip.file('about.txt', (sink) => sink.write(ABOUT));
+      await zip.add('about.txt', ABOUT);
       await zip.file('everything.json', (sink) =>
         sink.write(
           `${JSON.stringify(
@@ -56,23 +57,20 @@ export function takeOutEverything(
           )}\n`,
         ),
       );
-      await zip.file('person.vcf', (sink) =>
-        sink.write(
-          toVcard(person.fields, {
-            version: '4.0',
-            uid: id,
-            revision: person.touchedAt,
-            note: person.notes.map(({ text }) => text).filter(Boolean).join('\n\n'), // prettier-ignore
-            tags: person.tags,
-            kind: person.kind,
-            rating: person.rating,
-            companyId: person.companyId,
-            photos: [],
-          }),
-        ),
+      await zip.add(
+        'person.vcf',
+        toVcard(person.fields, {
+          version: '4.0',
+          uid: id,
+          revision: person.touchedAt,
+          note: notesOf(person),
+          tags: person.tags,
+          kind: person.kind,
+          rating: person.rating,
+          companyId: person.companyId,
+        }),
       );
-      for (const [i, { picture }] of cards.entries())
-        if (picture) await zip.file(pictureOf(i), (sink) => sink.write(picture));
+      for (const [i, { picture }] of cards.entries()) if (picture) await zip.add(pictureOf(i), picture);
       await zip.end();
       response.end();
     } catch (error) {

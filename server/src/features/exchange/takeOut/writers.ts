@@ -6,6 +6,7 @@ import { toVcard } from '@dossier/core/exchange';
 import {
   BACK_COLUMNS,
   csvLine,
+  PEOPLE_JSON,
   peopleColumns,
   rowState,
   type Delimiter,
@@ -57,7 +58,7 @@ const asVcard = (person: TakenPerson, version: '4.0' | '3.0', pictures: readonly
     photos: pictures.flatMap(({ picture }) => picture?.toString('base64') ?? []),
   });
 
-const notesOf = ({ notes }: TakenPerson): string => notes.map(({ text }) => text).filter(Boolean).join('\n\n'); // prettier-ignore
+export const notesOf = ({ notes }: TakenPerson): string => notes.map(({ text }) => text).filter(Boolean).join('\n\n'); // prettier-ignore
 
 export async function writeVcards(sink: Sink, taking: TakingOut): Promise<void> {
   let done = 0;
@@ -77,7 +78,7 @@ export async function writeEachVcard(zip: ZipSink, taking: TakingOut): Promise<v
     for (const person of people) {
       const own = pictures?.get(person.id) ?? [];
       const name = zip.free(fileName(displayName(person.fields)), '.vcf');
-      await zip.file(name, (sink) => sink.write(asVcard(person, version, where === 'inside' ? own : [])));
+      await zip.add(name, asVcard(person, version, where === 'inside' ? own : []));
       if (where === 'beside') await writePictures(zip, name.replace(/\.vcf$/, ''), own);
     }
     await taking.onProgress((done += people.length));
@@ -86,7 +87,7 @@ export async function writeEachVcard(zip: ZipSink, taking: TakingOut): Promise<v
 
 async function writePictures(zip: ZipSink, name: string, cards: readonly TakenCard[]): Promise<void> {
   for (const { picture, side } of cards)
-    if (picture) await zip.file(zip.free(`pictures/${name} ${side}`, '.jpg'), (sink) => sink.write(picture));
+    if (picture) await zip.add(zip.free(`pictures/${name} ${side}`, '.jpg'), picture);
 }
 
 /** Pictures of everybody, behind a file that cannot hold them. */
@@ -190,13 +191,10 @@ function cellValue(type: PeopleColumn['type'], text: string): string | Date | nu
   return new Date(type === 'date' ? `${text}T00:00:00Z` : text);
 }
 
-/** See docs/people-json.md. */
-export const JSON_FORMAT = { format: 'dossier-people', version: 1 } as const;
-
 /** @param zip where pictures go that stand beside the file, after it */
 export async function writeJson(sink: Sink, taking: TakingOut): Promise<void> {
   const { manager, workspaceId, how, people } = taking;
-  await sink.write(`{"format":${JSON.stringify(JSON_FORMAT.format)},"version":${JSON_FORMAT.version},"people":[`);
+  await sink.write(`${JSON.stringify(PEOPLE_JSON).slice(0, -1)},"people":[`);
   let done = 0;
   for await (const some of people) {
     const ids = some.map(({ id }) => id);
@@ -231,7 +229,7 @@ export async function writeCardPictures(zip: ZipSink, taking: TakingOut): Promis
     const cards = await cardsBy(manager, workspaceId, ids, { withReading: false, withPictures: true, onlyLatest: false }); // prettier-ignore
     for (const card of [...cards.values()].flat()) {
       const { picture } = card;
-      if (picture) await zip.file(jsonPicture(card), (sink) => sink.write(picture));
+      if (picture) await zip.add(jsonPicture(card), picture);
     }
   }
 }
