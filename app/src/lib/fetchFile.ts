@@ -14,12 +14,12 @@ const UNREACHABLE = 'Dossier cannot be reached. Check the connection and try aga
 
 /**
  * Fetches a file that is made while it comes, piece by piece.
- * @param onBytes told how many have come @throws NotFetched, or an AbortError where it was stopped
+ * @param onBytes told how many have come, and what was said of the file before it @throws NotFetched, or an AbortError where it was stopped
  */
 export async function fetchFile(
   path: string,
   body: unknown,
-  onBytes: (bytes: number) => void,
+  onBytes: (bytes: number, headers: Headers) => void,
   signal: AbortSignal,
 ): Promise<FetchedFile> {
   const unreachable = (error: unknown): never => {
@@ -36,6 +36,7 @@ export async function fetchFile(
     const problem = Problem.safeParse(await response.json().catch(() => undefined));
     throw new NotFetched(problem.success ? problem.data.detail : 'Something went wrong. Try again in a moment.');
   }
+  const { headers } = response;
   const pieces: BlobPart[] = [];
   let bytes = 0;
   const reader = response.body.getReader();
@@ -44,9 +45,8 @@ export async function fetchFile(
     const { done, value } = await reader.read().catch(unreachable);
     if (done) break;
     pieces.push(value);
-    onBytes((bytes += value.byteLength));
+    onBytes((bytes += value.byteLength), headers);
   }
-  const { headers } = response;
   const name = /filename="([^"]+)"/.exec(headers.get('content-disposition') ?? '')?.[1] ?? 'dossier';
   const type = headers.get('content-type') ?? 'application/octet-stream';
   return { name, file: new Blob(pieces, { type }), headers };

@@ -3,7 +3,7 @@ import { fetchFile, NotFetched, saveFile } from './fetchFile';
 
 export type Fetching =
   | { kind: 'idle' }
-  | { kind: 'running'; bytes: number }
+  | { kind: 'running'; bytes: number; headers?: Headers }
   | { kind: 'done'; bytes: number; name: string; headers: Headers }
   | { kind: 'failed'; words: string };
 
@@ -16,7 +16,7 @@ export function useFetchedFile(path: string) {
     const run = (running.current = new AbortController());
     setState({ kind: 'running', bytes: 0 });
     try {
-      const fetched = await fetchFile(path, body, (bytes) => setState({ kind: 'running', bytes }), run.signal);
+      const fetched = await fetchFile(path, body, (bytes, headers) => setState({ kind: 'running', bytes, headers }), run.signal);
       saveFile(fetched);
       setState({ kind: 'done', bytes: fetched.file.size, name: fetched.name, headers: fetched.headers });
     } catch (error) {

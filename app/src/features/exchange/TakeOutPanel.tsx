@@ -97,9 +97,13 @@ export function TakeOutPanel({ who, shown, onClose }: Props) {
         {state.kind === 'failed' ? <Notice fault>{state.words}</Notice> : null}
         <View role="status">
           {state.kind === 'running' ? (
-            <Soft>{state.bytes > 0 ? `${sizeWords(state.bytes)} have come so far` : 'Putting it together …'}</Soft>
+            <Soft>
+              {state.headers
+                ? `${peopleIn(state.headers)}: ${sizeWords(state.bytes)} have come so far`
+                : 'Putting it together …'}
+            </Soft>
           ) : state.kind === 'done' ? (
-            <Text>{`${counted(Number(state.headers.get('dossier-people') ?? 0), 'person', 'people')} taken out: ${state.name}, ${sizeWords(state.bytes)}.`}</Text>
+            <Text>{`${peopleIn(state.headers)} taken out: ${state.name}, ${sizeWords(state.bytes)}.`}</Text>
           ) : null}
         </View>
         <View className="flex-row flex-wrap gap-2">
@@ -128,6 +132,9 @@ const USUAL: Required<TakeOutHow> = {
   mark: '1',
   column: [],
 };
+
+/** How many are in a file, as was said before it came. */
+const peopleIn = (headers: Headers): string => counted(Number(headers.get('dossier-people') ?? 0), 'person', 'people');
 
 /** A choice under what it is about. */
 const Asked = ({ label, children }: { label: string; children: React.ReactNode }) => (

@@ -1,6 +1,7 @@
 import ICAL from 'ical.js';
 import fc from 'fast-check';
 import { emptyPersonFields, type PersonFields } from '../../people';
+import { anyPerson } from '../anyPerson.testing';
 import { toVcard, type VcardVersion } from './toVcard';
 
 const nella: PersonFields = {
@@ -44,6 +45,33 @@ describe.each(['4.0', '3.0'] as const)('a vCard %s', (version) => {
         expect.stringContaining('cell'),
         expect.stringContaining('fax'),
       ]),
+    );
+  });
+
+  it('says the same of anybody, whatever stands in their fields', () => {
+    const told = (card: InstanceType<typeof ICAL.Component>, name: string) =>
+      card.getAllProperties(name).map((property) => property.getFirstValue() as unknown);
+    const words = fc.string({ unit: fc.constantFrom('\n', ':', ';', ',', '\\', '"', 'ä', 'END:VCARD', 'a', ' ') });
+    fc.assert(
+      fc.property(anyPerson, words, (fields, given) => {
+        const note = given.trim();
+        const card = parse(write(fields, version, { note, tags: ['a;b', 'c,d'] }));
+        const { familyName, givenName, middleName, prefix, suffix } = fields;
+        // This reader takes a backslash at the end of a part for one that escapes the next semicolon.
+        const isPlain = (part: string) => !part.endsWith('\\');
+        fc.pre([familyName, givenName, middleName, prefix, fields.company].every(isPlain));
+        expect(card.getFirstPropertyValue('n')).toEqual([familyName, givenName, middleName, prefix, suffix]);
+        // Nor does it take the backslash away that 3.0 asks for before any semicolon.
+        const isRead = (text: string) => text !== '' && (version === '4.0' || !/[\\;]/.test(text));
+        if (fields.emails.every(isRead)) expect(told(card, 'email')).toEqual(fields.emails);
+        if (isRead(fields.title)) expect(told(card, 'title')[0]).toBe(fields.title);
+        if (fields.company || fields.department) expect([told(card, 'org')[0]].flat()[0]).toBe(fields.company);
+        expect(card.getAllProperties('tel')).toHaveLength(fields.phones.length);
+        const tags = card.getFirstProperty('categories')!.getValues() as string[];
+        expect(tags.map((tag) => tag.replace('\\;', ';'))).toEqual(['a;b', 'c,d']);
+        expect(tags[0]).toBe(version === '4.0' ? 'a;b' : 'a\\;b');
+        if (isRead(note) && fields.more.length === 0) expect(told(card, 'note')).toEqual([note]);
+      }),
     );
   });
 

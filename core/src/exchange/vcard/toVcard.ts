@@ -60,7 +60,7 @@ export function toVcard(fields: PersonFields, options: VcardOptions): string {
   const { version, uid, revision, note, tags = [], kind, rating, companyId, photos = [] } = options;
   const isFour = version === '4.0';
   const lines: string[] = ['BEGIN:VCARD\r\n'];
-  const line: Line = (name, value, parameters) => lines.push(vcardLine(name, value, parameters));
+  const line: Line = (name, value, parameters) => lines.push(vcardLine(name, value, version, parameters));
 
   line('VERSION', version);
   line('PRODID', ['-//Dossier//EN']);
@@ -77,7 +77,7 @@ export function toVcard(fields: PersonFields, options: VcardOptions): string {
   for (const site of fields.websites) line('URL', urlOf(site), asWritten(site, siteOf(urlOf(site))));
   if (isAddress(fields)) writeAddress(line, fields, { TYPE: ['work'] });
   for (const entry of fields.more) writeMore(line, entry);
-  if (tags.length > 0) lines.push(vcardList('CATEGORIES', tags));
+  if (tags.length > 0) lines.push(vcardList('CATEGORIES', tags, version));
   if (kind) line('X-DOSSIER-KIND', kind);
   if (rating) line('X-DOSSIER-RATING', [rating]);
   const own = fields.more.filter((entry) => !entry.address && !isUri(entry.value)).map(({ label, value }) => `${label}: ${value}`); // prettier-ignore
