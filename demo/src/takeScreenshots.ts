@@ -102,12 +102,16 @@ await save(manager, 'settings');
 await manager.goto(`${address}/settings/colleagues`);
 await manager.getByRole('button', { name: 'Take Pim Aldous out of use' }).waitFor();
 await save(manager, 'colleagues');
-await manager.goto(`${address}/settings/learned`);
-await manager
-  .getByRole('button', { name: /^Forget/ })
-  .first()
-  .waitFor();
-await save(manager, 'learned');
+await manager.goto(`${address}/bring-in`);
+await manager.getByLabel('File of people').setInputFiles({
+  name: 'harbour-visits.csv',
+  mimeType: 'text/csv',
+  buffer: Buffer.from(
+    'First name;Last name;Company;E-mail;Phone\nIsra;Lund;Lund Boats;isra@lundboats.example;01632 960143\nMerete;Aagard;Aagard Ice;merete@aagard.example;01632 960144\n;;;;\n',
+  ),
+});
+await manager.getByText('isra@lundboats.example').first().waitFor();
+await save(manager, 'bring-in');
 
 const wide = await desk(browser, WIDE);
 await wide.getByRole('link', { name: /Jannik/ }).click();

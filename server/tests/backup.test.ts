@@ -12,6 +12,7 @@ import { readArchive, writeArchive, type ArchiveFile } from '../src/features/bac
 import { backUp } from '../src/features/backup/backUp';
 import { backUpIntoFolder, isDue } from '../src/features/backup/byItself';
 import { BackupRecord } from '../src/features/backup/entities';
+import { tryLockBackups } from '../src/features/backup/queries';
 import { checkArchive, restore } from '../src/features/backup/restore';
 import { KEPT_TABLES, LEFT_OUT } from '../src/features/backup/tables';
 import { createLogger } from '../src/platform/logger';
@@ -58,18 +59,22 @@ const opened = (archive: Buffer) => () => Readable.from([archive]);
 const put = (archive: Buffer, more: { into?: string; passphrase?: string } = {}) =>
   restore({ owner, serving, open: opened(archive), ...more });
 
-/** The same files, the first of them changed. */
-async function withAbout(change: (about: { schema: number; version: number }) => void): Promise<Buffer> {
-  const files = await filesOf(bytes);
-  const about = JSON.parse(files[0]!.bytes.toString()) as { schema: number; version: number };
-  change(about);
+/** The same files, with other text in some of them, and sums that fit. */
+async function rewritten(change: (name: string, text: string) => string): Promise<Buffer> {
   const path = join(folder, randomUUID());
   await writeArchive(createWriteStream(path), { at: new Date() }, async (add) => {
-    await add('about.json', Buffer.from(JSON.stringify(about)));
-    for (const { name, bytes: rest } of files.slice(1)) await add(name, rest);
+    for (const { name, bytes: held } of await filesOf(bytes))
+      await add(name, name.startsWith('pictures/') ? held : Buffer.from(change(name, held.toString())));
   });
   return readFileSync(path);
 }
+const withAbout = (change: (about: { schema: number; version: number }) => void): Promise<Buffer> =>
+  rewritten((name, text) => {
+    if (name !== 'about.json') return text;
+    const about = JSON.parse(text) as { schema: number; version: number };
+    change(about);
+    return JSON.stringify(about);
+  });
 
 beforeAll(async () => {
   const { DOSSIER_OWNER_URL, DOSSIER_DATABASE_URL } = databaseOf('api');
@@ -193,6 +198,20 @@ describe('a backup', () => {
     expect(count).toBe(0);
   });
 
+  it('comes into the workspace that was named and no other, whatever its rows say', async () => {
+    const [{ id: other }] = (await owner.query(`select workspace_id as id from account where email = 'juno@tarnmoorpack.example'`)) as [{ id: string }]; // prettier-ignore
+    const peopleOf = async (workspace: string) => (await owner.query<{ count: number }[]>('select count(*)::int as count from person where workspace_id = $1', [workspace]))[0]!.count; // prettier-ignore
+    const before = await peopleOf(other);
+    const turned = await rewritten((name, text) =>
+      name.startsWith('data/person/') ? text.replaceAll(original, other) : text,
+    );
+    await createAccounts(owner, [team('Turned desk', 'turned')]);
+    await put(turned, { into: email('turned') });
+    expect([await peopleOf(other), await peopleOf(await workspaceOf('turned'))]).toEqual([before, 3]);
+    const script = await rewritten((name, text) => (name.startsWith('data/stored_file/') ? text.replaceAll('image/jpeg', 'text/html') : text)); // prettier-ignore
+    await expect(put(script, { into: email('bare') })).rejects.toThrow(/picture that is none/);
+  });
+
   it('is fetched by administrators only, whole, and opened with the passphrase that it was asked with', async () => {
     const fetched = async (body: object) => {
       const response = await fetch(`${process.env.DOSSIER_TEST_ADDRESS}/backups/file`, { method: 'POST', headers: { cookie: client.cookie, 'content-type': 'application/json' }, body: JSON.stringify(body) }); // prettier-ignore
@@ -243,9 +262,14 @@ describe('backups by schedule', () => {
     await backUpIntoFolder(serving, await current(), { folder: notAFolder }, logger);
     const [failed] = (await client.get<Backups>('/backups')).body.latest;
     expect(failed).toMatchObject({ state: 'failed', problem: expect.stringMatching(/folder|wrong/) as string });
+    // Another one that is being made holds it up as long as somebody makes it.
     await owner.getRepository(BackupRecord).update({ id: failed!.id }, { state: 'running' });
-    expect(await isDue(serving, await current(), later(5))).toBe(false);
+    await owner.transaction(async (manager) => {
+      expect(await tryLockBackups(manager, original)).toBe(true);
+      expect(await isDue(serving, await current(), later(25))).toBe(false);
+    });
     expect(await isDue(serving, await current(), later(25))).toBe(true);
+    expect((await client.get<Backups>('/backups')).body.latest[0]).toMatchObject({ state: 'failed', problem: expect.stringMatching(/broke off/) as string }); // prettier-ignore
   });
 
   it('are set by administrators', async () => {

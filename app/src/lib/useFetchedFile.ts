@@ -16,7 +16,12 @@ export function useFetchedFile(path: string) {
     const run = (running.current = new AbortController());
     setState({ kind: 'running', bytes: 0 });
     try {
-      const fetched = await fetchFile(path, body, (bytes, headers) => setState({ kind: 'running', bytes, headers }), run.signal);
+      const fetched = await fetchFile(
+        path,
+        body,
+        (bytes, headers) => setState({ kind: 'running', bytes, headers }),
+        run.signal,
+      );
       saveFile(fetched);
       setState({ kind: 'done', bytes: fetched.file.size, name: fetched.name, headers: fetched.headers });
     } catch (error) {

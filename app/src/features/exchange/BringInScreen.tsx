@@ -8,7 +8,7 @@ import { Button, CannotShow, Heading, LoadingLines, Notice, Page, Soft, Subheadi
 import { useBeginImportMutation, useImportsQuery } from './api';
 import { countWords, stateWords } from './importWords';
 
-const KINDS = '.vcf,.vcard,.csv,.tsv,.txt,.xlsx';
+const KINDS = '.vcf,.vcard,.csv,.tsv,.txt,.xlsx,.json,application/json';
 
 /** Files of people: one to be picked, dropped or pasted, and those that were brought in before. */
 export function BringInScreen() {

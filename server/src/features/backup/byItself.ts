@@ -9,6 +9,7 @@ import { inSnapshot, inWorkspace } from '../../platform/workspaceScope';
 import { Workspace } from '../account';
 import { backUp } from './backUp';
 import { BackupRecord } from './entities';
+import { tryLockBackups } from './queries';
 
 /** Where backups that are made by themselves go, and how. */
 export interface BackupPlace {
@@ -19,8 +20,8 @@ export interface BackupPlace {
 const HOUR_MS = 60 * 60 * 1000;
 /** A little less than what was said, so that an hour's delay does not add up. */
 const PERIOD_MS = { day: 23.5 * HOUR_MS, week: (7 * 24 - 0.5) * HOUR_MS };
-/** After so long whoever made it is gone. */
-const BROKE_OFF_MS = 12 * HOUR_MS;
+/** So soon after its beginning one need not have taken the lock yet. */
+const BEGINNING_MS = 60_000;
 /** Failures that are told of. */
 const FAILURES_KEPT = 5;
 const TELL_EVERY_MS = 2_000;
@@ -42,13 +43,18 @@ export async function isDue(
 ): Promise<boolean> {
   if (backupEvery === 'never') return false;
   return inWorkspace(database, workspaceId, async (manager) => {
+    if (!(await tryLockBackups(manager, workspaceId))) return false;
     const brokeOff = {
       workspaceId,
       state: 'running' as const,
-      beganAt: LessThan(new Date(now.getTime() - BROKE_OFF_MS)),
+      beganAt: LessThan(new Date(now.getTime() - BEGINNING_MS)),
     };
-    await manager.update(BackupRecord, brokeOff, { state: 'failed', endedAt: now, problem: 'It broke off: the machine that made it was stopped.' }); // prettier-ignore
-    const [latest] = await manager.find(BackupRecord, { where: [{ workspaceId, state: 'running' }, { workspaceId, state: 'done' }], order: { beganAt: 'DESC' }, take: 1 }); // prettier-ignore
+    await manager.update(BackupRecord, brokeOff, { state: 'failed', endedAt: now, problem: 'It broke off: what made it was stopped.' }); // prettier-ignore
+    const where = [
+      { workspaceId, state: 'running' as const },
+      { workspaceId, state: 'done' as const },
+    ];
+    const [latest] = await manager.find(BackupRecord, { where, order: { beganAt: 'DESC' }, take: 1 });
     return !latest || (latest.state === 'done' && now.getTime() - latest.beganAt.getTime() >= PERIOD_MS[backupEvery]);
   });
 }
@@ -80,9 +86,10 @@ export async function backUpIntoFolder(
   };
   try {
     await mkdir(join(folder, workspaceId), { recursive: true, mode: 0o700 });
-    const { rows } = await inSnapshot(database, workspaceId, (manager) =>
-      backUp(manager, workspaceId, createWriteStream(`${path}.part`, { mode: 0o600 }), passphrase, onProgress),
-    );
+    const { rows } = await inSnapshot(database, workspaceId, async (manager) => {
+      if (!(await tryLockBackups(manager, workspaceId))) throw new Error('Another backup is being made.');
+      return backUp(manager, workspaceId, createWriteStream(`${path}.part`, { mode: 0o600 }), passphrase, onProgress);
+    });
     await rename(`${path}.part`, path);
     const { size } = await stat(path);
     await change({ state: 'done', endedAt: new Date(), progress: 1, bytes: size, people: rows.person ?? 0 });

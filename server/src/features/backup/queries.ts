@@ -104,6 +104,19 @@ export const accountsWith = (
 ): Promise<{ id: string; email: string; workspace_id: string }[]> =>
   manager.query('select id, email, workspace_id from account where email = any($1::citext[])', [emails]);
 
+/** Backups of a workspace are made one at a time, until the transaction ends. @returns false while another is being made */
+export async function tryLockBackups(manager: EntityManager, workspaceId: string): Promise<boolean> {
+  const [row] = await manager.query<{ locked: boolean }[]>(
+    `select pg_try_advisory_xact_lock(hashtextextended('backup ' || $1, 0)) as locked`,
+    [workspaceId],
+  );
+  return row!.locked;
+}
+
+/** Nobody else puts anything into it meanwhile. */
+export const lockWorkspace = (manager: EntityManager, id: string): Promise<unknown> =>
+  manager.query('select from workspace where id = $1 for update', [id]);
+
 /** Sets a workspace to what it was. */
 export const setWorkspace = (manager: EntityManager, id: string, row: Record<string, unknown>): Promise<unknown> => {
   const columns = Object.keys(row).filter((column) => column !== 'id').map(quoted).join(', '); // prettier-ignore

@@ -10,6 +10,7 @@ import {
   columnTypes,
   countRows,
   listedInTheEnd,
+  lockWorkspace,
   putPicture,
   putRows,
   schemaOf,
@@ -133,6 +134,12 @@ export async function restore({ owner, serving, open, passphrase, into, onProgre
   });
 }
 
+/** Pictures are sent to browsers as what they say they are. */
+function pictureType(type: unknown): string {
+  if (typeof type === 'string' && /^image\/(?!svg)[a-z\d.+-]+$/.test(type)) return type;
+  throw new BadArchive('This backup is damaged: it holds a picture that is none.');
+}
+
 /** Where everything comes to. */
 interface Place {
   id: string;
@@ -151,6 +158,7 @@ async function placeFor(manager: EntityManager, about: AboutBackup, into: string
     throw new BadArchive(`Nobody here has the e-mail address ${into}. Name somebody of the empty workspace.`);
   if (id === undefined || (!into && others.length > 0 && !isHere))
     return { id: about.workspace.id, isThere: false, isCopy: false };
+  await lockWorkspace(manager, id);
   for (const table of KEPT_TABLES) {
     if (table === 'account' || (await countRows(manager, id, table)) === 0) continue;
     const { name } = workspaces.find((one) => one.id === id)!;
@@ -196,7 +204,7 @@ class Putting {
     // Of a table that is no more.
     if (!table) return;
     const rows = linesOf(file).map((line) => parsed(line) as Row);
-    if (table === 'stored_file') for (const { id, type } of rows) this.pictureTypes.set(id!, type as string);
+    if (table === 'stored_file') for (const { id, type } of rows) this.pictureTypes.set(id!, pictureType(type));
     else await this.putTable(table, rows);
     this.restored.rows += rows.length;
     const total = Object.values(this.about.rows).reduce((sum, count) => sum + count, 0);
@@ -223,6 +231,8 @@ class Putting {
   }
 
   private here(table: KeptTable, column: string, value: unknown, types: Map<string, string>): unknown {
+    // Whatever it says: nothing comes into a workspace that was not named.
+    if (column === 'workspace_id') return this.place.id;
     if (table === 'list_view' && column === 'query') return this.ids.inAddress(value as string);
     return this.ids.within(value, types.get(column));
   }
@@ -240,7 +250,7 @@ class Putting {
         return [];
       }
       this.restored.withoutSignIn.push(row.name as string);
-      return [{ ...row, email: `${row.id}@restored.invalid`, out_of_use_at: row.out_of_use_at ?? new Date().toISOString() }]; // prettier-ignore
+      return [{ ...row, email: `${this.ids.of(row.id!)}@restored.invalid`, out_of_use_at: row.out_of_use_at ?? new Date().toISOString() }]; // prettier-ignore
     });
   }
 
