@@ -127,6 +127,18 @@ describe('a table is brought in', () => {
     expect(await names(`${OWN} Kettle`)).toEqual([]);
   });
 
+  it('twice at the same time files nobody twice', async () => {
+    const rows = Array.from({ length: 120 }, (_, i) => `Ned,${OWN} Nook,ned${i}@${OWN}${i}.example,${OWN} Works ${i}`);
+    const csv = ['First name,Last name,E-mail,Company', ...rows].join('\n');
+    const files = await Promise.all([begin(csv, 'one.csv'), begin(csv, 'two.csv', manager)]);
+    const done = await Promise.all(files.map(({ body }) => run(body.id)));
+    const sum = (what: 'created' | 'unchanged' | 'perhaps') => done.reduce((all, { counts }) => all + counts[what], 0);
+    const made = (await rep.get<PeoplePage>(`/people?q=${OWN}+Nook`)).body.total;
+    expect([sum('created'), sum('created') + sum('unchanged') + sum('perhaps')]).toEqual([made, 240]);
+    expect(made).toBeLessThanOrEqual(120);
+    for (const { body } of files) await undo(body.id);
+  });
+
   it('who is perhaps somebody of a row before is not made once more', async () => {
     const csv = `First name,Last name,Company\nLou,${OWN} Lambert,${OWN} Yard\nLou,${OWN} Lambret,${OWN} Yard\nMay,${OWN} Other,\n`;
     const { body } = await begin(csv);

@@ -11,7 +11,7 @@ import { Workspace } from '../../account';
 import { editLocked, listedOnce, log, Note, Person } from '../../people';
 import { ImportFile, ImportRowRecord } from './entities';
 import { parsing } from './parsing';
-import { forgetOutcomes, hasMore, insertRows, isMerged, keepResults, mappingOfHead } from './queries';
+import { forgetOutcomes, hasMore, insertRows, isMerged, keepResults, lockImports, mappingOfHead } from './queries';
 import {
   contextOf,
   createNew,
@@ -130,6 +130,7 @@ const queue = (manager: EntityManager, { id, workspaceId }: ImportFile): Promise
 /** The next some rows of a file, in a transaction of their own. @returns whether there may be more */
 export function goOn(database: DataSource, workspaceId: string, id: string): Promise<boolean> {
   return inWorkspace(database, workspaceId, async (manager) => {
+    await lockImports(manager, workspaceId);
     const file = await locked(manager, workspaceId, id);
     const who = { workspaceId, accountId: file.madeBy };
     if (file.state !== 'running' && file.state !== 'undoing') return false;

@@ -45,6 +45,10 @@ export const forgetOutcomes = (manager: EntityManager, workspaceId: string, impo
     [workspaceId, importId],
   );
 
+/** Files of a workspace take turns, some rows each: whoever is in two of them is known the second time. */
+export const lockImports = (manager: EntityManager, workspaceId: string): Promise<unknown> =>
+  manager.query(`select pg_advisory_xact_lock(hashtextextended('imports ' || $1, 0))`, [workspaceId]);
+
 /** What became of some rows. */
 export const keepResults = (
   manager: EntityManager,
