@@ -1,5 +1,5 @@
 import type { EntityManager } from 'typeorm';
-import type { KeptTable } from './tables';
+import { KEPT_TABLES, type KeptTable } from './tables';
 
 /** Rows that are read from the database at a time. */
 const AT_ONCE = 400;
@@ -142,6 +142,8 @@ export async function listedInTheEnd(
   await manager.query('set constraints all deferred');
   await work();
   await manager.query(`set constraints all immediate`);
+  // The database knows nothing yet of what was just put into it, and would look for each of them among all.
+  await manager.query(`analyze ${KEPT_TABLES.join(', ')}`);
   await manager.query(`select set_config('dossier.list_later', 'off', true)`);
   await manager.query(
     `select list_people_now(array_agg(id)) from (
