@@ -24,13 +24,13 @@ export interface AboutBackup {
 const CHUNK = 2_000_000;
 
 export const ABOUT = 'about.json';
-export const ENDINGS: Readonly<Record<string, string>> = {
+const ENDINGS: Readonly<Record<string, string>> = {
   'image/jpeg': 'jpg',
   'image/png': 'png',
   'image/webp': 'webp',
   'image/heic': 'heic',
 };
-export const pictureName = (id: string, type: string): string => `pictures/${id}.${ENDINGS[type] ?? 'bin'}`;
+const pictureName = (id: string, type: string): string => `pictures/${id}.${ENDINGS[type] ?? 'bin'}`;
 
 /**
  * Writes everything that a workspace has into one archive, as it is at one moment.

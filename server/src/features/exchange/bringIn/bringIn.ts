@@ -15,7 +15,6 @@ import { forgetOutcomes, hasMore, insertRows, isMerged, keepResults, lockImports
 import {
   contextOf,
   createNew,
-  goThroughSome,
   incomingRow,
   intoKnown,
   isSame,
@@ -25,6 +24,7 @@ import {
   type RowContext,
   type RowResult,
 } from './rows';
+import { goThroughSome } from './someRows';
 
 /** So many rows are gone through in one transaction: nobody waits for long for one of these people. */
 const AT_ONCE = 50;

@@ -1,4 +1,3 @@
-import { toVcard } from '@dossier/core/exchange';
 import { displayName } from '@dossier/core/people';
 import type { Response } from 'express';
 import type { DataSource } from 'typeorm';
@@ -10,7 +9,7 @@ import { recordOfPerson } from '../queries';
 import { cardsBy } from './pictures';
 import { Gone, sinkOf, ZipSink } from './sink';
 import { loadTaken } from './takenPeople';
-import { notesOf } from './writers';
+import { asVcard } from './writers';
 
 /** See docs/people-json.md. */
 export const EVERYTHING_FORMAT = { format: 'dossier-everything', version: 1 } as const;
@@ -57,19 +56,7 @@ export function takeOutEverything(
           )}\n`,
         ),
       );
-      await zip.add(
-        'person.vcf',
-        toVcard(person.fields, {
-          version: '4.0',
-          uid: id,
-          revision: person.touchedAt,
-          note: notesOf(person),
-          tags: person.tags,
-          kind: person.kind,
-          rating: person.rating,
-          companyId: person.companyId,
-        }),
-      );
+      await zip.add('person.vcf', asVcard(person, '4.0', []));
       for (const [i, { picture }] of cards.entries()) if (picture) await zip.add(pictureOf(i), picture);
       await zip.end();
       response.end();

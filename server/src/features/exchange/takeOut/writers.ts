@@ -45,7 +45,7 @@ export interface TakingOut {
 const latestPictures = ({ manager, workspaceId }: TakingOut, people: readonly TakenPerson[]): Promise<Map<string, TakenCard[]>> => // prettier-ignore
   cardsBy(manager, workspaceId, people.map(({ id }) => id), { withReading: false, withPictures: true, onlyLatest: true }); // prettier-ignore
 
-const asVcard = (person: TakenPerson, version: '4.0' | '3.0', pictures: readonly TakenCard[]): string =>
+export const asVcard = (person: TakenPerson, version: '4.0' | '3.0', pictures: readonly TakenCard[]): string =>
   toVcard(person.fields, {
     version,
     uid: person.id,
@@ -58,7 +58,7 @@ const asVcard = (person: TakenPerson, version: '4.0' | '3.0', pictures: readonly
     photos: pictures.flatMap(({ picture }) => picture?.toString('base64') ?? []),
   });
 
-export const notesOf = ({ notes }: TakenPerson): string => notes.map(({ text }) => text).filter(Boolean).join('\n\n'); // prettier-ignore
+const notesOf = ({ notes }: TakenPerson): string => notes.map(({ text }) => text).filter(Boolean).join('\n\n'); // prettier-ignore
 
 export async function writeVcards(sink: Sink, taking: TakingOut): Promise<void> {
   let done = 0;
