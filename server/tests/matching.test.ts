@@ -18,7 +18,7 @@ beforeAll(async () => {
   owner = await createDataSource(databaseOf('api').DOSSIER_OWNER_URL!, 2).initialize();
 });
 afterAll(() => owner.destroy());
-const somebody = drawnPeople(0);
+const somebody = drawnPeople('matching');
 
 describe('who is perhaps known', () => {
   it('is found by a name misread, with the reasons, and follows the fields', async () => {

@@ -15,7 +15,7 @@ beforeAll(async () => {
   owner = await createDataSource(databaseOf('api').DOSSIER_OWNER_URL!, 2).initialize();
 });
 afterAll(() => owner.destroy());
-const somebody = drawnPeople(13);
+const somebody = drawnPeople('merging');
 
 /** Every row of these people, as it is in the database. */
 async function rowsOf(...ids: string[]): Promise<object> {

@@ -19,7 +19,7 @@ beforeAll(async () => {
   owner = await createDataSource(databaseOf('api').DOSSIER_OWNER_URL!, 2).initialize();
 });
 afterAll(() => owner.destroy());
-const somebody = drawnPeople(19);
+const somebody = drawnPeople('records');
 
 describe('a record', () => {
   it('changed by two at once keeps the first change and tells the second', async () => {

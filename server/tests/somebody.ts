@@ -10,13 +10,17 @@ const FAMILY =
   );
 const TITLES = ['Buyer', 'Plant manager', 'Dispatcher', 'Head of quality', 'Owner'];
 
+/** The numbers of each file's people, from the first up to, and without, the last; no two overlap. */
+const SHARES = { matching: [0, 15], merging: [15, 20], records: [20, FAMILY.length] } as const;
+
 export const mobile = (value: string) => ({ value, kind: 'mobile' as const, extension: '' });
 
 /**
  * Made-up people that no other test knows, and that have nothing in common with each other.
- * @param first number of the first of them: the tests of all files work on one database
+ * @param file whose people these are: the tests of all files work on one database, and each draws its own
  */
-export function drawnPeople(first: number): (fields?: Partial<PersonFields>) => PersonFields {
+export function drawnPeople(file: keyof typeof SHARES): (fields?: Partial<PersonFields>) => PersonFields {
+  const [first, end] = SHARES[file];
   let number = first;
   return (fields = {}) => {
     const familyName = FAMILY[number % FAMILY.length]!;
@@ -31,8 +35,7 @@ export function drawnPeople(first: number): (fields?: Partial<PersonFields>) => 
       postalCode: `TM${number} ${number % 9}AA`,
       ...fields,
     });
-    number++;
-    if (number > FAMILY.length) throw new Error('There are not enough made-up people for these tests.');
+    if (number++ === end) throw new Error('This file’s made-up people are used up: widen its share.');
     return made;
   };
 }
