@@ -56,6 +56,7 @@ import { FirmsCounted1780000000022 } from './migrations/1780000000022-firmsCount
 import { ListsWalked1780000000023 } from './migrations/1780000000023-listsWalked';
 import { Imports1780000000024 } from './migrations/1780000000024-imports';
 import { Backups1780000000025 } from './migrations/1780000000025-backups';
+import { FoundOnce1780000000026 } from './migrations/1780000000026-foundOnce';
 import { StoredFile } from './platform/entities';
 
 /** The database of Dossier through one role's connection. */
@@ -96,6 +97,7 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       ListsWalked1780000000023,
       Imports1780000000024,
       Backups1780000000025,
+      FoundOnce1780000000026,
     ],
     entities: [
       Workspace,

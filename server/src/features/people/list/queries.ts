@@ -21,7 +21,7 @@ export type ListPlace = (string | number)[];
 /** So many who fit words are looked at for who fits them best. */
 export const MOST_FOUND = 3_000;
 
-/** @returns `among` how many were found, of whom at most `MOST_FOUND` are looked at; told where who fits best comes first */
+/** @returns `among` how many were found, of whom at most `MOST_FOUND` are looked at; told where who fits best comes first, and where few fit */
 export const listPeople = (
   manager: EntityManager,
   spec: ListSpec,
