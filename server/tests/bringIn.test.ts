@@ -159,8 +159,11 @@ describe('a table is brought in', () => {
     expect(workbook.columns[2]!.samples).toEqual(['2024-02-03']);
     expect((await run(workbook.id)).counts.created).toBe(1);
     expect(await names()).toEqual(expect.arrayContaining([`Emil ${OWN} Härr`, `Fay ${OWN} Frost`]));
-    for (const bytes of ['', 'PK\x03\x04 no workbook', '\x89PNG\0\0\0', '\n\n'])
+    for (const bytes of ['', 'PK\x03\x04 no workbook', '\x89PNG\0\0\0', '\n\n', 'Name;Firm\n"Ada;Mills\nBo;Mills\n'])
       expect([bytes, (await begin(bytes)).status]).toEqual([bytes, 422]);
+    const long = (await begin(`Name;Firm\n${'Lund '.repeat(200_000)};Mills\n`)).body;
+    expect(long.preview[0]!.fullName.length).toBeLessThan(400);
+    expect((await run(long.id, true)).counts.refused).toBe(1);
   });
 
   it('by one workspace only', async () => {

@@ -14,3 +14,9 @@ export interface IncomingPerson {
   /** Pictures within the file, the front first. */
   pictures: { type: string; base64: string }[];
 }
+
+/**
+ * Characters of a name or an address that are taken apart. What is longer is none (a table whose quotes do not close is one cell of a
+ * million), is kept as it is, and refused for its length by whoever files it.
+ */
+export const LONGEST_TAKEN_APART = 1_000;

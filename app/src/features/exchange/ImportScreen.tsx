@@ -71,6 +71,7 @@ function Counts({ file }: { file: Import }) {
   return (
     <View className="gap-1">
       {file.state === 'mapping' ? <Soft>What would become of them:</Soft> : null}
+      {file.state === 'undone' ? <Soft>What had become of them:</Soft> : null}
       {words.map((each) => (
         <Text key={each} className="tabular">
           {each}

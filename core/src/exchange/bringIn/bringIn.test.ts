@@ -37,6 +37,13 @@ describe('what the columns of a table are', () => {
 });
 
 describe('a row', () => {
+  it('with a cell of a million characters, as where a quote is not closed, is not looked through', () => {
+    const cell = 'Ada Lund;a@lund.example\n'.repeat(40_000);
+    const named = rowOf([cell, 'ada@lund.example'], ['fullName', 'email'], ['Name', 'Mail'], words);
+    expect(named.draft.fields.familyName.length).toBeGreaterThan(900_000);
+    expect(rowOf([cell], ['address'], ['Where'], words).draft.fields.street.length).toBeGreaterThan(900_000);
+  });
+
   it('is taken apart as cards are: names, addresses, numbers with their country', () => {
     const head = ['Name', 'Address', 'Tel', 'Mobile', 'Mails', 'Tags', 'Shoe size', 'Note'];
     const mapping = ['fullName', 'address', 'phone', 'mobile', 'email', 'tags', 'own', 'note'];

@@ -2,6 +2,7 @@ import { emptyPersonFields } from '../../people';
 import { proposeFields, readingOfText, splitName } from '../../reading';
 import { writable } from '../../text';
 import { countryCode } from '../countryCode';
+import { LONGEST_TAKEN_APART } from '../incomingPerson';
 import { marksOf, withCells, type RowDraft, type RowWords } from '../table';
 import { ALL_COLUMNS, BACK_COLUMNS, type Mapping } from './mapping';
 
@@ -84,6 +85,7 @@ function takeApart(target: 'fullName' | 'address', text: string, words: RowWords
   const set = (key: string, value: string | undefined) => {
     if (value && !cells.get(key)) cells.set(key, value);
   };
+  if (text.length > LONGEST_TAKEN_APART) return set(target === 'fullName' ? 'familyName' : 'street', text);
   if (target === 'fullName') {
     const reversed = /^([^,]+),\s*([^,.]+)$/.exec(text);
     const name = splitName(reversed ? `${reversed[2]} ${reversed[1]}` : text, words.country ?? undefined);

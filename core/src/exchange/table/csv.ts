@@ -8,11 +8,21 @@ export type Delimiter = (typeof DELIMITERS)[number];
 export const csvLine = (cells: readonly string[], delimiter: Delimiter): string =>
   `${Papa.unparse([cells.map(guardedCell)], { delimiter, header: false })}\r\n`;
 
+export interface CsvTable {
+  rows: string[][];
+  delimiter: Delimiter;
+  /** Where a quotation mark opens that is never closed: everything behind it has become one cell. */
+  openLine: number | undefined;
+}
+
 /** The cells of a CSV file. The delimiter is the one that makes the most even table. Lines without anything are left out. */
-export function readCsv(text: string, delimiter?: Delimiter): { rows: string[][]; delimiter: Delimiter } {
+export function readCsv(text: string, delimiter?: Delimiter): CsvTable {
   const found = delimiter ?? delimiterOf(text);
-  const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { delimiter: found, skipEmptyLines: 'greedy' });
-  return { rows: data.map((row) => row.map(unguardedCell)), delimiter: found };
+  const whole = text.replace(/^\uFEFF/, '');
+  const { data, errors } = Papa.parse<string[]>(whole, { delimiter: found, skipEmptyLines: 'greedy' });
+  const open = errors.find(({ code }) => code === 'MissingQuotes');
+  const openLine = open && whole.slice(0, open.index).split(/\r\n|\r|\n/).length;
+  return { rows: data.map((row) => row.map(unguardedCell)), delimiter: found, openLine };
 }
 
 const JUDGED_BY_LINES = 50;

@@ -121,5 +121,7 @@ describe('CSV of other programs', () => {
 
   it('may have line breaks within quotation marks, and lines without anything', () => {
     expect(readCsv('name,note\n\n"Voss","first\nsecond ""quoted"""\n,\n').rows).toEqual([['name', 'note'], ['Voss', 'first\nsecond "quoted"']]); // prettier-ignore
+    expect(readCsv('name;mail\r\n\r\n"Voss\nElin";a\r\n"Bo;b\r\nCy;c\r\n').openLine).toBe(5);
+    expect(readCsv('name;mail\n"Voss";a\nBo "the boat" Lund;5"\n').openLine).toBeUndefined();
   });
 });

@@ -110,6 +110,28 @@ describe('vCards of other programs', () => {
     expect(read(utf16)[0]!.fields.familyName).toBe('Müller');
   });
 
+  it('with names, numbers and addresses of a million characters are read without looking through them', () => {
+    const long = 'Ada Lund; +44 (7700) ,a@lund.example '.repeat(28_000);
+    const properties = [
+      'FN',
+      'ORG',
+      'TEL',
+      'EMAIL',
+      'ADR',
+      'NOTE',
+      'CATEGORIES',
+      'URL',
+      'IMPP',
+      'PHOTO',
+      'UID',
+      'X-ANY',
+    ];
+    expect(one(...properties.map((name) => `${name}:${long}`)).fields.familyName.length).toBeGreaterThan(900_000);
+    expect(read(`BEGIN:VCARD\nFN:A${'\n b'.repeat(500_000)}\nEND:VCARD`)[0]!.fields.familyName).toHaveLength(500_001);
+    expect(read('BEGIN:VCARD\n'.repeat(20_000))).toEqual([]);
+    expect(one('FN:Ada', ...Array.from({ length: 20_000 }, () => 'TEL:+44 7700 900123')).fields.phones.length).toBeGreaterThan(0); // prettier-ignore
+  });
+
   it('give names and numbers their parts', () => {
     expect(one('FN:Dr. Nella Harrowfield MBA').fields).toMatchObject({ prefix: 'Dr.', givenName: 'Nella', familyName: 'Harrowfield', suffix: 'MBA' }); // prettier-ignore
     expect(one('FN:Quay & Sons', 'ORG:Quay & Sons').fields).toMatchObject({ familyName: '', company: 'Quay & Sons' });

@@ -11,7 +11,7 @@ import { splitName } from '../../reading/personName';
 import { onOneLine, writable } from '../../text';
 import { addressOnOneLine, siteOf } from '../asFiled';
 import { countryCode } from '../countryCode';
-import type { IncomingPerson } from '../incomingPerson';
+import { LONGEST_TAKEN_APART, type IncomingPerson } from '../incomingPerson';
 import { readContentLines, type ContentLine } from './readContentLines';
 import { splitValue, unescapeValue } from './values';
 
@@ -219,6 +219,7 @@ const plainLabel = (label: string): string => onOneLine(label.replace(/^_\$!<(.*
 
 function nameFrom(whole: string, fields: PersonFields): void {
   if (!whole) return;
+  if (whole.length > LONGEST_TAKEN_APART) return void (fields.familyName = whole);
   const { prefix = '', givenName = '', middleName = '', familyName = '', suffix = '' } = splitName(whole);
   if (familyName || givenName) Object.assign(fields, { prefix, givenName, middleName, familyName, suffix });
   // A single word is what somebody is called by.

@@ -1,6 +1,7 @@
 import type { Import, ImportRows, ImportRowsQuery, Imports } from '@dossier/contract';
 import { ALL_COLUMNS } from '@dossier/core/exchange/files';
-import { displayName } from '@dossier/core/people';
+import { displayName, type PersonFields } from '@dossier/core/people';
+import { writable } from '@dossier/core/text';
 import { MoreThan, Not, Raw, type DataSource, type EntityManager } from 'typeorm';
 import { notFound } from '../../../platform/problem';
 import type { SignedIn } from '../../../platform/session';
@@ -31,23 +32,22 @@ export const importState = (database: DataSource, who: SignedIn, id: string): Pr
       ...head!,
       mapping: [...file.mapping],
       columns: file.mapping.map((target, i) => ({
-        header: file.head?.[i] ?? '',
+        header: shown(file.head?.[i] ?? ''),
         target,
         samples: first
           .flatMap(({ given }) => (Array.isArray(given) ? (given[i]?.trim() ?? '') : ''))
           .filter(Boolean)
-          .slice(0, SAMPLES),
+          .slice(0, SAMPLES)
+          .map(shown),
       })),
       preview: first.slice(0, PREVIEWED).map(({ number, given }) => {
         const { draft, faults } = incomingRow(context, given);
         const { fields } = draft;
         return {
           number,
-          fullName: displayName(fields),
-          company: fields.company,
-          title: fields.title,
-          email: fields.emails[0] ?? '',
-          phone: fields.phones[0]?.value ?? '',
+          ...shownName(fields),
+          email: shown(fields.emails[0] ?? ''),
+          phone: shown(fields.phones[0]?.value ?? ''),
           faults,
         };
       }),
@@ -130,9 +130,7 @@ export const importRows = (
       const { fields } = incomingRow(context, row.given).draft;
       return {
         number: row.number,
-        fullName: displayName(fields),
-        company: fields.company,
-        title: fields.title,
+        ...shownName(fields),
         personId: row.personId,
         outcome: row.outcome!,
         faults: row.faults,
@@ -147,5 +145,15 @@ export const importRows = (
     });
     return { items, next: rows.length > PAGE ? rows[PAGE]!.number : null };
   });
+
+/** A cell may be as long as a file; its beginning tells what it is. */
+const shown = (text: string): string => (text.length > SHOWN ? `${writable(text.slice(0, SHOWN))}…` : text);
+const SHOWN = 300;
+
+const shownName = (fields: PersonFields) => ({
+  fullName: shown(displayName(fields)),
+  company: shown(fields.company),
+  title: shown(fields.title),
+});
 
 const labelOf = (key: string): string => ALL_COLUMNS.find((column) => column.key === key)?.header ?? key;

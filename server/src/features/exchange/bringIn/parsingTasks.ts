@@ -61,7 +61,9 @@ export async function read({
   }
   // Bytes that are no text.
   if (/(?![\t\n\v\f\r])\p{Cc}/u.test(text.slice(0, 2000))) return { unreadable: 'This is no file of people. Bring in vCards, a CSV file or an XLSX workbook.' }; // prettier-ignore
-  return asTable('csv', readCsv(decodeText(bytes).text).rows);
+  const { rows, openLine } = readCsv(decodeText(bytes).text);
+  if (openLine) return { unreadable: `The quotation mark in line ${openLine} is never closed. Close it or take it out, then bring the file in.` }; // prettier-ignore
+  return asTable('csv', rows);
 }
 
 const isZip = (bytes: Uint8Array): boolean => bytes[0] === 0x50 && bytes[1] === 0x4b;
