@@ -14,6 +14,7 @@ module.exports = {
   testTimeout: 120_000,
   projects: [
     node('core'),
+    node('contract'),
     node('reader', { testEnvironment: `${__dirname}/scripts/jest/nativeArrays.cjs` }),
     node('scripts'),
     node('server', {

@@ -137,7 +137,8 @@ test('thirty photographs of an afternoon without a network arrive once, though t
   await expect(visit.page.getByText('still on this device', { exact: false })).toBeHidden();
   expect(await cardsInTray(visit.page, baseURL!)).toBe(before + 30);
   await visit.kill();
-  rmSync(profile, { recursive: true, force: true });
+  // Processes of a browser that was killed may still write for a moment.
+  rmSync(profile, { recursive: true, force: true, maxRetries: 20, retryDelay: 100 });
 });
 
 const cardsInTray = (page: Page, baseURL: string): Promise<number> =>

@@ -3,7 +3,7 @@
  * Everything that must hold: lint, format, arrows between the floors, types, units, the server
  * against a real PostgreSQL, the application in a real browser. `--only unit|server|e2e` for a part;
  * `--only offices` has programs of other people read what is taken out, which the rest leaves out.
- * Two parts run side by side, each mostly on one core. Databases and ports are their own; nothing is left running.
+ * Two parts run side by side, each mostly on one core; whichever is done takes the next. Databases and ports are their own; nothing is left running.
  */
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
@@ -23,6 +23,8 @@ const PARTS = ['static', 'unit', 'server', 'e2e', 'offices'];
 /** Only when it is named: installing a spreadsheet takes longer than a run of the rest should. */
 const ON_ITS_OWN = 'offices';
 const only = process.argv.includes('--only') ? process.argv[process.argv.indexOf('--only') + 1] : undefined;
+/** Projects of jest that run together, those that take longest first. */
+const UNITS = [['reader'], ['core', 'contract', 'scripts'], ['app']];
 const reports = join(dataFolder, 'test-reports');
 const running = [];
 const results = [];
@@ -68,14 +70,7 @@ async function runStatic() {
 
 async function runJest(part, projects, env) {
   const file = join(reports, `${part}.json`);
-  const args = [
-    '--selectProjects',
-    ...projects,
-    '--json',
-    '--outputFile',
-    file,
-    ...(part === 'server' || part === 'offices' ? ['--runInBand'] : [`--maxWorkers=${only ? 2 : 1}`]),
-  ];
+  const args = ['--selectProjects', ...projects, '--json', '--outputFile', file, '--runInBand'];
   await run(bin('jest'), args, env);
   const report = JSON.parse(readFileSync(file, 'utf8'));
   failures.push(...failuresOfJest(report));
@@ -157,18 +152,21 @@ async function test() {
   mkdirSync(reports, { recursive: true });
   if (wanted('offices')) await requireOffices();
   const postgres = ['server', 'e2e', 'offices'].some(wanted) ? await testPostgres() : undefined;
-  const checks = async () => {
-    if (wanted('static')) await runStatic();
-    if (wanted('unit')) await runJest('unit', ['core', 'reader', 'scripts', 'app'], process.env);
-    if (wanted('server')) await runServer(postgres, 'server');
-    if (wanted('offices')) await runServer(postgres, 'offices');
+  const waiting = [
+    wanted('static') && runStatic,
+    wanted('server') && (() => runServer(postgres, 'server')),
+    wanted('offices') && (() => runServer(postgres, 'offices')),
+    ...UNITS.map((projects) => wanted('unit') && (() => runJest(`unit ${projects[0]}`, projects, process.env))),
+  ].filter(Boolean);
+  const others = async () => {
+    for (let part = waiting.shift(); part; part = waiting.shift()) await part();
   };
   const journeys = async () => {
     if (!wanted('e2e')) return;
     await buildApp();
     await runE2e(postgres);
   };
-  const ended = await Promise.allSettled([checks(), journeys()]);
+  const ended = await Promise.allSettled([others(), journeys().then(others)]);
   const broken = ended.find(({ status }) => status === 'rejected');
   if (broken) throw broken.reason;
 }

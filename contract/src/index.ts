@@ -20,4 +20,5 @@ export * from './reading';
 export * from './tag';
 export * from './takeOut';
 export * from './team';
+export * from './tokens';
 export * from './tray';

@@ -6,7 +6,8 @@ import express, { Router, type Express, type Request, type RequestHandler, type 
 import packedFiles from 'express-static-gzip';
 import helmet from 'helmet';
 import type { DataSource } from 'typeorm';
-import { FirstTime, recogniseSession, sessionRoutes, settingsRoutes, teamRoutes } from './features/account';
+import { apiDescription } from './apiDescription';
+import { allowedOrigins, apiTokenRoutes, FirstTime, isOriginAllowed, recogniseSession, sessionRoutes, settingsRoutes, teamRoutes } from './features/account'; // prettier-ignore
 import { backupRoutes } from './features/backup';
 import { captureRoutes } from './features/capture';
 import { exchangeRoutes, shareRoutes } from './features/exchange';
@@ -24,6 +25,7 @@ import { healthRoutes } from './health';
 import type { Config } from './platform/config';
 import type { Logger } from './platform/logger';
 import { ProblemError, problemHandler } from './platform/problem';
+import { askedBeforehand, fromOtherPages, tokenLimit } from './platform/programs';
 import type { DeclaredRoute, Routes } from './platform/routes';
 import { requireSignIn, sameOriginWrites } from './platform/session';
 import type { TrayEvents } from './platform/trayEvents';
@@ -65,13 +67,16 @@ export function createApp({ database, events, config, logger }: Parts): Express 
   const api = Router()
     .use(compression({ filter: isWorthPacking }))
     .use(healthRoutes(database, config.https?.port))
+    .use(askedBeforehand((origin) => isOriginAllowed(database, origin)))
     .use(sameOriginWrites)
     .use(recogniseSession(database))
+    .use(fromOtherPages(database, allowedOrigins))
     .use(['/session', '/links', '/shares/opened'], json, writableRequests)
     .use(sessionRoutes(database, config.signInLimit, new FirstTime(database, config.firstCode), logger))
     .use(linkRoutes(database))
     .use(shareRoutes(database))
     .use(requireSignIn)
+    .use(tokenLimit())
     // The bytes of pictures and files are no JSON: they are taken by the route itself.
     .use((request, response, next) => (isFile(request) ? next() : json(request, response, next)))
     .use(writableRequests)
@@ -79,6 +84,7 @@ export function createApp({ database, events, config, logger }: Parts): Express 
     .use(() => {
       throw new ProblemError(404, 'no-route', 'Not found', 'There is nothing under this address.');
     });
+  app.use('/api', compression(), apiDescription());
   app.use('/api/v1', api);
   if (config.appFolder) serveApplication(app, config.appFolder);
   app.use(problemHandler(logger));
@@ -101,6 +107,7 @@ const roomsOf = ({ database, events, backups }: RoomParts): Routes[] => [
   teamRoutes(database),
   memberRoutes(database),
   settingsRoutes(database),
+  apiTokenRoutes(database),
   captureRoutes(database),
   readingRoutes(database),
   trayRoutes(database, events),

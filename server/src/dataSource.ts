@@ -1,6 +1,6 @@
 import 'reflect-metadata';
 import { DataSource } from 'typeorm';
-import { Account, AccountSession, Workspace } from './features/account';
+import { Account, AccountSession, ApiTokenRecord, Workspace } from './features/account';
 import { BackupRecord } from './features/backup';
 import { Occasion, Photo, PhotoPart } from './features/capture';
 import { CompanyAct, CompanyNote, CompanyRecount, CompanyStaff } from './features/companies';
@@ -57,6 +57,7 @@ import { ListsWalked1780000000023 } from './migrations/1780000000023-listsWalked
 import { Imports1780000000024 } from './migrations/1780000000024-imports';
 import { Backups1780000000025 } from './migrations/1780000000025-backups';
 import { FoundOnce1780000000026 } from './migrations/1780000000026-foundOnce';
+import { ApiTokens1780000000027 } from './migrations/1780000000027-apiTokens';
 import { StoredFile } from './platform/entities';
 
 /** The database of Dossier through one role's connection. */
@@ -98,12 +99,14 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       Imports1780000000024,
       Backups1780000000025,
       FoundOnce1780000000026,
+      ApiTokens1780000000027,
     ],
     entities: [
       Workspace,
       StoredFile,
       Account,
       AccountSession,
+      ApiTokenRecord,
       AccessLink,
       Occasion,
       Photo,

@@ -1,6 +1,7 @@
 import 'reflect-metadata';
 import { randomUUID } from 'node:crypto';
 import type { Members, Session } from '@dossier/contract';
+import { API_ROUTES } from '@dossier/contract/api';
 import { ALLOWED, may, type Act, type Role } from '@dossier/core/account';
 import { createDataSource } from '../src/dataSource';
 import { declaredRoutes } from '../src/createApp';
@@ -51,6 +52,8 @@ describe('every route', () => {
     expect(routes.length).toBeGreaterThan(50);
     expect(new Set(routes.map(({ method, path }) => `${method} ${path}`)).size).toBe(routes.length);
     for (const { act } of routes) expect(Object.keys(ALLOWED)).toContain(act);
+    // What is not described cannot be declared at all, see `Routes`.
+    expect(routes.map(({ method, path }) => `${method} ${path}`).sort()).toEqual(Object.keys(API_ROUTES).sort());
   });
 
   it.each(routes.map((route) => [route.method, route.path, route] as const))(
@@ -105,6 +108,8 @@ describe('what belongs to another workspace', () => {
     made.shares = await idOf(`/people/${made.people}/shares`, { days: 1 });
     made.imports = (await rep.send<{ id: string }>('POST', '/imports?name=ours.csv', Buffer.from('Name\nOnly For Us\n'))).body.id; // prettier-ignore
     made.backups = await ourBackup();
+    const token = { name: 'Only for us', scopes: ['people:read'] };
+    made.tokens = (await clients.manager!.send<{ id: string }>('POST', '/tokens', token)).body.id;
     made.photos = randomUUID();
     const { default: sharp } = await import('sharp');
     const picture = sharp({ create: { width: 60, height: 40, channels: 3, background: '#aaa' } });

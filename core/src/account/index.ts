@@ -1,1 +1,2 @@
+export * from './scopes';
 export * from './roles';

@@ -16,6 +16,7 @@ export type Role = (typeof ROLES)[number];
  * - `backUp` everything leaves as one file, also what lets colleagues in
  * - `settle` what the workspace keeps, expects and does by itself; what it has learned
  * - `invite` colleagues come and go, with their roles
+ * - `connect` programs of others are let in
  */
 export type Act =
   | 'see'
@@ -29,7 +30,8 @@ export type Act =
   | 'takeOut'
   | 'backUp'
   | 'settle'
-  | 'invite';
+  | 'invite'
+  | 'connect';
 
 const EVERYBODY: readonly Role[] = ROLES;
 const OWN_RECORDS: readonly Role[] = ['rep', 'manager', 'administrator'];
@@ -49,6 +51,7 @@ export const ALLOWED: Readonly<Record<Act, readonly Role[]>> = {
   backUp: ['administrator'],
   settle: IN_CHARGE,
   invite: IN_CHARGE,
+  connect: IN_CHARGE,
 };
 
 export const may = (role: Role, act: Act): boolean => ALLOWED[act].includes(role);

@@ -1,4 +1,4 @@
-import { may, type Act, type Role } from '@dossier/core/account';
+import { may, type Act, type Role, type Scope } from '@dossier/core/account';
 import type { Request, RequestHandler } from 'express';
 import { ProblemError } from './problem';
 
@@ -13,6 +13,8 @@ export interface Visitor extends SignedIn {
   role: Role;
   /** Names the session without opening it: the hash of its token, in hexadecimal. */
   session: string;
+  /** Of a program: what it may do, with how many requests a minute. Undefined for somebody at a screen. */
+  token?: { id: string; scopes: readonly Scope[]; perMinute: number };
 }
 
 const signedIn = new WeakMap<Request, Visitor>();
@@ -31,11 +33,25 @@ export const requireSignIn: RequestHandler = (request, _response, next) => {
   next();
 };
 
-/** Lets through whose role may do this. @throws ProblemError 403 else */
-export const requireAct =
-  (act: Act): RequestHandler =>
+/**
+ * Lets through whose role may do this, and of programs those whose token may.
+ * @param scope what a token must have; null for what no token is enough for
+ * @throws ProblemError 403 else
+ */
+export const requireLeave =
+  (act: Act, scope: Scope | null): RequestHandler =>
   (request, _response, next) => {
-    if (!may(whoIs(request).role, act))
+    const { role, token } = whoIs(request);
+    if (token && (scope === null || !token.scopes.includes(scope)))
+      throw new ProblemError(
+        403,
+        'not-in-scope',
+        'Not for this token',
+        scope === null
+          ? 'No token may do that. Sign in to do it.'
+          : `This token may not do that. It takes one with the scope ${scope}.`,
+      );
+    if (!may(role, act))
       throw new ProblemError(
         403,
         'not-for-your-role',
@@ -47,10 +63,10 @@ export const requireAct =
 
 /**
  * Writes must come from the application's own pages: browsers name the sender in `Sec-Fetch-Site`
- * and `Origin`; programs without either are let through, since no browser sent their cookie.
+ * and `Origin`; programs without either are let through, since no browser sent their cookie. Nor does one send a token by itself.
  */
 export const sameOriginWrites: RequestHandler = (request, _response, next) => {
-  const reading = ['GET', 'HEAD', 'OPTIONS'].includes(request.method);
+  const reading = ['GET', 'HEAD', 'OPTIONS'].includes(request.method) || bearerOf(request) !== undefined;
   const site = request.get('sec-fetch-site');
   const origin = request.get('origin');
   const foreign =
@@ -63,3 +79,7 @@ export const sameOriginWrites: RequestHandler = (request, _response, next) => {
 
 /** Undefined for an origin that is none, such as `null`. */
 const hostOf = (origin: string): string | undefined => (URL.canParse(origin) ? new URL(origin).host : undefined);
+
+/** The token that a program sends (RFC 6750). */
+export const bearerOf = (request: Request): string | undefined =>
+  /^Bearer +(\S+)\s*$/i.exec(request.get('authorization') ?? '')?.[1];

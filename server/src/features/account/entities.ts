@@ -1,3 +1,4 @@
+import type { Scope } from '@dossier/core/account';
 import { Column, Entity, Index, JoinColumn, ManyToOne, PrimaryColumn, type Relation } from 'typeorm';
 import { Workspace } from './workspace';
 
@@ -41,4 +42,41 @@ export class AccountSession {
   createdAt!: Date;
   @Column({ name: 'expires_at', type: 'timestamptz' })
   expiresAt!: Date;
+}
+
+/** Lets a program in, in the name of whoever made it. */
+@Entity('api_token')
+@Index('api_token_hash', ['tokenHash'], { unique: true })
+@Index('api_token_workspace', ['workspaceId'])
+@Index('api_token_account', ['accountId'])
+export class ApiTokenRecord {
+  @PrimaryColumn({ type: 'uuid', primaryKeyConstraintName: 'api_token_pkey' })
+  id!: string;
+  @Column({ name: 'workspace_id', type: 'uuid' })
+  workspaceId!: string;
+  @ManyToOne(() => Workspace, { onDelete: 'CASCADE' })
+  @JoinColumn({ name: 'workspace_id', foreignKeyConstraintName: 'api_token_workspace_fk' })
+  workspace?: Relation<Workspace>;
+  @Column({ name: 'account_id', type: 'uuid' })
+  accountId!: string;
+  @ManyToOne(() => Account, { onDelete: 'CASCADE' })
+  @JoinColumn({ name: 'account_id', foreignKeyConstraintName: 'api_token_account_fk' })
+  account?: Relation<Account>;
+  @Column({ type: 'text' })
+  name!: string;
+  /** SHA-256, so that a copy of the table lets nobody in. */
+  @Column({ name: 'token_hash', type: 'bytea' })
+  tokenHash!: Buffer;
+  @Column({ type: 'text', array: true })
+  scopes!: Scope[];
+  @Column({ name: 'per_minute', type: 'integer' })
+  perMinute!: number;
+  @Column({ name: 'made_at', type: 'timestamptz' })
+  madeAt!: Date;
+  /** Null for until it is revoked. */
+  @Column({ name: 'ends_at', type: 'timestamptz', nullable: true })
+  endsAt!: Date | null;
+  /** To the minute. */
+  @Column({ name: 'last_used_at', type: 'timestamptz', nullable: true })
+  lastUsedAt!: Date | null;
 }

@@ -1,9 +1,12 @@
+export { allowedOrigins } from './apiTokens';
 export { FirstTime } from './beginning';
 export { createAccounts, type NewWorkspace } from './createAccounts';
-export { Account, AccountSession } from './entities';
+export { apiTokenRoutes } from './apiTokenRoutes';
+export { Account, AccountSession, ApiTokenRecord } from './entities';
 export { recogniseSession, sessionRoutes, teamRoutes } from './routes';
 export { hashPassword } from './passwords';
 export { endSessionsOf, isSessionOpen, openSession, removeExpiredSessions } from './service';
 export { keepToken } from './sessionCookie';
 export { settingsRoutes } from './settingsRoutes';
 export { Workspace } from './workspace';
+export { isOriginAllowed } from './queries';

@@ -1,4 +1,5 @@
-import type { EntityManager } from 'typeorm';
+import type { Scope } from '@dossier/core/account';
+import type { DataSource, EntityManager } from 'typeorm';
 
 export async function isThereAWorkspace(manager: EntityManager): Promise<boolean> {
   const [row] = await manager.query<{ exists: boolean }[]>('select exists (select from workspace)');
@@ -31,3 +32,22 @@ export const clearPastLater = (
     `update workspace set clear_at = now() + interval '${CLEARED_AFTER}', clear_to = $2::jsonb where id = $1`,
     [workspaceId, JSON.stringify(to)],
   );
+
+export interface UsedToken {
+  id: string;
+  account_id: string;
+  scopes: Scope[];
+  per_minute: number;
+}
+
+/** What a token opens; when it was used is kept. @returns undefined for one that opens nothing (any more) */
+export async function useApiToken(database: DataSource, hash: Buffer): Promise<UsedToken | undefined> {
+  const [row] = await database.query<UsedToken[]>('select * from use_api_token($1)', [hash]);
+  return row;
+}
+
+/** Whether scripts of that page may ask in any workspace. */
+export async function isOriginAllowed(database: DataSource, origin: string): Promise<boolean> {
+  const [row] = await database.query<{ allowed: boolean }[]>('select is_origin_allowed($1) as allowed', [origin]);
+  return row!.allowed;
+}

@@ -1,20 +1,26 @@
 import { Beginning, PasswordChange, SignIn, type Session } from '@dossier/contract';
-import { Router, type Request, type RequestHandler } from 'express';
+import { Router, type Request, type RequestHandler, type Response } from 'express';
 import type { DataSource } from 'typeorm';
 import { attemptLimit } from '../../platform/attemptLimit';
 import type { Logger } from '../../platform/logger';
 import { ProblemError } from '../../platform/problem';
 import { Routes } from '../../platform/routes';
-import { requireSignIn, setSignedIn, whoIs } from '../../platform/session';
+import { bearerOf, requireSignIn, setSignedIn, whoIs } from '../../platform/session';
+import { holderOfToken } from './apiTokens';
 import type { FirstTime } from './beginning';
-import { changePassword, findSession, listTeam, sessionName, signIn, signOut } from './service';
+import { changePassword, describe, findSession, listTeam, sessionName, signIn, signOut } from './service';
 import { forgetToken, keepToken, tokenOf } from './sessionCookie';
 
 const sessions = new WeakMap<Request, Session>();
 
 /** Finds out who sends a request; routes that need somebody ask `whoIs`. */
 export function recogniseSession(database: DataSource): RequestHandler {
-  return async (request, _response, next) => {
+  return async (request, response, next) => {
+    const bearer = bearerOf(request);
+    if (bearer !== undefined) {
+      await recogniseProgram(database, request, response, bearer);
+      return next();
+    }
     const token = tokenOf(request);
     const session = token ? await findSession(database, token) : undefined;
     if (session) {
@@ -28,6 +34,29 @@ export function recogniseSession(database: DataSource): RequestHandler {
     }
     next();
   };
+}
+
+/** @throws ProblemError 401 for a token that is none (any more) */
+async function recogniseProgram(
+  database: DataSource,
+  request: Request,
+  response: Response,
+  bearer: string,
+): Promise<void> {
+  const held = await holderOfToken(database, bearer);
+  if (!held) {
+    response.set('WWW-Authenticate', 'Bearer error="invalid_token"');
+    throw new ProblemError(401, 'unknown-token', 'Not let in', 'This token is not known, has ended or was revoked.');
+  }
+  const { account, token } = held;
+  sessions.set(request, describe(account));
+  setSignedIn(request, {
+    accountId: account.id,
+    workspaceId: account.workspaceId,
+    role: account.role,
+    session: sessionName(bearer),
+    token: { id: token.id, scopes: token.scopes, perMinute: token.per_minute },
+  });
 }
 
 /** Getting in and out: the routes that need nobody to be signed in. */

@@ -117,7 +117,7 @@ export async function listTeam(database: DataSource, workspaceId: string): Promi
   return { items };
 }
 
-const describe = ({ id, name, email, role, workspace }: Account): Session => ({
+export const describe = ({ id, name, email, role, workspace }: Account): Session => ({
   user: { id, name, email, role },
   workspace: {
     id: workspace!.id,

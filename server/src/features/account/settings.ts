@@ -13,6 +13,10 @@ export const saveReadingSettings = (database: DataSource, who: SignedIn, setting
 export const saveOwnFields = (database: DataSource, who: SignedIn, ownFields: string[]): Promise<void> =>
   save(database, who, { ownFields });
 
+/** Web pages of others whose scripts may ask here. */
+export const saveAllowedOrigins = (database: DataSource, who: SignedIn, origins: string[]): Promise<void> =>
+  save(database, who, { allowedOrigins: [...new Set(origins)] });
+
 export const saveFilingSettings = (
   database: DataSource,
   who: SignedIn,

@@ -45,4 +45,7 @@ export class Workspace {
   /** So many of them are kept. */
   @Column({ name: 'backup_keep', type: 'integer', default: 7 })
   backupKeep!: number;
+  /** Web pages of others whose scripts may ask here, with a token. */
+  @Column({ name: 'allowed_origins', type: 'text', array: true, default: () => "'{}'" })
+  allowedOrigins!: string[];
 }

@@ -39,6 +39,7 @@ export type KeptTable = (typeof KEPT_TABLES)[number];
 /** What no backup holds, and why. */
 export const LEFT_OUT: Readonly<Record<string, string>> = {
   session: 'whoever has a copy of it is not to be let in',
+  api_token: 'whoever has a copy of it is not to be let in',
   access_link: 'whoever has a copy of it is not to be let in',
   share: 'whoever has a copy of it is not to be shown anybody',
   photo_part: 'the device that is sending the photograph still has it',

@@ -1,0 +1,116 @@
+import { z } from 'zod';
+import { BackupRequest, Backups, BackupSchedule } from '../backup';
+import { Import, ImportMapping, ImportQuery, ImportRows, ImportRowSettled, ImportRowsQuery, ImportRun, Imports } from '../bringIn'; // prettier-ignore
+import { VcardQuery } from '../people';
+import { ShareFields, ShareMade, Shares } from '../shares';
+import { TakeOutColumns, TakeOutColumnsRequest, TakeOutQuery, TakeOutRequest } from '../takeOut';
+import type { Bytes, DescribedRoutes } from './describedRoute';
+
+const write = 'people:write';
+const FILE: Bytes = {
+  types: ['text/vcard', 'text/csv', 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet', 'application/json', 'application/zip'], // prettier-ignore
+  about: 'The file, as it was asked for.',
+};
+const ANY_FILE: Bytes = { types: ['application/octet-stream'], about: 'vCards, a CSV file, an XLSX workbook or JSON.' };
+
+/** Files out and in, links to one person, backups. */
+export const EXCHANGE_ROUTES: DescribedRoutes = {
+  'GET /people/export': {
+    about: 'People as a file: those that a list shows which is narrowed in the same way.',
+    scope: 'export',
+    query: TakeOutQuery,
+    answer: FILE,
+  },
+  'POST /people/export': {
+    about: 'The same for people who were chosen, with columns of one’s choice.',
+    scope: 'export',
+    body: TakeOutRequest,
+    answer: FILE,
+  },
+  'POST /people/export/columns': {
+    about: 'Columns that a table of these people would have.',
+    scope: 'export',
+    body: TakeOutColumnsRequest,
+    answer: TakeOutColumns,
+  },
+  'GET /people/:id/everything': {
+    about: 'Everything that is known of one person, as a ZIP archive.',
+    scope: 'export',
+    answer: { types: ['application/zip'], about: 'The archive.' },
+  },
+  'GET /people/:id/vcard': {
+    about: 'A person as a vCard.',
+    scope: 'people:read',
+    query: VcardQuery,
+    answer: { types: ['text/vcard'], about: 'The vCard (RFC 6350 or RFC 2426).' },
+  },
+  'GET /imports': { about: 'The latest files that were brought in.', scope: write, answer: Imports },
+  'POST /imports': {
+    about: 'Takes a file in and reads it; nobody is filed yet.',
+    scope: write,
+    query: ImportQuery,
+    body: ANY_FILE,
+    answer: Import,
+    status: 201,
+  },
+  'GET /imports/:id': { about: 'How far a file is, and its first rows as they will be.', scope: write, answer: Import },
+  'PUT /imports/:id/mapping': {
+    about: 'Says what the columns of a file are.',
+    scope: write,
+    body: ImportMapping,
+    answer: Import,
+  },
+  'POST /imports/:id/run': {
+    about: 'Goes through all rows by a job; with dry=1 nothing is written.',
+    scope: write,
+    query: ImportRun,
+    answer: Import,
+    status: 202,
+  },
+  'POST /imports/:id/cancel': { about: 'Stops; the rows behind are not brought in.', scope: write, answer: Import },
+  'POST /imports/:id/undo': {
+    about: 'Takes everything back that a file has brought in.',
+    scope: write,
+    answer: Import,
+    status: 202,
+  },
+  'GET /imports/:id/rows': {
+    about: 'Rows with one outcome, a page at a time.',
+    scope: write,
+    query: ImportRowsQuery,
+    answer: ImportRows,
+  },
+  'POST /imports/:id/rows/:number': {
+    about: 'Says who a row is, or which of its cells are taken.',
+    scope: write,
+    body: ImportRowSettled,
+    status: 204,
+  },
+  'GET /people/:id/shares': { about: 'Links by which a person can be seen.', scope: 'people:read', answer: Shares },
+  'POST /people/:id/shares': {
+    about: 'Makes a link by which a person’s card can be seen for some days.',
+    scope: write,
+    body: ShareFields,
+    answer: ShareMade,
+    status: 201,
+  },
+  'DELETE /shares/:id': { about: 'Ends a link.', scope: write, status: 204 },
+  'GET /backups': { about: 'When backups are made, and the latest.', scope: 'settings', answer: Backups },
+  'PUT /backups/schedule': {
+    about: 'Says when backups are made.',
+    scope: 'settings',
+    body: BackupSchedule,
+    status: 204,
+  },
+  'POST /backups/file': {
+    about: 'Makes a backup now.',
+    scope: 'settings',
+    body: BackupRequest,
+    answer: { types: ['application/octet-stream'], about: 'The archive.' },
+  },
+  'GET /backups/:id/file': {
+    about: 'A backup that was made by itself.',
+    scope: 'settings',
+    answer: { types: ['application/octet-stream'], about: 'The archive.' },
+  },
+};
