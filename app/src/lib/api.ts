@@ -45,6 +45,8 @@ export const api = createApi({
     'Session',
     'Team',
     'Backup',
+    'Token',
+    'Origin',
     'Tray',
     'Card',
     'Person',

@@ -1,4 +1,3 @@
-import { z } from 'zod';
 import { BackupRequest, Backups, BackupSchedule } from '../backup';
 import { Import, ImportMapping, ImportQuery, ImportRows, ImportRowSettled, ImportRowsQuery, ImportRun, Imports } from '../bringIn'; // prettier-ignore
 import { VcardQuery } from '../people';

@@ -1,5 +1,5 @@
 import { SCOPES } from '@dossier/core/account';
-import { z } from 'zod';
+import { type z } from 'zod';
 import * as contract from '..';
 import { EXAMPLES } from './examples';
 import { openApiDocument } from './openApi';

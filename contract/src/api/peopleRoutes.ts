@@ -1,4 +1,3 @@
-import { z } from 'zod';
 import { CellsChange, CellsChanged } from '../cells';
 import { ChangePreview, PeopleChangeRequest, PeopleChanges, PeopleChangeState } from '../changes';
 import {

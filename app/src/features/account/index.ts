@@ -19,3 +19,4 @@ export const PicturesSection = lazyScreen(() => import('./settingsPages'), 'Pict
 export const FilingSection = lazyScreen(() => import('./settingsPages'), 'FilingSection');
 export const OwnFieldsSection = lazyScreen(() => import('./settingsPages'), 'OwnFieldsSection');
 export const DeviceSection = lazyScreen(() => import('./settingsPages'), 'DeviceSection');
+export const ProgramsSection = lazyScreen(() => import('./programs/ProgramsSection'), 'ProgramsSection');

@@ -1,0 +1,1 @@
+export { ProgramsSection as default } from '@/features/account';
