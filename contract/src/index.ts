@@ -17,6 +17,7 @@ export * from './proof';
 export * from './secondLook';
 export * from './shares';
 export * from './reading';
+export * from './readings';
 export * from './tag';
 export * from './takeOut';
 export * from './team';

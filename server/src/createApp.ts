@@ -10,7 +10,7 @@ import { apiDescription } from './apiDescription';
 import { allowedOrigins, apiTokenRoutes, FirstTime, isOriginAllowed, recogniseSession, sessionRoutes, settingsRoutes, teamRoutes } from './features/account'; // prettier-ignore
 import { backupRoutes } from './features/backup';
 import { captureRoutes } from './features/capture';
-import { exchangeRoutes, shareRoutes } from './features/exchange';
+import { exchangeRoutes, readingOnRequestRoutes, shareRoutes } from './features/exchange';
 import { filingRoutes } from './features/filing';
 import { matchingRoutes } from './features/matching';
 import { companyRoutes } from './features/companies';
@@ -98,8 +98,11 @@ function isWorthPacking(request: Request, response: Response): boolean {
   );
 }
 
-const isFile = ({ method, path }: Request): boolean =>
-  (method === 'PUT' && /^\/photos\/[^/]+\/?$/.test(path)) || (method === 'POST' && /^\/imports\/?$/.test(path));
+const isFile = (request: Request): boolean => {
+  const { method, path } = request;
+  if (method === 'PUT') return /^\/photos\/[^/]+\/?$/.test(path);
+  return method === 'POST' && (/^\/imports\/?$/.test(path) || (/^\/readings\/?$/.test(path) && !request.is('json')));
+};
 
 /** The routes of all rooms for whoever is signed in. */
 type RoomParts = Pick<Parts, 'database' | 'events'> & { backups?: Config['backups'] };
@@ -116,6 +119,7 @@ const roomsOf = ({ database, events, backups }: RoomParts): Routes[] => [
   filingRoutes(database),
   // Before a person by their id.
   exchangeRoutes(database),
+  readingOnRequestRoutes(database),
   peopleRoutes(database),
   companyRoutes(database),
   followupRoutes(database),

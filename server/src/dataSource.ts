@@ -25,7 +25,7 @@ import {
   PersonListing,
   ContactPoint,
 } from './features/people';
-import { ImportFile, ImportRowRecord, ShareLink } from './features/exchange';
+import { AskedReadingRecord, ImportFile, ImportRowRecord, ShareLink } from './features/exchange';
 import { Task } from './features/followup';
 import { Card, LearnedFact, LearnedSource } from './features/reading';
 import { AccessLink } from './features/team';
@@ -58,6 +58,7 @@ import { Imports1780000000024 } from './migrations/1780000000024-imports';
 import { Backups1780000000025 } from './migrations/1780000000025-backups';
 import { FoundOnce1780000000026 } from './migrations/1780000000026-foundOnce';
 import { ApiTokens1780000000027 } from './migrations/1780000000027-apiTokens';
+import { AskedReadings1780000000028 } from './migrations/1780000000028-askedReadings';
 import { StoredFile } from './platform/entities';
 
 /** The database of Dossier through one role's connection. */
@@ -100,6 +101,7 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       Backups1780000000025,
       FoundOnce1780000000026,
       ApiTokens1780000000027,
+      AskedReadings1780000000028,
     ],
     entities: [
       Workspace,
@@ -122,6 +124,7 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       CompanyAct,
       CompanyStaff,
       CompanyRecount,
+      AskedReadingRecord,
       ShareLink,
       ImportFile,
       ImportRowRecord,

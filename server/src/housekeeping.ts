@@ -1,5 +1,6 @@
 import type { Task } from 'graphile-worker';
 import type { DataSource } from 'typeorm';
+import { forgetRead } from './features/exchange/readings/forgetRead';
 import { removeExpiredSessions } from './features/account';
 import { removeOldParts } from './features/capture';
 import { forgetOldImports, removeEndedShares } from './features/exchange';
@@ -9,7 +10,7 @@ import type { Logger } from './platform/logger';
 
 /**
  * Removes for good what only a date keeps here: sessions that have run out, old signs of life, photographs that never arrived whole, people
- * deleted a month ago, changes of many, files that were brought in and links that ended then, words that only they were found by.
+ * deleted a month ago, changes of many, files that were brought in and links that ended then, what a program only wanted read, words that only they were found by.
  */
 export function housekeepingTask(database: DataSource, logger: Logger): Task {
   return async () => {
@@ -21,6 +22,7 @@ export function housekeepingTask(database: DataSource, logger: Logger): Task {
       changes: await forgetOldChanges(database),
       links: await removeEndedShares(database),
       imports: await forgetOldImports(database),
+      readings: await forgetRead(database),
       words: await forgetUnusedWords(database),
     };
     if (Object.values(removed).some((count) => count > 0)) logger.info(removed, 'put in order');

@@ -4,6 +4,7 @@ import type { DataSource, EntityManager } from 'typeorm';
 import { backUpTask } from './features/backup';
 import { countStaff } from './features/companies';
 import { bringInTask } from './features/exchange/bringIn/importTask';
+import { fileAskedTask, settleAsked } from './features/exchange/readings/settle';
 import { fileCleanSoon } from './features/filing/fileCleanSoon';
 import { fileCleanTask } from './features/filing/fileCleanTask';
 import { nightlySweepsTask } from './features/matching/nightlySweeps';
@@ -61,6 +62,7 @@ export async function startWorker(
         sweepPeople: sweepTask(database, logger),
         nightlySweeps: nightlySweepsTask(database),
         fileClean: fileCleanTask(database),
+        fileAsked: fileAskedTask(database),
         changePeople: changePeopleTask(database),
         bringIn: bringInTask(database),
         backUp: backUpTask(database, config.backups, logger),
@@ -86,8 +88,9 @@ export async function startWorker(
   };
 }
 
-/** Backs find their fronts, and what leaves nothing to ask is filed. */
+/** What a program has asked for is settled as it wants; else backs find their fronts, and what leaves nothing to ask is filed. */
 async function onNewCards(manager: EntityManager, { photo, cardIds }: NewCards): Promise<void> {
+  if (await settleAsked(manager, photo.id, cardIds)) return;
   const fronts = await joinPhotographedBacks(manager, photo);
   await fileCleanSoon(manager, photo, photo.backOf ? fronts : cardIds);
 }

@@ -110,6 +110,9 @@ describe('what belongs to another workspace', () => {
     made.backups = await ourBackup();
     const token = { name: 'Only for us', scopes: ['people:read'] };
     made.tokens = (await clients.manager!.send<{ id: string }>('POST', '/tokens', token)).body.id;
+    made.readings = (
+      await rep.send<{ id: string }>('POST', '/readings', { text: 'Only Forus\nonly@forus.example' })
+    ).body.id;
     made.photos = randomUUID();
     const { default: sharp } = await import('sharp');
     const picture = sharp({ create: { width: 60, height: 40, channels: 3, background: '#aaa' } });

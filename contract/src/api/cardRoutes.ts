@@ -15,6 +15,7 @@ import {
   ProofCard,
 } from '../proof';
 import { LearnedChange, LearnedList } from '../reading';
+import { AskedReading, ReadingAgainQuery, ReadingQuery, TextToRead } from '../readings';
 import { SecondLookAnswer, SecondLookRequest, SecondLooks, SecondLooksSeen } from '../secondLook';
 import { CardsChange, LatestBatch, ReadAgain, Tray, TrayQuery, TrayRun } from '../tray';
 import { PICTURE, type DescribedRoutes } from './describedRoute';
@@ -135,6 +136,26 @@ export const CARD_ROUTES: DescribedRoutes = {
     scope: prove,
     body: SecondLookAnswer,
     status: 204,
+  },
+  'POST /readings': {
+    about:
+      'Reads a picture, or a text, and says what stands on its cards. The body is the picture itself, multipart/form-data with it, or JSON with a text.',
+    scope: send,
+    headers: {
+      'Idempotency-Key': 'Any text of up to 100 characters; may be left out. The same key again is the same reading.',
+    },
+    query: ReadingQuery,
+    body: TextToRead,
+    otherBodies: [PICTURE, { types: ['multipart/form-data'], about: 'The picture as a file.' }],
+    answer: AskedReading,
+    otherAnswers: { 202: AskedReading },
+  },
+  'GET /readings/:id': {
+    about: 'What became of a reading; 202 while it is not done.',
+    scope: send,
+    query: ReadingAgainQuery,
+    answer: AskedReading,
+    otherAnswers: { 202: AskedReading },
   },
   'GET /learned': { about: 'What filed cards have taught.', scope: read, answer: LearnedList },
   'PATCH /learned/:id': {

@@ -15,11 +15,13 @@ export interface DescribedRoute {
   scope: Scope | null;
   query?: z.ZodType;
   body?: z.ZodType | Bytes;
+  otherBodies?: readonly Bytes[];
   /** What stands in the answer; none of it for 204. */
   answer?: z.ZodType | Bytes;
   status?: number;
   /** Besides the usual ones. */
   otherAnswers?: Readonly<Record<number, z.ZodType | Bytes>>;
+  /** Those that must be there, unless their words say that they may be left out. */
   headers?: Readonly<Record<string, string>>;
 }
 

@@ -65,7 +65,7 @@ export function openApiDocument(address = '/api/v1'): Json {
 }
 
 function operation(method: string, path: string, route: DescribedRoute, names: SchemaNames): Json {
-  const { about, scope, status = 200, query, body, answer, otherAnswers = {}, headers = {} } = route;
+  const { about, scope, status = 200, query, body, otherBodies = [], answer, otherAnswers = {}, headers = {} } = route;
   const id = idOf(method, path);
   const parameters = [
     ...[...path.matchAll(/:(\w+)/g)].map(([, key]) => ({
@@ -74,7 +74,7 @@ function operation(method: string, path: string, route: DescribedRoute, names: S
       required: true,
       schema: key === 'number' ? { type: 'integer' } : { type: 'string', format: 'uuid' },
     })),
-    ...Object.entries(headers).map(([name, description]) => ({ name, in: 'header', required: true, description, schema: { type: 'string' } })), // prettier-ignore
+    ...Object.entries(headers).map(([name, description]) => ({ name, in: 'header', required: !description.includes('may be left out'), description, schema: { type: 'string' } })), // prettier-ignore
     ...(query ? queryParameters(query) : []),
   ];
   const answers: Record<string, Json> = {};
@@ -95,7 +95,15 @@ function operation(method: string, path: string, route: DescribedRoute, names: S
     tags: [roomOf(path)],
     ...(scope ? { 'x-scope': scope } : { security: [] }),
     ...(parameters.length > 0 && { parameters }),
-    ...(body && { requestBody: { required: true, content: contentOf(body, 'input', `${id}Body`, names) } }),
+    ...(body && {
+      requestBody: {
+        required: true,
+        content: Object.assign(
+          contentOf(body, 'input', `${id}Body`, names),
+          ...otherBodies.map((other) => contentOf(other, 'input', '', names)),
+        ) as Json,
+      },
+    }),
     responses: answers,
   };
 }

@@ -43,6 +43,7 @@ export const LEFT_OUT: Readonly<Record<string, string>> = {
   access_link: 'whoever has a copy of it is not to be let in',
   share: 'whoever has a copy of it is not to be shown anybody',
   photo_part: 'the device that is sending the photograph still has it',
+  asked_reading: 'what it is about is in the tray, or was only to be read',
   sweep: 'a search for duplicates that is under way begins again',
   person_listing: 'made anew from the records',
   listed_word: 'made anew from the records',

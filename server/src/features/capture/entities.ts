@@ -77,6 +77,12 @@ export class Photo {
   /** The photograph of the fronts whose backs this one shows; it may still be on its way. */
   @Column({ name: 'back_of', type: 'uuid', nullable: true })
   backOf!: string | null;
+  /** Not where a program wants its cards read and nothing else. */
+  @Column({ name: 'in_tray', type: 'boolean', default: true })
+  inTray!: boolean;
+  /** What is expected of its cards in place of what its occasion and workspace say. */
+  @Column({ type: 'jsonb', nullable: true })
+  expected!: { country: string | null; languages: string[] } | null;
   /** SHA-256 of the bytes as received. */
   @Column({ name: 'content_hash', type: 'bytea' })
   contentHash!: Buffer;

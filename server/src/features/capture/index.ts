@@ -4,4 +4,6 @@ export { cardOccasion, knownOccasion, ownerIn } from './occasions';
 export { removeOldParts } from './photoParts';
 export { photoStates } from './photoStates';
 export { handOverOccasions, handOverPhotos } from './queries';
+export { receiveBytes } from './receiveBytes';
 export { captureRoutes } from './routes';
+export { receivePhoto } from './service';

@@ -15,7 +15,7 @@ export async function openBatchOf(
 ): Promise<string | undefined> {
   const rows = await manager.query<{ batch_id: string }[]>(
     `select batch_id from photo
-     where workspace_id = $1 and taken_by = $2
+     where workspace_id = $1 and taken_by = $2 and in_tray
        and (state in ('waiting', 'reading') or received_at > now() - make_interval(secs => ${SAME_BATCH_SECONDS}))
      order by received_at desc limit 1`,
     [workspaceId, accountId],

@@ -1,5 +1,6 @@
 import { MAX_PHOTO_BYTES } from '@dossier/contract';
-import type { IncomingMessage } from 'node:http';
+import type { IncomingHttpHeaders } from 'node:http';
+import type { Readable } from 'node:stream';
 import { ProblemError } from '../../platform/problem';
 
 /** Keeps what has come of a photograph until the rest has. */
@@ -21,7 +22,10 @@ const KEEP_AFTER_MS = 1000;
  * off, or is slow, is kept: its sender goes on from there.
  * @throws ProblemError 413 above `MAX_PHOTO_BYTES`, 416 for a range that nothing leads up to, 400 for one that cannot be read
  */
-export async function receiveBytes(request: IncomingMessage, parts: Parts): Promise<Buffer> {
+export async function receiveBytes(
+  request: Readable & { headers: IncomingHttpHeaders },
+  parts: Parts,
+): Promise<Buffer> {
   if (request.headers['content-encoding'] ?? false)
     throw new ProblemError(415, 'unknown-encoding', 'Not readable', 'A photograph is sent as it is, not packed.');
   const from = beginningOf(request.headers['content-range']);

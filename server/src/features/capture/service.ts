@@ -33,6 +33,10 @@ interface NewPhoto {
   backOf?: string;
   /** Refuse a picture whose very bytes are here already. */
   onceOnly: boolean;
+  /** What is expected of its cards in place of what occasion and workspace say. */
+  expected?: Photo['expected'];
+  /** Not where its cards are only to be read. */
+  inTray?: boolean;
 }
 
 /**
@@ -75,9 +79,11 @@ export async function receivePhoto(
       takenBy: who.accountId,
       fileId,
       contentHash,
-      batchId: await batchFor(manager, who),
+      batchId: upload.inTray === false ? uuidv7() : await batchFor(manager, who),
       backOf: upload.backOf ?? null,
       occasionId: await knownOccasion(manager, upload.occasionId),
+      inTray: upload.inTray ?? true,
+      expected: upload.expected ?? null,
       state: 'waiting',
       progress: 0,
       message: null,

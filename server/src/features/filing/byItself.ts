@@ -14,14 +14,20 @@ import { fileLocked } from './fileCard';
 /**
  * Files a card without a person, when its occasion or workspace lets it and there is nothing to ask: no doubt, a name, a way to
  * reach it, and nobody who is perhaps the same. Filed again it is filed once.
+ * @param asked as what whoever sent it wants it filed, whatever its occasion or workspace lets happen without being asked
  * @returns whether it was filed
  */
-export async function fileByItself(manager: EntityManager, who: SignedIn, cardId: string): Promise<boolean> {
+export async function fileByItself(
+  manager: EntityManager,
+  who: SignedIn,
+  cardId: string,
+  asked?: 'lead' | 'contact',
+): Promise<boolean> {
   const card = await manager.findOne(Card, { where: { id: cardId }, relations: { occasion: true } });
   if (!card || card.state !== 'toProve' || card.draft || card.frontCardId) return false;
   if (await isBackOnItsWay(manager, card)) return false;
   const { filesItself } = await manager.findOneByOrFail(Workspace, { id: who.workspaceId });
-  if (!(card.occasion?.filesItself ?? filesItself)) return false;
+  if (!asked && !(card.occasion?.filesItself ?? filesItself)) return false;
   const draft = draftOf(card.proposals);
   const fields = personFieldsOf(draft);
   const isWhole =
@@ -34,7 +40,7 @@ export async function fileByItself(manager: EntityManager, who: SignedIn, cardId
     `by-itself ${cardId}`,
     {
       cardId,
-      kind,
+      kind: asked ?? kind,
       tags,
       ownerId,
       fields,

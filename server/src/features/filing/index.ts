@@ -1,1 +1,2 @@
+export { fileByItself } from './byItself';
 export { filingRoutes } from './routes';

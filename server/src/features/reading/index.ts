@@ -7,3 +7,4 @@ export { proposing } from './proposing';
 export { handOverCards } from './queries';
 export { readAreaOf } from './readArea';
 export { readingRoutes } from './routes';
+export { keepTextCard } from './textCards';

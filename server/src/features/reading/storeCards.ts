@@ -93,7 +93,7 @@ type Placed = Omit<CardRead, 'quad'> & { quad: CardRead['quad'] | null };
 
 async function insertCard(
   manager: EntityManager,
-  { id: photoId, workspaceId, occasionId, takenAt, takenBy }: Photo,
+  { id: photoId, workspaceId, occasionId, takenAt, takenBy, expected: expectedOfPhoto }: Photo,
   card: Placed,
   engine: string,
   expected: ProposeOptions,
@@ -106,7 +106,7 @@ async function insertCard(
     occasionId,
     ...(await storePictures(manager, workspaceId, card)),
     ...readColumns(card, proposeFields(card.reading, expected), engine),
-    expected: null,
+    expected: expectedOfPhoto,
     personId: null,
     frontCardId: null,
     madeBy: takenBy,

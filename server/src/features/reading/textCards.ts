@@ -8,7 +8,7 @@ import { announce } from '../../platform/trayEvents';
 import { inWorkspace } from '../../platform/workspaceScope';
 import { knownOccasion } from '../capture';
 import { openState } from './cardStates';
-import { Card } from './entities';
+import { Card, type CardExpectation } from './entities';
 import { expectationsOf } from './expectations';
 import { proposing } from './proposing';
 
@@ -27,13 +27,23 @@ async function readText(
 
 /**
  * Puts a card without a picture into the tray, proposed from its text; the same id again changes nothing.
+ * @param expected of it, in place of what occasion and workspace say
  * @throws ProblemError 422 for text without anything about a person, 409 for an id used elsewhere
  */
-export async function keepTextCard(database: DataSource, who: SignedIn, id: string, request: TextCard): Promise<void> {
+export async function keepTextCard(
+  database: DataSource,
+  who: SignedIn,
+  id: string,
+  request: TextCard,
+  expected: CardExpectation | null = null,
+): Promise<void> {
   const options = await inWorkspace(database, who.workspaceId, async (manager) =>
     (await manager.existsBy(Card, { id }))
       ? undefined
-      : expectationsOf(manager, who.workspaceId, { occasionId: await knownOccasion(manager, request.occasionId) }),
+      : expectationsOf(manager, who.workspaceId, {
+          occasionId: await knownOccasion(manager, request.occasionId),
+          expected,
+        }),
   );
   if (!options) return;
   const { reading, proposal } = await readText(request, options);
@@ -62,7 +72,7 @@ export async function keepTextCard(database: DataSource, who: SignedIn, id: stri
       reading,
       proposals: proposal.fields,
       country: proposal.country ?? null,
-      expected: null,
+      expected,
       engine: 'text',
       personId: null,
       frontCardId: null,

@@ -9,7 +9,7 @@ export async function latestBatchOf(
 ): Promise<Batch | null> {
   const rows = await manager.query<Batch[]>(
     `with latest as (
-         select batch_id from photo where workspace_id = $1 and taken_by = $2 order by received_at desc limit 1)
+         select batch_id from photo where workspace_id = $1 and taken_by = $2 and in_tray order by received_at desc limit 1)
        select latest.batch_id as id,
               count(*)::int as photos,
               count(*) filter (where photo.state not in ('waiting', 'reading'))::int as done,

@@ -38,7 +38,7 @@ export function listTray(database: DataSource, who: SignedIn, query: TrayQuery):
     const photos = manager
       .createQueryBuilder(Photo, 'photo')
       .leftJoinAndSelect('photo.occasion', 'occasion')
-      .where({ state: In(['all', 'open'].includes(show) ? OPEN_PHOTOS : []) });
+      .where({ inTray: true, state: In(['all', 'open'].includes(show) ? OPEN_PHOTOS : []) });
     const cards = manager
       .createQueryBuilder(Card, 'card')
       .leftJoin('card.occasion', 'occasion')

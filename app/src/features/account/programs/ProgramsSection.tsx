@@ -66,7 +66,12 @@ function Programs() {
 }
 
 const DocsLink = () => (
-  <a href="/api/docs" target="_blank" rel="noreferrer" style={{ color: 'rgb(var(--ink))', textUnderlineOffset: 3 }}>
+  <a
+    href="/api/docs"
+    target="_blank"
+    rel="noreferrer"
+    style={{ color: 'rgb(var(--ink))', textDecoration: 'underline', textUnderlineOffset: 3 }}
+  >
     What programs can do
   </a>
 );
