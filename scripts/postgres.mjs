@@ -57,6 +57,8 @@ export async function startPostgres({ folder, port, setting, fast = false }) {
     });
   return {
     url,
+    /** What secrets of others are sealed with, kept beside the roles' passwords. */
+    sealing: secrets.sealing,
     /** Whether somebody else had started it, who may still need it. */
     wasRunning: running !== undefined,
     /** Makes the two roles and an empty database unless they are there. */
@@ -105,7 +107,11 @@ function readSecrets(file) {
     );
     writeFileSync(file, JSON.stringify(secrets), { mode: 0o600 });
   }
-  return JSON.parse(readFileSync(file, 'utf8'));
+  const secrets = JSON.parse(readFileSync(file, 'utf8'));
+  if (secrets.sealing) return secrets;
+  const more = { ...secrets, sealing: randomBytes(32).toString('base64url') };
+  writeFileSync(file, JSON.stringify(more), { mode: 0o600 });
+  return more;
 }
 
 async function createCluster(bin, folder, asUser, secrets) {

@@ -20,6 +20,7 @@ export const serverEnvironment = ({
   ...process.env,
   DOSSIER_OWNER_URL: postgres.url('dossier_owner', database),
   DOSSIER_DATABASE_URL: postgres.url('dossier_serving', database),
+  DOSSIER_SECRETS_KEY: process.env.DOSSIER_SECRETS_KEY ?? postgres.sealing,
   DOSSIER_PORT: String(port),
   DOSSIER_HOST: host,
   DOSSIER_LOG: log,

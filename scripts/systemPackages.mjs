@@ -43,6 +43,11 @@ export async function requireOffices() {
   if (missing.length > 0) await installFromDebian('Programs for address books and spreadsheets', missing.map(([, name]) => name)); // prettier-ignore
 }
 
+/** What makes pictures of the pages of PDFs. */
+export async function requirePdfPages() {
+  if (!existsSync('/usr/bin/pdftoppm')) await installFromDebian('A program for pages of PDFs', ['poppler-utils']);
+}
+
 async function installFromDebian(what, packages) {
   const command = `apt-get install -y --no-install-recommends ${packages.join(' ')}`;
   if (process.getuid?.() !== 0 || !hasCommand('apt-get')) {

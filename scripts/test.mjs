@@ -17,7 +17,7 @@ import { failuresOfJest, failuresOfPlaywright } from './failures.mjs';
 import { startPostgres } from './postgres.mjs';
 import { SetUpError } from './processes.mjs';
 import { serverEnvironment, setUpDatabase, startRecordedWorker, startServer, waitForHealth } from './services.mjs';
-import { requireChromium, requireOffices } from './systemPackages.mjs';
+import { requireChromium, requireOffices, requirePdfPages } from './systemPackages.mjs';
 
 const PARTS = ['static', 'unit', 'server', 'e2e', 'offices'];
 /** Only when it is named: installing a spreadsheet takes longer than a run of the rest should. */
@@ -151,6 +151,7 @@ async function test() {
   rmSync(reports, { recursive: true, force: true });
   mkdirSync(reports, { recursive: true });
   if (wanted('offices')) await requireOffices();
+  if (wanted('server')) await requirePdfPages();
   const postgres = ['server', 'e2e', 'offices'].some(wanted) ? await testPostgres() : undefined;
   const waiting = [
     wanted('static') && runStatic,

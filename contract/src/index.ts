@@ -23,3 +23,4 @@ export * from './takeOut';
 export * from './team';
 export * from './tokens';
 export * from './tray';
+export * from './webhooks';

@@ -10,7 +10,7 @@ import { apiDescription } from './apiDescription';
 import { allowedOrigins, apiTokenRoutes, FirstTime, isOriginAllowed, recogniseSession, sessionRoutes, settingsRoutes, teamRoutes } from './features/account'; // prettier-ignore
 import { backupRoutes } from './features/backup';
 import { captureRoutes } from './features/capture';
-import { exchangeRoutes, readingOnRequestRoutes, shareRoutes } from './features/exchange';
+import { eventRoutes, exchangeRoutes, readingOnRequestRoutes, shareRoutes } from './features/exchange';
 import { filingRoutes } from './features/filing';
 import { matchingRoutes } from './features/matching';
 import { companyRoutes } from './features/companies';
@@ -27,6 +27,7 @@ import type { Logger } from './platform/logger';
 import { ProblemError, problemHandler } from './platform/problem';
 import { askedBeforehand, fromOtherPages, tokenLimit } from './platform/programs';
 import type { DeclaredRoute, Routes } from './platform/routes';
+import { sealingWith } from './platform/sealing';
 import { requireSignIn, sameOriginWrites } from './platform/session';
 import type { TrayEvents } from './platform/trayEvents';
 import { writableRequests } from './platform/writableRequests';
@@ -80,7 +81,11 @@ export function createApp({ database, events, config, logger }: Parts): Express 
     // The bytes of pictures and files are no JSON: they are taken by the route itself.
     .use((request, response, next) => (isFile(request) ? next() : json(request, response, next)))
     .use(writableRequests)
-    .use(...roomsOf({ database, events, backups: config.backups }).map(({ router }) => router))
+    .use(
+      ...roomsOf({ database, events, backups: config.backups, secretsKey: config.secretsKey }).map(
+        ({ router }) => router,
+      ),
+    )
     .use(() => {
       throw new ProblemError(404, 'no-route', 'Not found', 'There is nothing under this address.');
     });
@@ -105,8 +110,8 @@ const isFile = (request: Request): boolean => {
 };
 
 /** The routes of all rooms for whoever is signed in. */
-type RoomParts = Pick<Parts, 'database' | 'events'> & { backups?: Config['backups'] };
-const roomsOf = ({ database, events, backups }: RoomParts): Routes[] => [
+type RoomParts = Pick<Parts, 'database' | 'events'> & Partial<Pick<Config, 'backups' | 'secretsKey'>>;
+const roomsOf = ({ database, events, backups, secretsKey }: RoomParts): Routes[] => [
   teamRoutes(database),
   memberRoutes(database),
   settingsRoutes(database),
@@ -120,6 +125,7 @@ const roomsOf = ({ database, events, backups }: RoomParts): Routes[] => [
   // Before a person by their id.
   exchangeRoutes(database),
   readingOnRequestRoutes(database),
+  eventRoutes(database, sealingWith(secretsKey)),
   peopleRoutes(database),
   companyRoutes(database),
   followupRoutes(database),

@@ -25,7 +25,7 @@ import {
   PersonListing,
   ContactPoint,
 } from './features/people';
-import { AskedReadingRecord, ImportFile, ImportRowRecord, ShareLink } from './features/exchange';
+import { AskedReadingRecord, ImportFile, ImportRowRecord, ShareLink, WebhookDeliveryRecord, WebhookRecord } from './features/exchange'; // prettier-ignore
 import { Task } from './features/followup';
 import { Card, LearnedFact, LearnedSource } from './features/reading';
 import { AccessLink } from './features/team';
@@ -59,6 +59,7 @@ import { Backups1780000000025 } from './migrations/1780000000025-backups';
 import { FoundOnce1780000000026 } from './migrations/1780000000026-foundOnce';
 import { ApiTokens1780000000027 } from './migrations/1780000000027-apiTokens';
 import { AskedReadings1780000000028 } from './migrations/1780000000028-askedReadings';
+import { Events1780000000029 } from './migrations/1780000000029-events';
 import { StoredFile } from './platform/entities';
 
 /** The database of Dossier through one role's connection. */
@@ -102,6 +103,7 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       FoundOnce1780000000026,
       ApiTokens1780000000027,
       AskedReadings1780000000028,
+      Events1780000000029,
     ],
     entities: [
       Workspace,
@@ -125,6 +127,8 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       CompanyStaff,
       CompanyRecount,
       AskedReadingRecord,
+      WebhookRecord,
+      WebhookDeliveryRecord,
       ShareLink,
       ImportFile,
       ImportRowRecord,

@@ -4,6 +4,8 @@ import type { DataSource, EntityManager } from 'typeorm';
 import { backUpTask } from './features/backup';
 import { countStaff } from './features/companies';
 import { bringInTask } from './features/exchange/bringIn/importTask';
+import { tellWebhookTask } from './features/exchange/webhooks/deliver';
+import { followFeeds } from './features/exchange/webhooks/follow';
 import { fileAskedTask, settleAsked } from './features/exchange/readings/settle';
 import { fileCleanSoon } from './features/filing/fileCleanSoon';
 import { fileCleanTask } from './features/filing/fileCleanTask';
@@ -21,10 +23,13 @@ import type { Config } from './platform/config';
 import { forgetDeadBeats, startHeartbeat } from './platform/heartbeat';
 import { KeptRunner, queueLogger } from './platform/keptRunner';
 import type { Logger } from './platform/logger';
+import { sealingWith } from './platform/sealing';
 
 /** How long after its last sign of life the jobs of a worker are given to another. */
 const GONE_AFTER_SECONDS = 20;
 const ORPHAN_CHECK_MS = 5_000;
+/** So soon what happens is on its way to whoever is told. */
+const FOLLOW_MS = 1_000;
 /** Who works where is counted every few minutes, what is no longer to be kept looked for every hour, people who are there twice every night. */
 const REGULARLY =
   '*/5 * * * * countStaff\n17 * * * * removePictures\n7 * * * * backUp\n47 * * * * housekeeping\n23 2 * * * nightlySweeps';
@@ -70,10 +75,22 @@ export async function startWorker(
       2,
       REGULARLY,
     ),
+    // What is sent to others waits for them.
+    keep(
+      {
+        tellWebhook: tellWebhookTask({
+          database,
+          sealing: sealingWith(config.secretsKey),
+          allowPrivate: config.allowPrivateAddresses,
+        }),
+      },
+      4,
+    ),
   ];
   await utils.forceUnlockWorkers(await forgetDeadBeats(database));
   for (const runner of runners) await runner.start();
   const stopBeat = startHeartbeat(database, () => runners.flatMap((runner) => runner.holders));
+  const stopFollowing = repeatedly(FOLLOW_MS, logger, 'following the feed failed', () => followFeeds(database));
   const stopAdopting = adoptOrphans(database, logger, (holders) => utils.forceUnlockWorkers([...holders]));
   logger.info('worker takes jobs');
   makeMissingKeys(database, logger).catch((error: unknown) => logger.error({ err: error }, 'making match keys failed'));
@@ -81,6 +98,7 @@ export async function startWorker(
     stop: async () => {
       stopBeat();
       stopAdopting();
+      stopFollowing();
       await Promise.all(runners.map((runner) => runner.stop()));
       await utils.release();
       reader.close();
@@ -117,8 +135,18 @@ function adoptOrphans(
     await unlock(orphans.map((o) => o.worker));
     logger.warn({ workers: orphans.length }, 'took over the jobs of workers that are gone');
   };
+  return repeatedly(ORPHAN_CHECK_MS, logger, 'looking for orphaned jobs failed', check);
+}
+
+/** Does something every so often, never twice at a time. @param trouble what is logged where it fails */
+function repeatedly(ms: number, logger: Logger, trouble: string, work: () => Promise<unknown>): () => void {
+  let isAtIt = false;
   const timer = setInterval(() => {
-    check().catch((error: unknown) => logger.error({ err: error }, 'looking for orphaned jobs failed'));
-  }, ORPHAN_CHECK_MS);
+    if (isAtIt) return;
+    isAtIt = true;
+    work()
+      .catch((error: unknown) => logger.error({ err: error }, trouble))
+      .finally(() => (isAtIt = false));
+  }, ms);
   return () => clearInterval(timer);
 }

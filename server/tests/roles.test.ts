@@ -109,6 +109,13 @@ describe('what belongs to another workspace', () => {
     made.imports = (await rep.send<{ id: string }>('POST', '/imports?name=ours.csv', Buffer.from('Name\nOnly For Us\n'))).body.id; // prettier-ignore
     made.backups = await ourBackup();
     const token = { name: 'Only for us', scopes: ['people:read'] };
+    made.webhooks = (
+      await clients.manager!.send<{ id: string }>('POST', '/webhooks', { url: 'https://only.us.example/told' })
+    ).body.id;
+    await clients.manager!.send('POST', `/webhooks/${made.webhooks}/try`);
+    made['webhook-deliveries'] = (
+      await clients.manager!.get<{ items: { id: string }[] }>(`/webhooks/${made.webhooks}/deliveries`)
+    ).body.items[0]!.id;
     made.tokens = (await clients.manager!.send<{ id: string }>('POST', '/tokens', token)).body.id;
     made.readings = (
       await rep.send<{ id: string }>('POST', '/readings', { text: 'Only Forus\nonly@forus.example' })
@@ -133,6 +140,7 @@ describe('what belongs to another workspace', () => {
   });
   afterAll(async () => {
     expect((await clients.rep!.send('DELETE', `/people-views/${made['people-views']}`)).status).toBe(204);
+    await clients.manager!.send('DELETE', `/webhooks/${made.webhooks}`);
     const { status } = await clients.manager!.send('DELETE', `/invitations/${made.invitations}`);
     expect(status).toBe(204);
   });

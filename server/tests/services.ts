@@ -11,7 +11,13 @@ export function databaseOf(name: 'api' | 'recovery' | 'empty' | 'restored'): Nod
   const { ownerUrl, databaseUrl } = (JSON.parse(given) as Record<string, { ownerUrl: string; databaseUrl: string }>)[
     name
   ]!;
-  return { DOSSIER_OWNER_URL: ownerUrl, DOSSIER_DATABASE_URL: databaseUrl };
+  return {
+    DOSSIER_OWNER_URL: ownerUrl,
+    DOSSIER_DATABASE_URL: databaseUrl,
+    DOSSIER_SECRETS_KEY: 'a key that only these tests have',
+    // Whoever is told in these tests is within this machine.
+    DOSSIER_ALLOW_PRIVATE_ADDRESSES: '1',
+  };
 }
 
 export interface Service {

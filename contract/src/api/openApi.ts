@@ -3,7 +3,7 @@ import { z } from 'zod';
 import * as contract from '..';
 import { isBytes, type Bytes, type DescribedRoute } from './describedRoute';
 import { exampleOf } from './examples';
-import { API_ROUTES } from '.';
+import { API_GROUPS, API_ROUTES } from '.';
 
 type Json = Record<string, unknown>;
 type Way = 'input' | 'output';
@@ -55,7 +55,7 @@ export function openApiDocument(address = '/api/v1'): Json {
     info: { title: 'Dossier', version: '1', description: ABOUT },
     servers: [{ url: address }],
     security: [{ token: [] }],
-    tags: tagsOf(paths),
+    tags: API_GROUPS.map(({ name }) => ({ name })),
     paths: complete.paths,
     components: {
       securitySchemes: { token: { type: 'http', scheme: 'bearer', description: `What a token may do: ${SCOPES.map((scope) => `\`${scope}\` ${SCOPE_WORDS[scope]}`).join('; ')}.` } }, // prettier-ignore
@@ -92,7 +92,7 @@ function operation(method: string, path: string, route: DescribedRoute, names: S
     operationId: id,
     summary: about,
     description: scope ? `A token needs the scope \`${scope}\`.` : 'For somebody who is signed in: no token is enough.',
-    tags: [roomOf(path)],
+    tags: [API_GROUPS.find(({ routes }) => `${method} ${path}` in routes)!.name],
     ...(scope ? { 'x-scope': scope } : { security: [] }),
     ...(parameters.length > 0 && { parameters }),
     ...(body && {
@@ -175,11 +175,6 @@ class SchemaNames {
 }
 
 const SENT = 'Sent';
-
-const roomOf = (path: string): string => path.split('/')[1]!;
-
-const tagsOf = (paths: Readonly<Record<string, Json>>): Json[] =>
-  [...new Set(Object.keys(paths).map(roomOf))].map((name) => ({ name }));
 
 /** getPeopleId, for GET /people/:id. */
 const idOf = (method: string, path: string): string =>

@@ -28,6 +28,10 @@ const Environment = z.object({
   DOSSIER_BACKUP_FOLDER: z.string().default(''),
   /** What these are encrypted with; they are not without. */
   DOSSIER_BACKUP_PASSPHRASE: z.string().default(''),
+  /** What secrets of others are sealed with, the same for every process, 32 characters or more; none can be kept without. */
+  DOSSIER_SECRETS_KEY: z.string().min(32).optional(),
+  /** Whether programs may be told things under addresses of this machine and its network: `1` where that is wanted. */
+  DOSSIER_ALLOW_PRIVATE_ADDRESSES: z.enum(['0', '1']).default('0'),
   /** Photographs that a worker reads at a time. */
   DOSSIER_READING_LANES: z.coerce.number().int().min(1).default(Math.min(2, availableParallelism())),
 });
@@ -44,6 +48,8 @@ export interface Config {
   trustedProxies: string[];
   firstCode?: string;
   backups?: { folder: string; passphrase?: string };
+  secretsKey?: string;
+  allowPrivateAddresses: boolean;
   readingLanes: number;
 }
 
@@ -69,6 +75,8 @@ export function readConfig(environment: NodeJS.ProcessEnv = process.env): Config
     backups: e.DOSSIER_BACKUP_FOLDER
       ? { folder: e.DOSSIER_BACKUP_FOLDER, passphrase: e.DOSSIER_BACKUP_PASSPHRASE || undefined }
       : undefined,
+    secretsKey: e.DOSSIER_SECRETS_KEY,
+    allowPrivateAddresses: e.DOSSIER_ALLOW_PRIVATE_ADDRESSES === '1',
     readingLanes: e.DOSSIER_READING_LANES,
   };
 }

@@ -136,7 +136,7 @@ export async function listedInTheEnd(
   work: () => Promise<void>,
 ): Promise<void> {
   await manager.query(
-    `select set_config('dossier.workspace', $1, true), set_config('dossier.list_later', 'on', true)`,
+    `select set_config('dossier.workspace', $1, true), set_config('dossier.list_later', 'on', true), set_config('dossier.feed', 'off', true)`,
     [workspaceId],
   );
   await manager.query('set constraints all deferred');

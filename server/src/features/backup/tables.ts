@@ -39,6 +39,9 @@ export type KeptTable = (typeof KEPT_TABLES)[number];
 /** What no backup holds, and why. */
 export const LEFT_OUT: Readonly<Record<string, string>> = {
   session: 'whoever has a copy of it is not to be let in',
+  event: 'what is put back did not happen again',
+  webhook: 'its secret is sealed with a key of this installation',
+  webhook_delivery: 'of this installation',
   api_token: 'whoever has a copy of it is not to be let in',
   access_link: 'whoever has a copy of it is not to be let in',
   share: 'whoever has a copy of it is not to be shown anybody',

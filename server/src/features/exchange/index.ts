@@ -5,3 +5,6 @@ export { exchangeRoutes, shareRoutes } from './routes';
 export { removeEndedShares } from './shares';
 export { AskedReadingRecord } from './readings/entities';
 export { readingOnRequestRoutes } from './readings/routes';
+export { forgetOldEvents } from './events/queries';
+export { WebhookDeliveryRecord, WebhookRecord } from './webhooks/entities';
+export { eventRoutes } from './webhooks/routes';

@@ -1,0 +1,103 @@
+import { lookup as lookUp, type LookupAddress } from 'node:dns';
+import { request as plainRequest, type IncomingHttpHeaders } from 'node:http';
+import { request as secureRequest } from 'node:https';
+import { isIP, type LookupFunction } from 'node:net';
+import ipaddr from 'ipaddr.js';
+
+export interface OutsideRequest {
+  url: string;
+  method: string;
+  headers: Record<string, string>;
+  body?: string | Buffer;
+}
+
+export interface OutsideAnswer {
+  status: number;
+  headers: IncomingHttpHeaders;
+  body: string;
+}
+
+/** Why nothing came back, in words for whoever has set the address up. */
+export class OutsideTrouble extends Error {}
+
+const PATIENCE_MS = 10_000;
+/** So much of an answer is read. */
+const MOST_BYTES = 64 * 1024;
+
+const WORDS: Readonly<Record<string, string>> = {
+  ENOTFOUND: 'Nobody is known under this name.',
+  EAI_AGAIN: 'The name could not be looked up just now.',
+  ECONNREFUSED: 'Nobody takes anything there.',
+  ECONNRESET: 'The line was cut.',
+  EHOSTUNREACH: 'There is no way there.',
+  ENETUNREACH: 'There is no way there.',
+  ETIMEDOUT: 'There was no answer in time.',
+};
+
+/**
+ * Asks a server of somebody else. An address of this machine or its network is not asked unless that is allowed: it is looked at when the
+ * line is made, so that no name leads there either, and no answer leads on to another address.
+ * @throws OutsideTrouble
+ */
+export const askOutside =
+  ({ allowPrivate }: { allowPrivate: boolean }) =>
+  ({ url, method, headers, body }: OutsideRequest): Promise<OutsideAnswer> =>
+    new Promise((resolve, reject) => {
+      const { protocol, hostname } = new URL(url);
+      const host = hostname.replace(/^\[|\]$/g, '');
+      if (!allowPrivate && isIP(host) && isPrivate(host)) return reject(new OutsideTrouble(PRIVATE));
+      const ask = protocol === 'https:' ? secureRequest : plainRequest;
+      const bytes = body === undefined ? undefined : Buffer.from(body as string);
+      const request = ask(
+        url,
+        {
+          method,
+          headers: { 'user-agent': 'Dossier', ...headers, ...(bytes && { 'content-length': bytes.length }) },
+          lookup: allowPrivate ? undefined : publicLookup,
+          agent: false,
+          signal: AbortSignal.timeout(PATIENCE_MS),
+        },
+        (response) => {
+          const chunks: Buffer[] = [];
+          let length = 0;
+          const done = () => resolve({ status: response.statusCode ?? 0, headers: response.headers, body: Buffer.concat(chunks).toString('utf8') }); // prettier-ignore
+          response.on('data', (chunk: Buffer) => {
+            if (length >= MOST_BYTES) return;
+            chunks.push(chunk.subarray(0, MOST_BYTES - length));
+            length += chunk.length;
+            // The rest is of no use to anybody.
+            if (length >= MOST_BYTES) {
+              done();
+              request.destroy();
+            }
+          });
+          response.on('end', () => (response.complete ? done() : reject(new OutsideTrouble('The answer broke off.'))));
+          response.on('error', () => reject(new OutsideTrouble('The answer broke off.')));
+        },
+      );
+      request.on('error', (error: NodeJS.ErrnoException) => reject(inWords(error)));
+      request.end(bytes);
+    });
+
+const PRIVATE = 'This address is of this machine or its own network. Whoever runs Dossier can allow such addresses.';
+
+function inWords(error: NodeJS.ErrnoException): OutsideTrouble {
+  if (error instanceof OutsideTrouble) return error;
+  if (error.name === 'AbortError' || error.name === 'TimeoutError') return new OutsideTrouble(WORDS.ETIMEDOUT);
+  const isCertificate = /CERT|SELF_SIGNED|ERR_TLS|EPROTO/.test(error.code ?? '');
+  return new OutsideTrouble(
+    WORDS[error.code ?? ''] ?? (isCertificate ? 'Its certificate cannot be trusted.' : 'It could not be reached.'),
+  );
+}
+
+/** Anything but an address of the open internet. */
+export const isPrivate = (address: string): boolean =>
+  !ipaddr.isValid(address) || ipaddr.process(address).range() !== 'unicast';
+
+const publicLookup: LookupFunction = (hostname, options, callback) =>
+  lookUp(hostname, { ...options, all: true }, (error, found: LookupAddress[]) => {
+    if (error) return callback(error, []);
+    if (found.some(({ address }) => isPrivate(address))) return callback(new OutsideTrouble(PRIVATE), []);
+    if (options.all) callback(null, found);
+    else callback(null, found[0]!.address, found[0]!.family);
+  });
