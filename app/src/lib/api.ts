@@ -47,6 +47,8 @@ export const api = createApi({
     'Backup',
     'Token',
     'Origin',
+    'Webhook',
+    'Delivery',
     'Tray',
     'Card',
     'Person',

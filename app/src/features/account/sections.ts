@@ -21,7 +21,7 @@ export const SECTIONS: readonly Section[] = [
   { href: '/settings/fields', name: 'Own fields', about: 'fields beside the usual ones', needs: 'settle' },
   { href: '/settings/learned', name: 'Learned', about: 'what your cards have taught Dossier' },
   { href: '/settings/deleted', name: 'Deleted people', about: 'to be brought back for a month', needs: 'delete' },
-  { href: '/settings/programs', name: 'Programs', about: 'what may ask here, and with which token', needs: 'connect' },
+  { href: '/settings/programs', name: 'Programs', about: 'tokens, and who is told what', needs: 'connect' },
   { href: '/settings/backup', name: 'Backup', about: 'everything in one file', needs: 'backUp' },
   { href: '/settings/device', name: 'This device', about: 'notifications' },
 ];

@@ -27,6 +27,7 @@ function show(items: ApiToken[], role = 'manager', origins: string[] = []) {
     'GET /tokens': { body: { items } },
     'POST /tokens': { status: 201, body: { id: '2', token: 'dossier_once' } },
     'DELETE /tokens/01900000-0000-7000-8000-000000000001': { status: 204 },
+    'GET /webhooks': { body: { items: [] } },
     'GET /allowed-origins': { body: { origins } },
     'PUT /allowed-origins': { status: 204 },
   });

@@ -9,12 +9,14 @@ import { useRevokeTokenMutation, useTokensQuery } from './api';
 import { GivenToken } from './GivenToken';
 import { OtherPages } from './OtherPages';
 import { scopesInWords } from './scopeWords';
+import { ToldAddresses } from './ToldAddresses';
 import { TokenForm } from './TokenForm';
 
-/** Programs that are let in, each with a token of its own, and pages of others. */
+/** Programs that are let in, each with a token of its own; addresses that are told what happens; pages of others. */
 export const ProgramsSection = () => (
   <SettingsSection title="Programs">
     <Programs />
+    <ToldAddresses />
     <OtherPages />
   </SettingsSection>
 );
