@@ -15,6 +15,7 @@ type Desk =
   | 'capture'
   | 'offline'
   | 'stormy'
+  | 'programs'
   | `${'trust' | 'together'}${'' | '-colleague'}`
   | `${'proof' | 'known' | 'people' | 'companies' | 'files' | 'backup' | 'restored'}-${'phone' | 'wide'}`;
 

@@ -81,11 +81,7 @@ export function createApp({ database, events, config, logger }: Parts): Express 
     // The bytes of pictures and files are no JSON: they are taken by the route itself.
     .use((request, response, next) => (isFile(request) ? next() : json(request, response, next)))
     .use(writableRequests)
-    .use(
-      ...roomsOf({ database, events, backups: config.backups, secretsKey: config.secretsKey }).map(
-        ({ router }) => router,
-      ),
-    )
+    .use(...roomsOf({ ...config, database, events }).map(({ router }) => router))
     .use(() => {
       throw new ProblemError(404, 'no-route', 'Not found', 'There is nothing under this address.');
     });
@@ -110,8 +106,9 @@ const isFile = (request: Request): boolean => {
 };
 
 /** The routes of all rooms for whoever is signed in. */
-type RoomParts = Pick<Parts, 'database' | 'events'> & Partial<Pick<Config, 'backups' | 'secretsKey'>>;
-const roomsOf = ({ database, events, backups, secretsKey }: RoomParts): Routes[] => [
+type RoomParts = Pick<Parts, 'database' | 'events'> &
+  Partial<Pick<Config, 'backups' | 'secretsKey' | 'allowPrivateAddresses'>>;
+const roomsOf = ({ database, events, backups, secretsKey, allowPrivateAddresses = false }: RoomParts): Routes[] => [
   teamRoutes(database),
   memberRoutes(database),
   settingsRoutes(database),
@@ -125,7 +122,7 @@ const roomsOf = ({ database, events, backups, secretsKey }: RoomParts): Routes[]
   // Before a person by their id.
   exchangeRoutes(database),
   readingOnRequestRoutes(database),
-  eventRoutes(database, sealingWith(secretsKey)),
+  eventRoutes(database, sealingWith(secretsKey), allowPrivateAddresses),
   peopleRoutes(database),
   companyRoutes(database),
   followupRoutes(database),

@@ -79,7 +79,9 @@ export const askOutside =
       request.end(bytes);
     });
 
-const PRIVATE = 'This address is of this machine or its own network. Whoever runs Dossier can allow such addresses.';
+/** Said of an address that is not asked. */
+export const PRIVATE =
+  'This address is of this machine or its own network. Whoever runs Dossier can allow such addresses.';
 
 function inWords(error: NodeJS.ErrnoException): OutsideTrouble {
   if (error instanceof OutsideTrouble) return error;

@@ -107,7 +107,7 @@ function TokenRow({ token: { id, name, scopes, by, endsAt, lastUsedAt } }: { tok
           </View>
         </View>
       ) : (
-        <View className="flex-row">
+        <View className="-ml-4 flex-row">
           <Button look="bare" label={`Revoke the token of ${name}`} onPress={() => setAsking(true)}>
             Revoke
           </Button>

@@ -32,7 +32,7 @@ export function ToldAddress({ webhook, onSecret }: Props) {
       <Soft>{types.length > 0 ? `${types.map(eventWords).join('. ')}.` : 'Everything.'}</Soft>
       <Soft className={webhook.failed > 0 || webhook.pausedWhy ? 'text-brick' : ''}>{standing(webhook)}</Soft>
       {problem ? <Notice fault>{problemText(problem)}</Notice> : null}
-      <View className="flex-row flex-wrap gap-x-2">
+      <View className="-ml-4 flex-row flex-wrap gap-x-2">
         <Button look="bare" onPress={() => toggle('sent')} label={`What was sent to ${url}`}>
           {open === 'sent' ? 'Hide what was sent' : 'What was sent'}
         </Button>
@@ -115,7 +115,7 @@ function Sent({ webhookId }: { webhookId: string }) {
   if (!data) return <LoadingLines />;
   if (data.items.length === 0) return <Soft>Nothing has been sent yet.</Soft>;
   return (
-    <View role="list" aria-label="What was sent" className="border-t border-rule">
+    <View role="list" aria-label="What was sent">
       {data.items.map((delivery) => (
         <SentOne key={delivery.id} delivery={delivery} />
       ))}
@@ -132,7 +132,7 @@ function SentOne({ delivery }: { delivery: WebhookDelivery }) {
       ? `Taken (${status})`
       : [problem ?? (attempts === 0 ? 'On its way' : ''), state === 'failed' ? `Given up after ${counted(attempts, 'try', 'tries')}.` : attempts > 0 && nextAt ? `Sent again ${formatWhen(nextAt)}.` : ''].filter(Boolean).join(' '); // prettier-ignore
   return (
-    <View role="listitem" className="border-b border-rule py-1">
+    <View role="listitem" className="border-t border-rule py-1">
       <Pressable
         role="button"
         aria-expanded={open}

@@ -1,6 +1,9 @@
 import { DeliveriesQuery, EventsQuery, WebhookChange, WebhookFields } from '@dossier/contract';
+import { isIP } from 'node:net';
 import type { DataSource } from 'typeorm';
 import { z } from 'zod';
+import { isPrivate, PRIVATE } from '../../../platform/outside';
+import { ProblemError } from '../../../platform/problem';
 import { Routes } from '../../../platform/routes';
 import type { Sealing } from '../../../platform/sealing';
 import { whoIs } from '../../../platform/session';
@@ -9,8 +12,11 @@ import { addWebhook, changeSecret, changeWebhook, deliveriesOf, listWebhooks, re
 
 const Id = z.object({ id: z.uuid() });
 
-/** What happens, for whoever asks, and for whoever is told. */
-export const eventRoutes = (database: DataSource, sealing: Sealing): Routes =>
+/**
+ * What happens, for whoever asks, and for whoever is told.
+ * @param allowPrivate whether addresses of this machine and its network may be told
+ */
+export const eventRoutes = (database: DataSource, sealing: Sealing, allowPrivate: boolean): Routes =>
   new Routes()
     .get('/events', 'see', async (request, response) => {
       response.json(await eventsPage(database, whoIs(request), EventsQuery.parse(request.query)));
@@ -19,12 +25,16 @@ export const eventRoutes = (database: DataSource, sealing: Sealing): Routes =>
       response.json(await listWebhooks(database, whoIs(request)));
     })
     .post('/webhooks', 'connect', async (request, response) => {
-      const made = await addWebhook(database, sealing, whoIs(request), WebhookFields.parse(request.body));
+      const fields = WebhookFields.parse(request.body);
+      if (!allowPrivate) refusePrivate(fields.url);
+      const made = await addWebhook(database, sealing, whoIs(request), fields);
       response.status(201).set('Cache-Control', 'no-store').json(made);
     })
     .put('/webhooks/:id', 'connect', async (request, response) => {
       const { id } = Id.parse(request.params);
-      await changeWebhook(database, whoIs(request), id, WebhookChange.parse(request.body));
+      const change = WebhookChange.parse(request.body);
+      if (!allowPrivate) refusePrivate(change.url);
+      await changeWebhook(database, whoIs(request), id, change);
       response.status(204).end();
     })
     .delete('/webhooks/:id', 'connect', async (request, response) => {
@@ -48,3 +58,10 @@ export const eventRoutes = (database: DataSource, sealing: Sealing): Routes =>
     .post('/webhook-deliveries/:id/repeat', 'connect', async (request, response) => {
       response.status(202).json(await repeatDelivery(database, whoIs(request), Id.parse(request.params).id));
     });
+
+/** What can be told beforehand; names are looked up when something is sent. @throws ProblemError 422 */
+function refusePrivate(url: string): void {
+  const host = new URL(url).hostname.replace(/^\[|\]$/g, '');
+  if (host !== 'localhost' && (!isIP(host) || !isPrivate(host))) return;
+  throw new ProblemError(422, 'private-address', 'Not told', PRIVATE, [{ path: 'url', message: PRIVATE }]);
+}
