@@ -70,6 +70,11 @@ describe('a token', () => {
     expect((await ask(token, 'GET', '/backups')).body.code).toBe('not-for-your-role');
     const more = await ask(token, 'POST', '/tokens', { name: 'More', scopes: SCOPES });
     expect([more.status, more.body.code]).toEqual([403, 'not-in-scope']);
+    const password = await ask(token, 'PUT', '/session/password', {
+      current: 'cold-chain',
+      next: 'another one that is long',
+    });
+    expect([password.status, password.body.code]).toEqual([403, 'not-in-scope']);
   });
 
   it.each(['of every scope', 'of no other scope'])('%s is let in by its scope, on every route', async (which) => {

@@ -33,6 +33,15 @@ export const requireSignIn: RequestHandler = (request, _response, next) => {
   next();
 };
 
+const noTokenIsEnough = (): ProblemError =>
+  new ProblemError(403, 'not-in-scope', 'Not for this token', 'No token may do that. Sign in to do it.');
+
+/** Lets through who has signed in, and no program. @throws ProblemError 401 or 403 else */
+export const requireSomebody: RequestHandler = (request, _response, next) => {
+  if (whoIs(request).token) throw noTokenIsEnough();
+  next();
+};
+
 /**
  * Lets through whose role may do this, and of programs those whose token may.
  * @param scope what a token must have; null for what no token is enough for
@@ -42,15 +51,9 @@ export const requireLeave =
   (act: Act, scope: Scope | null): RequestHandler =>
   (request, _response, next) => {
     const { role, token } = whoIs(request);
-    if (token && (scope === null || !token.scopes.includes(scope)))
-      throw new ProblemError(
-        403,
-        'not-in-scope',
-        'Not for this token',
-        scope === null
-          ? 'No token may do that. Sign in to do it.'
-          : `This token may not do that. It takes one with the scope ${scope}.`,
-      );
+    if (token && scope === null) throw noTokenIsEnough();
+    if (token && !token.scopes.includes(scope!))
+      throw new ProblemError(403, 'not-in-scope', 'Not for this token', `This token may not do that. It takes one with the scope ${scope}.`); // prettier-ignore
     if (!may(role, act))
       throw new ProblemError(
         403,

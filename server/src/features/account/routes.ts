@@ -5,7 +5,7 @@ import { attemptLimit } from '../../platform/attemptLimit';
 import type { Logger } from '../../platform/logger';
 import { ProblemError } from '../../platform/problem';
 import { Routes } from '../../platform/routes';
-import { bearerOf, requireSignIn, setSignedIn, whoIs } from '../../platform/session';
+import { bearerOf, requireSomebody, setSignedIn, whoIs } from '../../platform/session';
 import { holderOfToken } from './apiTokens';
 import type { FirstTime } from './beginning';
 import { changePassword, describe, findSession, listTeam, sessionName, signIn, signOut } from './service';
@@ -97,7 +97,7 @@ export function sessionRoutes(database: DataSource, signInLimit: number, firstTi
     )
     .put(
       '/session/password',
-      requireSignIn,
+      requireSomebody,
       attemptLimit(signInLimit, logger, signedInAccount),
       async (request, response) => {
         await changePassword(database, whoIs(request), PasswordChange.parse(request.body));

@@ -20,12 +20,18 @@ export async function forgetRead(database: DataSource): Promise<number> {
 
 const forgetSome = (database: DataSource, workspaceId: string): Promise<number> =>
   inWorkspace(database, workspaceId, async (manager) => {
-    const old = await manager.find(AskedReadingRecord, {
-      where: { workspaceId, file: 'no', madeAt: LessThan(new Date(Date.now() - KEPT_FOR_MS)) },
+    const before = LessThan(new Date(Date.now() - KEPT_FOR_MS));
+    const asked = await manager.find(AskedReadingRecord, { where: { workspaceId, file: 'no', madeAt: before }, take: AT_ONCE }); // prettier-ignore
+    const askedIds = In(asked.map(({ id }) => id));
+    // Also those whose asking is known no more, as of a workspace that was put back from a backup.
+    const photos = await manager.find(Photo, {
+      where: [
+        { workspaceId, id: askedIds },
+        { workspaceId, inTray: false, receivedAt: before },
+      ],
       take: AT_ONCE,
     });
-    const ids = old.map(({ id }) => id);
-    const photos = await manager.findBy(Photo, { id: In(ids), inTray: false });
+    const ids = [...new Set([...asked, ...photos].map(({ id }) => id))];
     const cards = await manager.find(Card, { where: [{ photoId: In(ids) }, { id: In(ids) }] });
     // Those that somebody has taken into the tray after all stay.
     const kept = new Set(cards.filter(({ state }) => state !== 'discarded').map(({ photoId, id }) => photoId ?? id));
@@ -36,6 +42,7 @@ const forgetSome = (database: DataSource, workspaceId: string): Promise<number> 
       ...cards.filter(({ photoId, id }) => goes(photoId ?? id)).flatMap(({ fileId, thumbnailId }) => [fileId, thumbnailId]), // prettier-ignore
       ...photos.filter(({ id }) => goes(id)).flatMap(({ fileId, thumbnailId, displayId }) => [fileId, thumbnailId, displayId]), // prettier-ignore
     ]);
+    await manager.update(Photo, { id: In([...kept]) }, { inTray: true });
     await manager.delete(AskedReadingRecord, { id: In(ids) });
     return ids.length;
   });

@@ -6,10 +6,9 @@ import { inWorkspace } from '../../../platform/workspaceScope';
 import { feedEvent } from '../events/feed';
 import { eventsAfter } from '../events/queries';
 import { WebhookDeliveryRecord, WebhookRecord } from './entities';
+import { ATTEMPTS } from './queries';
 
 const AT_ONCE = 500;
-/** A worker that is killed costs a job one of these; the tries to deliver are counted elsewhere. */
-const ATTEMPTS = 25;
 
 /** Puts what has happened since onto its way to the addresses that are told. @returns how many deliveries were made */
 export async function followFeeds(database: DataSource): Promise<number> {

@@ -16,10 +16,10 @@ import { inSnapshot, inWorkspace } from '../../../platform/workspaceScope';
 import { placeNow } from '../events/queries';
 import { WebhookDeliveryRecord, WebhookRecord } from './entities';
 import { deliverSoon, sendSoon } from './follow';
+import { sendAllAgain } from './queries';
 
 const MOST = 50;
 const PAGE = 50;
-const REPEATED_AT_ONCE = 1_000;
 /** For so long what is sent is signed with the former secret as well. */
 const OVERLAP_MS = 24 * 60 * 60 * 1000;
 
@@ -93,7 +93,7 @@ export const changeWebhook = (
     const hook = await lockedHook(manager, who, id);
     const pausedAt = paused ? (hook.pausedAt ?? new Date()) : null;
     await manager.update(WebhookRecord, { id }, { url, types, pausedAt, pausedWhy: paused ? hook.pausedWhy : null, failingSince: null }); // prettier-ignore
-    if (hook.pausedAt && !paused) await repeat(manager, who, id, 'waiting');
+    if (hook.pausedAt && !paused) await sendAllAgain(manager, who.workspaceId, id, 'waiting');
   });
 
 /** @throws ProblemError 404 */
@@ -133,7 +133,7 @@ export const tryWebhook = (database: DataSource, who: SignedIn, id: string): Pro
 export const repeatFailed = (database: DataSource, who: SignedIn, id: string): Promise<Repeated> =>
   inWorkspace(database, who.workspaceId, async (manager) => {
     await lockedHook(manager, who, id);
-    return { repeated: await repeat(manager, who, id, 'failed') };
+    return { repeated: await sendAllAgain(manager, who.workspaceId, id, 'failed') };
   });
 
 /** @throws ProblemError 404 */
@@ -141,30 +141,10 @@ export const repeatDelivery = (database: DataSource, { workspaceId }: SignedIn, 
   inWorkspace(database, workspaceId, async (manager) => {
     const delivery = await manager.findOneBy(WebhookDeliveryRecord, { id, workspaceId });
     if (!delivery) throw notFound('This message');
-    await sendAgain(manager, delivery);
+    await manager.update(WebhookDeliveryRecord, { id }, { state: 'waiting', attempts: 0, nextAt: new Date(), doneAt: null }); // prettier-ignore
+    await sendSoon(manager, delivery);
     return { repeated: 1 };
   });
-
-async function repeat(
-  manager: EntityManager,
-  { workspaceId }: SignedIn,
-  webhookId: string,
-  state: WebhookDeliveryRecord['state'],
-): Promise<number> {
-  const deliveries = await manager.find(WebhookDeliveryRecord, {
-    where: { webhookId, workspaceId, state },
-    order: { id: 'ASC' },
-    take: REPEATED_AT_ONCE,
-  });
-  for (const delivery of deliveries) await sendAgain(manager, delivery);
-  return deliveries.length;
-}
-
-async function sendAgain(manager: EntityManager, delivery: WebhookDeliveryRecord): Promise<void> {
-  const { id } = delivery;
-  await manager.update(WebhookDeliveryRecord, { id }, { state: 'waiting', attempts: 0, nextAt: new Date(), doneAt: null }); // prettier-ignore
-  await sendSoon(manager, delivery);
-}
 
 /** What was sent to an address, the latest first. @throws ProblemError 404 */
 export const deliveriesOf = (
