@@ -43,7 +43,7 @@ export const EventsQuery = z.object({
   /** The cursor of the last event that is known; from the oldest one that is kept without. */
   after: z
     .string()
-    .regex(/^\d{1,20}-\d{1,19}$/, 'This is no place in the feed.')
+    .regex(/^\d{1,19}-\d{1,18}$/, 'This is no place in the feed.')
     .optional(),
   type: z.preprocess((value) => (value === undefined ? [] : [value].flat()), z.array(EventType)),
   limit: z.coerce.number().int().min(1).max(500).default(100),

@@ -254,7 +254,8 @@ describe('the feed of events', () => {
       // prettier-ignore
       if (page.items.some(({ personId }) => personId === id)) break;
     expect(JSON.stringify((await stranger.get('/events?limit=500')).body)).not.toContain(id);
-    expect((await rep.get<Problem>('/events?after=nowhere')).status).toBe(400);
+    for (const after of ['nowhere', '1', '1-9999999999999999999', '-1-1'])
+      expect([after, (await rep.get<Problem>(`/events?after=${after}`)).status]).toEqual([after, 400]);
     expect((await rep.get<Problem>('/events?type=person.sold')).status).toBe(400);
   });
 
