@@ -1,6 +1,7 @@
 import { createRequire } from 'node:module';
 import { dirname } from 'node:path';
 import { openApiDocument } from '@dossier/contract/openApi';
+import compression from 'compression';
 import express, { Router } from 'express';
 import helmet from 'helmet';
 
@@ -27,11 +28,12 @@ export function apiDescription(): Router {
   const files = dirname(createRequire(import.meta.url).resolve('swagger-ui-dist/package.json'));
   const described = JSON.stringify(openApiDocument());
   return Router()
-    .get('/v1/openapi.json', (_request, response) => {
+    .get('/v1/openapi.json', compression(), (_request, response) => {
       response.type('json').set('Cache-Control', 'no-cache').send(described);
     })
     .use(
       '/docs',
+      compression(),
       // The page's own pictures are within its style sheet; what it asks goes here and nowhere else.
       helmet.contentSecurityPolicy({
         directives: {

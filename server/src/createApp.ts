@@ -85,7 +85,7 @@ export function createApp({ database, events, config, logger }: Parts): Express 
     .use(() => {
       throw new ProblemError(404, 'no-route', 'Not found', 'There is nothing under this address.');
     });
-  app.use('/api', compression(), apiDescription());
+  app.use('/api', apiDescription());
   app.use('/api/v1', api);
   if (config.appFolder) serveApplication(app, config.appFolder);
   app.use(problemHandler(logger));

@@ -148,6 +148,15 @@ describe('the description of the API', () => {
       paths: object;
     };
     expect(description.openapi).toBe('3.1.0');
+    // What is sent as it happens is not packed, which would hold it back.
+    const events = await fetch(`${site()}/api/v1/tray/events`, {
+      headers: { cookie: rep.cookie, 'accept-encoding': 'gzip' },
+    });
+    expect([events.headers.get('content-type'), events.headers.get('content-encoding')]).toEqual([
+      'text/event-stream; charset=utf-8',
+      null,
+    ]);
+    await events.body!.cancel();
     expect(Object.keys(description.paths)).toContain('/people/{id}');
     const page = await fetch(`${site()}/api/docs`);
     expect(page.status).toBe(200);

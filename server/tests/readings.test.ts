@@ -1,6 +1,7 @@
 import 'reflect-metadata';
-import { randomUUID } from 'node:crypto';
+import { randomBytes, randomUUID } from 'node:crypto';
 import type { AskedReading, Problem } from '@dossier/contract';
+import sharp from 'sharp';
 import { createDataSource } from '../src/dataSource';
 import { forgetRead } from '../src/features/exchange/readings/forgetRead';
 import { Client, demoPhoto } from './client';
@@ -70,6 +71,15 @@ describe('a picture', () => {
     expect(new Set(answers.map(({ body }) => body.id)).size).toBe(1);
     expect(new Set(answers.flatMap(({ body }) => body.cards.map(({ id }) => id))).size).toBe(answers[0]!.body.cards.length); // prettier-ignore
     expect((await ask(demoPhoto('kestrel'), '', { 'idempotency-key': 'x'.repeat(101) })).status).toBe(400);
+  });
+
+  it('that was only to be read can be sent as a photograph, as if it had never come', async () => {
+    const [r, g, b] = randomBytes(3);
+    const picture = await sharp({ create: { width: 320, height: 200, channels: 3, background: { r: r!, g: g!, b: b! } } }).png().toBuffer(); // prettier-ignore
+    const sent = () => rep.send('PUT', `/photos/${randomUUID()}?takenAt=2026-11-20T10:00:00.000Z&file=1`, picture);
+    expect((await ask(picture, '', { 'content-type': 'image/png' })).status).toBe(200);
+    expect((await sent()).status).toBe(201);
+    expect((await sent()).status).toBe(409);
   });
 
   it('that is asked for without waiting is answered at once, and again when it is done', async () => {

@@ -113,7 +113,7 @@ async function batchFor(manager: EntityManager, { accountId, workspaceId }: Sign
 /** @throws ProblemError 409 that says when the same file came before */
 async function assertNew(manager: EntityManager, contentHash: Buffer): Promise<void> {
   const same = await manager.findOne(Photo, {
-    where: { contentHash, state: Not('discarded') },
+    where: { contentHash, inTray: true, state: Not('discarded') },
     order: { receivedAt: 'ASC' },
   });
   if (!same) return;
