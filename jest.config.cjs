@@ -15,6 +15,7 @@ module.exports = {
   projects: [
     node('core'),
     node('contract'),
+    node('simulators'),
     node('reader', { testEnvironment: `${__dirname}/scripts/jest/nativeArrays.cjs` }),
     node('scripts'),
     node('server', {

@@ -1,0 +1,103 @@
+import type { OutsideValue } from './mapping';
+
+type Json = unknown;
+type Values = Readonly<Record<string, OutsideValue>>;
+
+/** A request to another system: `{name}` in its path stands for a value of the record, `{ref}` for the record's own reference there. */
+export interface OutsideRequestShape {
+  method: string;
+  path: string;
+}
+
+/** How records of one kind are found, made and changed in another system, and where in its answers what stands. */
+export interface OutsideObject {
+  /** Tried in order; one whose path takes a value that is not known is left out. */
+  find: readonly OutsideRequestShape[];
+  create: OutsideRequestShape;
+  update: OutsideRequestShape;
+  /** Header that names what is made, so that the same sent twice is one record; null where there is none. */
+  onceHeader: string | null;
+  /** Where the fields stand within what is sent, such as `data`; empty for all of it. */
+  bodyAt: string;
+  /** Within the answer of what was made or changed. */
+  refAt: string;
+  linkAt: string;
+  /** Within the answer of finding: the record that was found, such as `records.0`, and what stands in it. */
+  found: { at: string; refAt: string; linkAt: string; valuesAt: string };
+}
+
+/** A path with its values in place; undefined where one of them is not known. */
+export function filledPath(path: string, values: Values, ref?: string): string | undefined {
+  let isWhole = true;
+  const filled = path.replace(/\{([^{}]+)\}/g, (_, name: string) => {
+    const value = name === 'ref' ? ref : Object.hasOwn(values, name) ? values[name] : undefined;
+    // Dots alone lead to another path, however they are written.
+    if (value === undefined || Array.isArray(value) || /^\.{0,2}$/.test(String(value))) isWhole = false;
+    return encodeURIComponent(String(value));
+  });
+  return isWhole ? filled : undefined;
+}
+
+/** What stands at a place of an answer, such as `records.0.ref`; undefined where there is none. All of it for an empty place. */
+export function valueAt(json: Json, place: string): Json {
+  return place
+    .split('.')
+    .filter(Boolean)
+    .reduce<Json>((at, key) => (typeof at === 'object' && at !== null && Object.hasOwn(at, key) ? (at as Record<string, Json>)[key] : undefined), json); // prettier-ignore
+}
+
+/** As `valueAt`, as text: numbers too, since many systems number their records. */
+export function textAt(json: Json, place: string): string | undefined {
+  const value = valueAt(json, place);
+  return typeof value === 'string' ? value || undefined : typeof value === 'number' ? String(value) : undefined;
+}
+
+/** The body of a request. @param bodyAt where the fields stand in it */
+export const bodyOf = (values: Values, bodyAt: string): Json =>
+  bodyAt
+    .split('.')
+    .filter(Boolean)
+    .reduceRight<Json>((inner, key) => ({ [key]: inner }), values);
+
+/** A record that was found in another system. */
+export interface FoundRecord {
+  ref: string;
+  link: string | undefined;
+  values: Readonly<Record<string, Json>>;
+}
+
+/** What an answer to finding has found; undefined for nobody. */
+export function foundIn(json: Json, { found }: Pick<OutsideObject, 'found'>): FoundRecord | undefined {
+  const record = valueAt(json, found.at);
+  const ref = textAt(record, found.refAt);
+  if (ref === undefined) return undefined;
+  const values = valueAt(record, found.valuesAt);
+  const isObject = typeof values === 'object' && values !== null && !Array.isArray(values);
+  return { ref, link: textAt(record, found.linkAt), values: isObject ? (values as Record<string, Json>) : {} };
+}
+
+export interface OutsideChange {
+  /** Fields that are others there, or not there yet. Empty where nothing is to be sent. */
+  send: Record<string, OutsideValue>;
+  /** What stood there instead: a suggestion for whoever looks at the person here. */
+  theirs: { to: string; there: string; here: string }[];
+}
+
+/** What is to be sent of a record so that another system has it: only what is another one there. Nothing is ever emptied. */
+export function changeOf(record: Values, there: Readonly<Record<string, Json>>): OutsideChange {
+  const change: OutsideChange = { send: {}, theirs: [] };
+  for (const [to, here] of Object.entries(record)) {
+    const known = there[to];
+    if (inWords(known) === inWords(here)) continue;
+    change.send[to] = here;
+    if (inWords(known) !== '') change.theirs.push({ to, there: inWords(known), here: inWords(here) });
+  }
+  return change;
+}
+
+const inWords = (value: Json): string =>
+  Array.isArray(value)
+    ? value.map(inWords).sort().join(', ')
+    : value === undefined || value === null || typeof value === 'object'
+      ? ''
+      : String(value as string | number | boolean).trim();
