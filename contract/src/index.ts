@@ -6,6 +6,7 @@ export * from './capture';
 export * from './cells';
 export * from './changes';
 export * from './companies';
+export * from './destinations';
 export * from './health';
 export * from './list';
 export * from './matching';

@@ -10,7 +10,13 @@ import { apiDescription } from './apiDescription';
 import { allowedOrigins, apiTokenRoutes, FirstTime, isOriginAllowed, recogniseSession, sessionRoutes, settingsRoutes, teamRoutes } from './features/account'; // prettier-ignore
 import { backupRoutes } from './features/backup';
 import { captureRoutes } from './features/capture';
-import { eventRoutes, exchangeRoutes, readingOnRequestRoutes, shareRoutes } from './features/exchange';
+import {
+  destinationRoutes,
+  eventRoutes,
+  exchangeRoutes,
+  readingOnRequestRoutes,
+  shareRoutes,
+} from './features/exchange';
 import { filingRoutes } from './features/filing';
 import { matchingRoutes } from './features/matching';
 import { companyRoutes } from './features/companies';
@@ -123,6 +129,7 @@ const roomsOf = ({ database, events, backups, secretsKey, allowPrivateAddresses 
   exchangeRoutes(database),
   readingOnRequestRoutes(database),
   eventRoutes(database, sealingWith(secretsKey), allowPrivateAddresses),
+  destinationRoutes(database, { sealing: sealingWith(secretsKey), allowPrivate: allowPrivateAddresses }),
   peopleRoutes(database),
   companyRoutes(database),
   followupRoutes(database),

@@ -25,7 +25,7 @@ import {
   PersonListing,
   ContactPoint,
 } from './features/people';
-import { AskedReadingRecord, ImportFile, ImportRowRecord, ShareLink, WebhookDeliveryRecord, WebhookRecord } from './features/exchange'; // prettier-ignore
+import { AskedReadingRecord, DeliveryRecord, DestinationRecord, HandedRecord, ImportFile, ImportRowRecord, MappingRecord, ShareLink, WebhookDeliveryRecord, WebhookRecord } from './features/exchange'; // prettier-ignore
 import { Task } from './features/followup';
 import { Card, LearnedFact, LearnedSource } from './features/reading';
 import { AccessLink } from './features/team';
@@ -60,6 +60,7 @@ import { FoundOnce1780000000026 } from './migrations/1780000000026-foundOnce';
 import { ApiTokens1780000000027 } from './migrations/1780000000027-apiTokens';
 import { AskedReadings1780000000028 } from './migrations/1780000000028-askedReadings';
 import { Events1780000000029 } from './migrations/1780000000029-events';
+import { Destinations1780000000030 } from './migrations/1780000000030-destinations';
 import { StoredFile } from './platform/entities';
 
 /** The database of Dossier through one role's connection. */
@@ -104,6 +105,7 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       ApiTokens1780000000027,
       AskedReadings1780000000028,
       Events1780000000029,
+      Destinations1780000000030,
     ],
     entities: [
       Workspace,
@@ -129,6 +131,10 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       AskedReadingRecord,
       WebhookRecord,
       WebhookDeliveryRecord,
+      DestinationRecord,
+      MappingRecord,
+      HandedRecord,
+      DeliveryRecord,
       ShareLink,
       ImportFile,
       ImportRowRecord,

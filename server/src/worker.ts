@@ -4,6 +4,7 @@ import type { DataSource, EntityManager } from 'typeorm';
 import { backUpTask } from './features/backup';
 import { countStaff } from './features/companies';
 import { bringInTask } from './features/exchange/bringIn/importTask';
+import { handOverTask } from './features/exchange/destinations/deliver';
 import { tellWebhookTask } from './features/exchange/webhooks/deliver';
 import { followFeeds } from './features/exchange/webhooks/follow';
 import { fileAskedTask, settleAsked } from './features/exchange/readings/settle';
@@ -49,6 +50,7 @@ export async function startWorker(
       unlock: (holders) => utils.forceUnlockWorkers([...holders]),
       logger,
     });
+  const outside = { database, sealing: sealingWith(config.secretsKey), allowPrivate: config.allowPrivateAddresses };
   // Reading has its lanes to itself: a search through everybody takes minutes.
   const runners = [
     keep(
@@ -78,11 +80,8 @@ export async function startWorker(
     // What is sent to others waits for them.
     keep(
       {
-        tellWebhook: tellWebhookTask({
-          database,
-          sealing: sealingWith(config.secretsKey),
-          allowPrivate: config.allowPrivateAddresses,
-        }),
+        tellWebhook: tellWebhookTask(outside),
+        handOver: handOverTask(outside),
       },
       4,
     ),

@@ -27,6 +27,9 @@ const ACCOUNTS: Partial<Record<Role, string>> = {
   assistant: 'pim@keldermoss.example',
   manager: 'maren@keldermoss.example',
 };
+/** A system that is never asked anything. */
+const CREATE = { create: { method: 'POST', path: '/x' }, update: { method: 'PUT', path: '/x/{ref}' }, refAt: 'id' };
+const OURS = { name: 'Only ours', base: 'https://only.us.example', objects: { lead: CREATE, contact: CREATE }, paused: true }; // prettier-ignore
 const clients: Partial<Record<Role, Client>> = {};
 let stranger: Client;
 beforeAll(async () => {
@@ -116,6 +119,9 @@ describe('what belongs to another workspace', () => {
     made['webhook-deliveries'] = (
       await clients.manager!.get<{ items: { id: string }[] }>(`/webhooks/${made.webhooks}/deliveries`)
     ).body.items[0]!.id;
+    made.destinations = (await clients.manager!.send<{ id: string }>('POST', '/destinations', OURS)).body.id;
+    await rep.send('POST', `/destinations/${made.destinations}/people`, { personIds: [made.people] });
+    made.deliveries = (await rep.get<{ items: { id: string }[] }>('/deliveries')).body.items[0]!.id;
     made.tokens = (await clients.manager!.send<{ id: string }>('POST', '/tokens', token)).body.id;
     made.readings = (
       await rep.send<{ id: string }>('POST', '/readings', { text: 'Only Forus\nonly@forus.example' })
@@ -141,6 +147,7 @@ describe('what belongs to another workspace', () => {
   afterAll(async () => {
     expect((await clients.rep!.send('DELETE', `/people-views/${made['people-views']}`)).status).toBe(204);
     await clients.manager!.send('DELETE', `/webhooks/${made.webhooks}`);
+    await clients.manager!.send('DELETE', `/destinations/${made.destinations}`);
     const { status } = await clients.manager!.send('DELETE', `/invitations/${made.invitations}`);
     expect(status).toBe(204);
   });

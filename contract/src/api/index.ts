@@ -1,5 +1,6 @@
 import { CARD_ROUTES } from './cardRoutes';
 import type { DescribedRoutes } from './describedRoute';
+import { DESTINATION_ROUTES } from './destinationRoutes';
 import { EVENT_ROUTES } from './eventRoutes';
 import { EXCHANGE_ROUTES } from './exchangeRoutes';
 import { PEOPLE_ROUTES } from './peopleRoutes';
@@ -13,6 +14,7 @@ export const API_GROUPS: readonly { name: string; routes: DescribedRoutes }[] = 
   { name: 'People and firms', routes: PEOPLE_ROUTES },
   { name: 'Files', routes: EXCHANGE_ROUTES },
   { name: 'Events', routes: EVENT_ROUTES },
+  { name: 'Handing over', routes: DESTINATION_ROUTES },
   { name: 'Workspace', routes: TEAM_ROUTES },
 ];
 

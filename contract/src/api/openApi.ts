@@ -37,6 +37,12 @@ const PROBLEMS: Readonly<Record<number, string>> = {
   503: 'busy or away: try again after as long as Retry-After says',
 };
 
+/** What stands in a path and is no id. */
+const PATH_VALUES: Readonly<Record<string, Json>> = {
+  number: { type: 'integer' },
+  kind: { type: 'string', enum: ['lead', 'contact'] },
+};
+
 /**
  * The description of the API (OpenAPI 3.1), made from the schemas that requests and answers are checked with.
  * @param address where the API is
@@ -72,7 +78,7 @@ function operation(method: string, path: string, route: DescribedRoute, names: S
       name: key,
       in: 'path',
       required: true,
-      schema: key === 'number' ? { type: 'integer' } : { type: 'string', format: 'uuid' },
+      schema: PATH_VALUES[key!] ?? { type: 'string', format: 'uuid' },
     })),
     ...Object.entries(headers).map(([name, description]) => ({ name, in: 'header', required: !description.includes('may be left out'), description, schema: { type: 'string' } })), // prettier-ignore
     ...(query ? queryParameters(query) : []),

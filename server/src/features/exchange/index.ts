@@ -8,3 +8,5 @@ export { readingOnRequestRoutes } from './readings/routes';
 export { forgetOldEvents } from './events/queries';
 export { WebhookDeliveryRecord, WebhookRecord } from './webhooks/entities';
 export { eventRoutes } from './webhooks/routes';
+export { DeliveryRecord, DestinationRecord, HandedRecord, MappingRecord } from './destinations/entities';
+export { destinationRoutes } from './destinations/routes';

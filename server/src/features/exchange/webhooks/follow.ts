@@ -4,17 +4,21 @@ import { v7 as uuidv7 } from 'uuid';
 import { addJob } from '../../../platform/queue';
 import { inWorkspace } from '../../../platform/workspaceScope';
 import { feedEvent } from '../events/feed';
+import { followForDestinations } from '../destinations/follow';
 import { eventsAfter } from '../events/queries';
 import { WebhookDeliveryRecord, WebhookRecord } from './entities';
 import { ATTEMPTS } from './queries';
 
 const AT_ONCE = 500;
 
-/** Puts what has happened since onto its way to the addresses that are told. @returns how many deliveries were made */
+/** Puts what has happened since onto its way to the addresses that are told, and into other systems. @returns how many deliveries were made */
 export async function followFeeds(database: DataSource): Promise<number> {
   const rows = await database.query<{ id: string }[]>('select workspaces_with_news as id from workspaces_with_news()');
   let made = 0;
-  for (const { id } of rows) made += await inWorkspace(database, id, (manager) => followFeed(manager, id));
+  for (const { id } of rows) {
+    made += await inWorkspace(database, id, (manager) => followFeed(manager, id));
+    made += await inWorkspace(database, id, (manager) => followForDestinations(manager, id));
+  }
   return made;
 }
 

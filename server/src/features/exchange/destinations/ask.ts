@@ -1,0 +1,124 @@
+import type { DestinationAuth } from '@dossier/contract';
+import { textAt } from '@dossier/core/exchange/handOver';
+import { askOutside, OutsideTrouble, type OutsideAnswer } from '../../../platform/outside';
+import type { Sealing } from '../../../platform/sealing';
+import type { DestinationRecord } from './entities';
+
+/** What was asked last, and what came back, for whoever looks at it later. */
+export interface Asked {
+  request: string;
+  status: number | null;
+  answer: string | null;
+}
+
+type Place = Pick<DestinationRecord, 'id' | 'base' | 'auth' | 'secret'>;
+
+const KEPT_CHARACTERS = 4_000;
+const EARLY_MS = 5_000;
+/** Tokens that are good for a while, in this process: by destination and what they were got with. */
+const tokens = new Map<string, { token: string; until: number }>();
+
+/** Asks one destination, showing who we are. A token that has run out is got anew, once. */
+export class Asking {
+  last: Asked | undefined;
+  /** Whether it gives tokens itself: one that it does not know is its own trouble. */
+  readonly givesTokens: boolean;
+  private readonly ask;
+
+  constructor(
+    private readonly place: Place,
+    private readonly sealing: Sealing,
+    allowPrivate: boolean,
+  ) {
+    this.ask = askOutside({ allowPrivate });
+    this.givesTokens = place.auth.kind === 'oauth';
+  }
+
+  /** @throws OutsideTrouble */
+  async json(
+    method: string,
+    path: string,
+    body?: unknown,
+    headers: Record<string, string> = {},
+  ): Promise<OutsideAnswer & { json: unknown }> {
+    // prettier-ignore
+    let answer = await this.once(method, path, body, headers);
+    if (answer.status === 401 && this.place.auth.kind === 'oauth') {
+      tokens.delete(this.tokenKey());
+      answer = await this.once(method, path, body, headers);
+    }
+    return { ...answer, json: parsed(answer.body) };
+  }
+
+  private async once(
+    method: string,
+    path: string,
+    body: unknown,
+    headers: Record<string, string>,
+  ): Promise<OutsideAnswer> {
+    const sent = body === undefined ? undefined : JSON.stringify(body);
+    // What shows who we are is kept nowhere.
+    this.last = {
+      request: `${method} ${path}${sent ? `\n${sent}` : ''}`.slice(0, KEPT_CHARACTERS),
+      status: null,
+      answer: null,
+    };
+    const answer = await this.ask({
+      url: this.place.base.replace(/\/+$/, '') + path,
+      method,
+      headers: { accept: 'application/json', ...(sent && { 'content-type': 'application/json' }), ...headers, ...(await this.proof()) }, // prettier-ignore
+      body: sent,
+    });
+    this.last = { ...this.last, status: answer.status, answer: answer.body.slice(0, KEPT_CHARACTERS) };
+    return answer;
+  }
+
+  private async proof(): Promise<Record<string, string>> {
+    const { auth } = this.place;
+    const secret = this.place.secret ? this.sealing.open(this.place.secret) : '';
+    switch (auth.kind) {
+      case 'none':
+        return {};
+      case 'header':
+        return { [auth.header.toLowerCase()]: secret };
+      case 'basic':
+        return { authorization: `Basic ${Buffer.from(`${auth.user}:${secret}`).toString('base64')}` };
+      case 'bearer':
+        return { authorization: `Bearer ${secret}` };
+      case 'oauth':
+        return { authorization: `Bearer ${await this.token(auth, secret)}` };
+    }
+  }
+
+  private tokenKey = (): string => `${this.place.id} ${this.place.secret} ${JSON.stringify(this.place.auth)}`;
+
+  private async token(auth: Extract<DestinationAuth, { kind: 'oauth' }>, secret: string): Promise<string> {
+    const known = tokens.get(this.tokenKey());
+    if (known && known.until > Date.now()) return known.token;
+    const form = new URLSearchParams({ grant_type: 'client_credentials', client_id: auth.client, client_secret: secret, ...(auth.scope && { scope: auth.scope }) }); // prettier-ignore
+    const answer = await this.ask({
+      url: this.place.base.replace(/\/+$/, '') + auth.tokenPath,
+      method: 'POST',
+      headers: { accept: 'application/json', 'content-type': 'application/x-www-form-urlencoded' },
+      body: form.toString(),
+    });
+    const json = parsed(answer.body);
+    const token = textAt(json, 'access_token');
+    if (answer.status >= 500 || answer.status === 429) throw new OutsideTrouble('It gives us no token just now.');
+    if (!token) throw new NotLetIn('It does not let us in: look at client and secret.');
+    const seconds = Number(textAt(json, 'expires_in')) || 60;
+    tokens.set(this.tokenKey(), { token, until: Date.now() + seconds * 1000 - EARLY_MS });
+    return token;
+  }
+}
+
+/** The other system knows us not: somebody must look at how we show who we are. */
+export class NotLetIn extends Error {}
+
+function parsed(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return undefined;
+  }
+}

@@ -1,0 +1,131 @@
+import type { EntityManager } from 'typeorm';
+
+/** A worker that is killed costs a job one of these; the tries to deliver are counted elsewhere. */
+const ATTEMPTS = 25;
+
+/**
+ * Takes the next moment in which something may be sent to a destination.
+ * @returns milliseconds until then
+ */
+export async function takeSlot(manager: EntityManager, workspaceId: string, destinationId: string): Promise<number> {
+  const [rows] = await manager.query<[{ wait: number }[]]>(
+    `update destination set next_slot_at = greatest(now(), next_slot_at) + make_interval(secs => 60.0 / per_minute)
+     where workspace_id = $1 and id = $2
+     returning extract(epoch from next_slot_at - make_interval(secs => 60.0 / per_minute) - now())::float * 1000 as wait`,
+    [workspaceId, destinationId],
+  );
+  return Math.max(0, rows[0]?.wait ?? 0);
+}
+
+export interface Wanted {
+  personId: string;
+  subject: 'person' | 'note';
+  subjectId: string;
+}
+
+/**
+ * Writes down what is to be sent to a destination, with its job. What waits already is sent as it is then: it is not written twice.
+ * Deliveries of one person are done one after the other.
+ * @returns how many were written
+ */
+export async function wantDelivered(
+  manager: EntityManager,
+  workspaceId: string,
+  destinationId: string,
+  wanted: readonly Wanted[],
+): Promise<number> {
+  if (wanted.length === 0) return 0;
+  const [row] = await manager.query<{ begun: number }[]>(
+    `with made as (
+       insert into delivery (id, workspace_id, destination_id, person_id, subject, subject_id, state, made_at, next_at)
+       select gen_random_uuid(), $1, $2, w.person_id, w.subject, w.subject_id, 'waiting', clock_timestamp(), now()
+       from unnest($3::uuid[], $4::text[], $5::uuid[]) w(person_id, subject, subject_id)
+       on conflict (destination_id, subject, subject_id) where state = 'waiting' do nothing
+       returning id, person_id)
+     select count(${jobFor('made')})::int as begun from made`,
+    [
+      workspaceId,
+      destinationId,
+      wanted.map(({ personId }) => personId),
+      wanted.map(({ subject }) => subject),
+      wanted.map(({ subjectId }) => subjectId),
+      ATTEMPTS,
+    ],
+  );
+  return row!.begun;
+}
+
+/** Tries again what waits for somebody, or for the destination to go on. @param ids these alone; all of it without @returns how many */
+export async function tryAgain(
+  manager: EntityManager,
+  workspaceId: string,
+  destinationId: string,
+  states: readonly string[],
+  ids: readonly string[] | null = null,
+): Promise<number> {
+  const [row] = await manager.query<{ begun: number }[]>(
+    `with made as (
+       update delivery d set state = 'waiting', attempts = 0, next_at = now(), done_at = null, problem = null
+       where d.workspace_id = $1 and d.destination_id = $2 and d.state = any($3::text[]) and ($4::uuid[] is null or d.id = any($4::uuid[]))
+         and (d.state = 'waiting' or not exists (select from delivery o where o.workspace_id = $1 and o.destination_id = $2
+           and o.subject = d.subject and o.subject_id = d.subject_id and o.state = 'waiting'))
+         and d.made_at = (select max(l.made_at) from delivery l where l.workspace_id = $1 and l.destination_id = $2
+           and l.subject = d.subject and l.subject_id = d.subject_id and l.state = d.state)
+       returning d.id, d.person_id)
+     select count(${jobFor('made').replace('$6', '$5')})::int as begun from made`,
+    [workspaceId, destinationId, states, ids, ATTEMPTS],
+  );
+  return row!.begun;
+}
+
+const jobFor = (table: string): string =>
+  `graphile_worker.add_job('handOver', payload := json_build_object('deliveryId', ${table}.id, 'workspaceId', $1::text), job_key := 'hand:' || ${table}.id,
+     max_attempts := $6, queue_name := 'hand:' || $2::text || ':' || ${table}.person_id)`;
+
+/** Of these people, whom a destination has already, or is to have by its rule. */
+export async function concerned(
+  manager: EntityManager,
+  workspaceId: string,
+  destinationId: string,
+  when: string,
+  personIds: readonly string[],
+): Promise<string[]> {
+  const rows = await manager.query<{ id: string }[]>(
+    `select p.id from person p
+     where p.workspace_id = $1 and p.id = any($3::uuid[]) and p.deleted_at is null and (
+       exists (select from handed_record h where h.workspace_id = $1 and h.destination_id = $2 and h.subject = 'person' and h.subject_id = p.id)
+       or case $4::text
+         when 'always' then true
+         when 'leads' then p.kind = 'lead'
+         when 'consented' then exists (select from consent c where c.workspace_id = $1 and c.person_id = p.id and c.withdrawn_at is null)
+         when 'looked' then p.filed_by_itself_at is null
+         else false end)`,
+    [workspaceId, destinationId, personIds, when],
+  );
+  return rows.map(({ id }) => id);
+}
+
+/** Notes of a person that a destination does not have yet, the oldest first. */
+export async function notesToSend(
+  manager: EntityManager,
+  workspaceId: string,
+  destinationId: string,
+  personId: string,
+): Promise<string[]> {
+  const rows = await manager.query<{ id: string }[]>(
+    `select n.id from note n where n.workspace_id = $1 and n.person_id = $3 and not exists (
+       select from handed_record h where h.workspace_id = $1 and h.destination_id = $2 and h.subject = 'note' and h.subject_id = n.id)
+     order by n.at, n.id`,
+    [workspaceId, destinationId, personId],
+  );
+  return rows.map(({ id }) => id);
+}
+
+/** By which ways a person may be reached. */
+export async function consentsOf(manager: EntityManager, workspaceId: string, personId: string): Promise<string[]> {
+  const rows = await manager.query<{ channel: string }[]>(
+    `select distinct unnest(channels) as channel from consent where workspace_id = $1 and person_id = $2 and withdrawn_at is null order by 1`,
+    [workspaceId, personId],
+  );
+  return rows.map(({ channel }) => channel);
+}

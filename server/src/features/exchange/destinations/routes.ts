@@ -1,0 +1,64 @@
+import {
+  DestinationFields,
+  HandOverDeliveriesQuery,
+  HandOverMapping,
+  HandOverRequest,
+  HandOverSample,
+} from '@dossier/contract';
+import type { DataSource } from 'typeorm';
+import { z } from 'zod';
+import { Routes } from '../../../platform/routes';
+import { whoIs } from '../../../platform/session';
+import { addDestination, changeDestination, changeMapping, describedFields, handPeopleOver, listDeliveries, listDestinations, loadDestination, removeDestination, repeatDelivery, repeatHeld, sampleOf, type Reach } from './destinations'; // prettier-ignore
+
+const Id = z.object({ id: z.uuid() });
+const IdAndKind = Id.extend({ kind: z.enum(['lead', 'contact']) });
+
+export const destinationRoutes = (database: DataSource, reach: Reach): Routes =>
+  new Routes()
+    .get('/destinations', 'connect', async (request, response) => {
+      response.json(await listDestinations(database, whoIs(request)));
+    })
+    .post('/destinations', 'connect', async (request, response) => {
+      const fields = DestinationFields.parse(request.body);
+      response.status(201).json({ id: await addDestination(database, reach, whoIs(request), fields) });
+    })
+    .get('/destinations/:id', 'connect', async (request, response) => {
+      response.json(await loadDestination(database, whoIs(request), Id.parse(request.params).id));
+    })
+    .put('/destinations/:id', 'connect', async (request, response) => {
+      const { id } = Id.parse(request.params);
+      await changeDestination(database, reach, whoIs(request), id, DestinationFields.parse(request.body));
+      response.status(204).end();
+    })
+    .delete('/destinations/:id', 'connect', async (request, response) => {
+      await removeDestination(database, whoIs(request), Id.parse(request.params).id);
+      response.status(204).end();
+    })
+    .get('/destinations/:id/fields/:kind', 'connect', async (request, response) => {
+      const { id, kind } = IdAndKind.parse(request.params);
+      response.json(await describedFields(database, reach, whoIs(request), id, kind));
+    })
+    .put('/destinations/:id/mapping', 'connect', async (request, response) => {
+      const { id } = Id.parse(request.params);
+      await changeMapping(database, whoIs(request), id, HandOverMapping.parse(request.body));
+      response.status(204).end();
+    })
+    .post('/destinations/:id/sample', 'connect', async (request, response) => {
+      const { id } = Id.parse(request.params);
+      response.json(await sampleOf(database, reach, whoIs(request), id, HandOverSample.parse(request.body)));
+    })
+    .post('/destinations/:id/people', 'edit', async (request, response) => {
+      const { id } = Id.parse(request.params);
+      const { personIds } = HandOverRequest.parse(request.body);
+      response.status(202).json(await handPeopleOver(database, whoIs(request), id, personIds));
+    })
+    .post('/destinations/:id/repeat', 'connect', async (request, response) => {
+      response.status(202).json(await repeatHeld(database, whoIs(request), Id.parse(request.params).id));
+    })
+    .get('/deliveries', 'see', async (request, response) => {
+      response.json(await listDeliveries(database, whoIs(request), HandOverDeliveriesQuery.parse(request.query)));
+    })
+    .post('/deliveries/:id/repeat', 'edit', async (request, response) => {
+      response.status(202).json(await repeatDelivery(database, whoIs(request), Id.parse(request.params).id));
+    });
