@@ -82,7 +82,7 @@ const jobFor = (table: string): string =>
   `graphile_worker.add_job('handOver', payload := json_build_object('deliveryId', ${table}.id, 'workspaceId', $1::text), job_key := 'hand:' || ${table}.id,
      max_attempts := $6, queue_name := 'hand:' || $2::text || ':' || ${table}.person_id)`;
 
-/** Of these people, whom a destination has already, or is to have by its rule. */
+/** Of these people, whom a destination has already, is getting just now, or is to have by its rule. */
 export async function concerned(
   manager: EntityManager,
   workspaceId: string,
@@ -94,6 +94,8 @@ export async function concerned(
     `select p.id from person p
      where p.workspace_id = $1 and p.id = any($3::uuid[]) and p.deleted_at is null and (
        exists (select from handed_record h where h.workspace_id = $1 and h.destination_id = $2 and h.subject = 'person' and h.subject_id = p.id)
+       or exists (select from delivery d where d.workspace_id = $1 and d.destination_id = $2 and d.subject = 'person' and d.subject_id = p.id
+         and d.state in ('waiting', 'sending'))
        or case $4::text
          when 'always' then true
          when 'leads' then p.kind = 'lead'
