@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { OutsideAddress } from './outsideAddress';
 
 const words = (max: number) => z.string().trim().min(1, 'Write something here.').max(max);
 const Path = z
@@ -71,11 +72,7 @@ export type HandOverWhen = z.infer<typeof HandOverWhen>;
 export const DestinationFields = z.strictObject({
   name: words(80),
   /** What all paths are behind. */
-  base: z
-    .string()
-    .trim()
-    .max(300)
-    .pipe(z.url({ protocol: /^https?$/, error: 'Write an address that begins with https://' })),
+  base: OutsideAddress.refine((text) => !/[?#]/.test(text), 'Leave everything from ? or # on out of the address.'),
   auth: DestinationAuth.default({ kind: 'none' }),
   /** Left out it stays as it is. */
   secret: z

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { OutsideAddress } from './outsideAddress';
 
 /** What is told to whoever follows what happens: see the feed of events. */
 export const EVENT_TYPES = [
@@ -56,15 +57,8 @@ export const EventsPage = z.object({
 });
 export type EventsPage = z.infer<typeof EventsPage>;
 
-const Address = z
-  .string()
-  .trim()
-  .max(500)
-  .pipe(z.url({ protocol: /^https?$/, error: 'Write an address that begins with https://' }))
-  .refine((text) => !/^[^/]*\/\/[^/]*@/.test(text), 'Leave name and password out of the address.');
-
 export const WebhookFields = z.strictObject({
-  url: Address,
+  url: OutsideAddress,
   /** What is told; nothing for everything. */
   types: Types.default([]),
 });

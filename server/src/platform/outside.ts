@@ -3,6 +3,13 @@ import { request as plainRequest, type IncomingHttpHeaders } from 'node:http';
 import { request as secureRequest } from 'node:https';
 import { isIP, type LookupFunction } from 'node:net';
 import ipaddr from 'ipaddr.js';
+import type { Sealing } from './sealing';
+
+/** How others are reached: with which secrets, and whether within this machine and its network. */
+export interface Reach {
+  sealing: Sealing;
+  allowPrivate: boolean;
+}
 
 export interface OutsideRequest {
   url: string;

@@ -2,14 +2,13 @@ import type { Task } from 'graphile-worker';
 import type { DataSource, EntityManager } from 'typeorm';
 import { z } from 'zod';
 import { writable } from '@dossier/core/text';
-import { OutsideTrouble } from '../../../platform/outside';
+import { OutsideTrouble, type Reach } from '../../../platform/outside';
 import { addJob } from '../../../platform/queue';
-import type { Sealing } from '../../../platform/sealing';
 import { inWorkspace } from '../../../platform/workspaceScope';
 import { Asking, NotLetIn } from './ask';
 import { DeliveryRecord, DestinationRecord, HandedRecord } from './entities';
 import { bringNote, bringPerson, loadFor, NeedsPerson, TryLater, type Landed, type Load } from './handOver';
-import { notesToSend, takeSlot, wantDelivered } from './queries';
+import { ATTEMPTS, notesToSend, takeSlot, wantDelivered } from './queries';
 
 /** Seconds between tries: about a day in all, then somebody must look. */
 export const PAUSES = [2, 10, 60, 300, 900, 3600, 10_800, 21_600, 43_200] as const;
@@ -18,15 +17,11 @@ const FAILING_FOR_MS = 24 * 60 * 60 * 1000;
 const LONGEST_PAUSE_SECONDS = 86_400;
 /** So soon it is not worth to come again later. */
 const SHORT_WAIT_MS = 400;
-const ATTEMPTS = 25;
 
-const Payload = z.object({ deliveryId: z.uuid(), workspaceId: z.uuid() });
+/** @property hasSlot whether its moment was taken before: whoever comes again at that moment takes no other */
+const Payload = z.object({ deliveryId: z.uuid(), workspaceId: z.uuid(), hasSlot: z.literal('yes').optional() });
 
-interface Parts {
-  database: DataSource;
-  sealing: Sealing;
-  allowPrivate: boolean;
-}
+type Parts = Reach & { database: DataSource };
 
 interface Begun {
   destination: DestinationRecord;
@@ -38,8 +33,8 @@ interface Begun {
 export const handOverTask =
   ({ database, sealing, allowPrivate }: Parts): Task =>
   async (raw) => {
-    const { deliveryId, workspaceId } = Payload.parse(raw);
-    const begun = await inWorkspace(database, workspaceId, (manager) => begin(manager, workspaceId, deliveryId));
+    const { deliveryId, workspaceId, hasSlot } = Payload.parse(raw);
+    const begun = await inWorkspace(database, workspaceId, (manager) => begin(manager, workspaceId, deliveryId, hasSlot !== undefined)); // prettier-ignore
     if (!begun) return;
     const { destination, delivery, load } = begun;
     const asking = new Asking(destination, sealing, allowPrivate);
@@ -51,7 +46,12 @@ export const handOverTask =
   };
 
 /** What is to be sent, marked as being sent; undefined where there is nothing to do, or not yet. */
-async function begin(manager: EntityManager, workspaceId: string, id: string): Promise<Begun | undefined> {
+async function begin(
+  manager: EntityManager,
+  workspaceId: string,
+  id: string,
+  hasSlot: boolean,
+): Promise<Begun | undefined> {
   const [delivery] = await manager.find(DeliveryRecord, {
     where: { id, workspaceId },
     lock: { mode: 'pessimistic_write' },
@@ -59,10 +59,14 @@ async function begin(manager: EntityManager, workspaceId: string, id: string): P
   // One that a worker was killed at is gone on with.
   if (!delivery || !['waiting', 'sending'].includes(delivery.state)) return undefined;
   const destination = await manager.findOneBy(DestinationRecord, { id: delivery.destinationId, workspaceId });
-  if (!destination || destination.pausedAt) return undefined;
-  const wait = await takeSlot(manager, workspaceId, destination.id);
+  if (!destination) return undefined;
+  if (destination.pausedAt) {
+    await waitOn(manager, delivery, new Date());
+    return undefined;
+  }
+  const wait = hasSlot ? 0 : await takeSlot(manager, workspaceId, destination.id);
   if (wait > SHORT_WAIT_MS) {
-    await again(manager, delivery, new Date(Date.now() + wait));
+    await again(manager, delivery, new Date(Date.now() + wait), {}, { hasSlot: 'yes' });
     return undefined;
   }
   const { mappingVersion } = destination;
@@ -153,24 +157,36 @@ function standing({ failingSince }: DestinationRecord, outcome: Error, now: Date
     : { failingSince: since };
 }
 
-/** Comes again later; where something newer waits for the same already, that is enough. */
+/** Comes again later. @param more of the job's payload */
 async function again(
   manager: EntityManager,
   delivery: DeliveryRecord,
   nextAt: Date,
   told: Partial<DeliveryRecord> = {},
+  more: Record<string, string> = {},
 ): Promise<void> {
-  const { id, workspaceId, destinationId, subject, subjectId, personId, attempts } = delivery;
-  const newer = await manager.findOneBy(DeliveryRecord, { destinationId, subject, subjectId, state: 'waiting' });
-  if (newer && newer.id !== id) {
-    await manager.delete(DeliveryRecord, { id });
-    return;
-  }
-  await manager.update(DeliveryRecord, { id }, { ...told, state: 'waiting', nextAt, attempts });
+  if (!(await waitOn(manager, delivery, nextAt, told))) return;
+  const { id, workspaceId, destinationId, personId } = delivery;
   await addJob(
     manager,
     'handOver',
-    { deliveryId: id, workspaceId },
+    { deliveryId: id, workspaceId, ...more },
     { key: `hand:${id}`, maxAttempts: ATTEMPTS, queue: `hand:${destinationId}:${personId}`, runAt: nextAt },
   );
+}
+
+/** Waits; where something newer waits for the same already, that is enough. @returns whether this one is still there */
+async function waitOn(
+  manager: EntityManager,
+  { id, destinationId, subject, subjectId, attempts }: DeliveryRecord,
+  nextAt: Date,
+  told: Partial<DeliveryRecord> = {},
+): Promise<boolean> {
+  const newer = await manager.findOneBy(DeliveryRecord, { destinationId, subject, subjectId, state: 'waiting' });
+  if (newer && newer.id !== id) {
+    await manager.delete(DeliveryRecord, { id });
+    return false;
+  }
+  await manager.update(DeliveryRecord, { id }, { ...told, state: 'waiting', nextAt, attempts });
+  return true;
 }

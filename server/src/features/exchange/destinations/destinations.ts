@@ -1,11 +1,9 @@
-import type { Deliveries, Destination, DestinationFields, Destinations, HandedOverSample, HandOverBegun, HandOverMapping, HandOverSample, OutsideFields } from '@dossier/contract'; // prettier-ignore
+import { OutsideFields, type Deliveries, type Destination, type DestinationFields, type Destinations, type HandedOverSample, type HandOverBegun, type HandOverMapping, type HandOverSample } from '@dossier/contract'; // prettier-ignore
 import { handedOver, valueAt, type OutsideField } from '@dossier/core/exchange/handOver';
-import { OutsideFields as OutsideFieldsShape } from '@dossier/contract';
-import { In, type DataSource, type EntityManager } from 'typeorm';
+import { In, IsNull, type DataSource, type EntityManager } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
 import { notFound, ProblemError } from '../../../platform/problem';
-import { OutsideTrouble } from '../../../platform/outside';
-import type { Sealing } from '../../../platform/sealing';
+import { OutsideTrouble, type Reach } from '../../../platform/outside';
 import type { SignedIn } from '../../../platform/session';
 import { inSnapshot, inWorkspace } from '../../../platform/workspaceScope';
 import { Person } from '../../people';
@@ -18,12 +16,6 @@ import { tryAgain, wantDelivered } from './queries';
 const MOST = 20;
 const PAGE = 50;
 
-/** How destinations are reached. */
-export interface Reach {
-  sealing: Sealing;
-  allowPrivate: boolean;
-}
-
 const columnsOf = ({ name, base, auth, objects, describe, when, perMinute }: DestinationFields): Partial<DestinationRecord> => ({ name, base, auth, objects, describe, whenHanded: when, perMinute }); // prettier-ignore
 
 /** It hears of what happens from now on. @throws ProblemError 409 when there are too many, or no key for its secret */
@@ -33,7 +25,6 @@ export function addDestination(
   { workspaceId, accountId }: SignedIn,
   fields: DestinationFields,
 ): Promise<string> {
-  // prettier-ignore
   const secret = fields.secret === undefined ? null : sealing.seal(fields.secret);
   return inWorkspace(database, workspaceId, async (manager) => {
     if ((await manager.countBy(DestinationRecord, { workspaceId })) >= MOST)
@@ -54,7 +45,6 @@ export function changeDestination(
   id: string,
   fields: DestinationFields,
 ): Promise<void> {
-  // prettier-ignore
   const secret = fields.secret === undefined ? undefined : sealing.seal(fields.secret);
   return inWorkspace(database, workspaceId, async (manager) => {
     const before = await locked(manager, workspaceId, id);
@@ -108,7 +98,6 @@ export const changeMapping = (
   id: string,
   rules: HandOverMapping,
 ): Promise<void> =>
-  // prettier-ignore
   inWorkspace(database, workspaceId, async (manager) => {
     const version = (await locked(manager, workspaceId, id)).mappingVersion + 1;
     await manager.insert(MappingRecord, { destinationId: id, version, workspaceId, rules, madeBy: accountId, madeAt: new Date() }); // prettier-ignore
@@ -123,7 +112,6 @@ export async function describedFields(
   id: string,
   kind: 'lead' | 'contact',
 ): Promise<OutsideFields> {
-  // prettier-ignore
   const destination = await inWorkspace(database, workspaceId, (manager) => found(manager, workspaceId, id));
   const { describe } = destination;
   if (!describe) throw new ProblemError(409, 'not-described', 'Not described', 'This system describes no fields: type their names.'); // prettier-ignore
@@ -133,7 +121,7 @@ export async function describedFields(
       if (error instanceof OutsideTrouble || error instanceof NotLetIn) throw unreachable(error.message);
       throw error;
     });
-  const fields = OutsideFieldsShape.shape.items.safeParse(valueAt(answer.json, kind === 'lead' ? describe.leadAt : describe.contactAt)); // prettier-ignore
+  const fields = OutsideFields.shape.items.safeParse(valueAt(answer.json, kind === 'lead' ? describe.leadAt : describe.contactAt)); // prettier-ignore
   if (answer.status !== 200 || !fields.success) throw unreachable(`It did not describe its fields (${answer.status}).`);
   return { items: fields.data };
 }
@@ -148,7 +136,6 @@ export const sampleOf = async (
   id: string,
   { personId, mapping }: HandOverSample,
 ): Promise<HandedOverSample> => {
-  // prettier-ignore
   const { person, isDescribed } = await inSnapshot(database, who.workspaceId, async (manager) => ({
     isDescribed: (await found(manager, who.workspaceId, id)).describe !== null,
     person: await handedPerson(manager, who.workspaceId, personId),
@@ -168,10 +155,12 @@ export const handPeopleOver = (
   id: string,
   personIds: readonly string[],
 ): Promise<HandOverBegun> =>
-  // prettier-ignore
   inWorkspace(database, workspaceId, async (manager) => {
     await found(manager, workspaceId, id);
-    const people = await manager.find(Person, { where: { id: In([...personIds]), workspaceId }, select: { id: true } });
+    const people = await manager.find(Person, {
+      where: { id: In([...personIds]), workspaceId, deletedAt: IsNull() },
+      select: { id: true },
+    });
     if (people.length < new Set(personIds).size) throw notFound('One of these people');
     return { begun: await wantDelivered(manager, workspaceId, id, people.map((person) => ({ personId: person.id, subject: 'person', subjectId: person.id }))) }; // prettier-ignore
   });

@@ -1,7 +1,7 @@
 import type { EntityManager } from 'typeorm';
 
 /** A worker that is killed costs a job one of these; the tries to deliver are counted elsewhere. */
-const ATTEMPTS = 25;
+export const ATTEMPTS = 25;
 
 /**
  * Takes the next moment in which something may be sent to a destination.

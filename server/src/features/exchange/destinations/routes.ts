@@ -7,9 +7,10 @@ import {
 } from '@dossier/contract';
 import type { DataSource } from 'typeorm';
 import { z } from 'zod';
+import type { Reach } from '../../../platform/outside';
 import { Routes } from '../../../platform/routes';
 import { whoIs } from '../../../platform/session';
-import { addDestination, changeDestination, changeMapping, describedFields, handPeopleOver, listDeliveries, listDestinations, loadDestination, removeDestination, repeatDelivery, repeatHeld, sampleOf, type Reach } from './destinations'; // prettier-ignore
+import { addDestination, changeDestination, changeMapping, describedFields, handPeopleOver, listDeliveries, listDestinations, loadDestination, removeDestination, repeatDelivery, repeatHeld, sampleOf } from './destinations'; // prettier-ignore
 
 const Id = z.object({ id: z.uuid() });
 const IdAndKind = Id.extend({ kind: z.enum(['lead', 'contact']) });

@@ -3,7 +3,7 @@ import type { Task } from 'graphile-worker';
 import { Webhook } from 'standardwebhooks';
 import type { DataSource } from 'typeorm';
 import { z } from 'zod';
-import { askOutside, OutsideTrouble, type OutsideAnswer } from '../../../platform/outside';
+import { askOutside, OutsideTrouble, type OutsideAnswer, type Reach } from '../../../platform/outside';
 import type { Sealing } from '../../../platform/sealing';
 import { inWorkspace } from '../../../platform/workspaceScope';
 import { WebhookDeliveryRecord, WebhookRecord } from './entities';
@@ -20,11 +20,7 @@ const GONE = 410;
 
 const Payload = z.object({ deliveryId: z.uuid(), workspaceId: z.uuid() });
 
-interface Parts {
-  database: DataSource;
-  sealing: Sealing;
-  allowPrivate: boolean;
-}
+type Parts = Reach & { database: DataSource };
 
 /** Sends one event to one address, and again after growing pauses where it is not taken. */
 export const tellWebhookTask =
