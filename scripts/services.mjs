@@ -2,6 +2,9 @@ import { join } from 'node:path';
 import { root } from './paths.mjs';
 import { runToEnd, startProcess, waitUntil } from './processes.mjs';
 
+/** What the stand-in of a customer system lets us in by. */
+export const PORT_OFFICE_SECRET = 'chandlers-row-7';
+
 /** Its tsconfig.json, which turns decorators on, is found from the working folder. */
 const serverFolder = join(root, 'server');
 
@@ -56,6 +59,15 @@ export const startRecordedWorker = (env, options = {}) =>
     env,
     ...options,
   });
+
+/** What stands in for a customer system that a team has elsewhere. */
+export const startPortOffice = (port, file) =>
+  startProcess(
+    'port office',
+    process.execPath,
+    tsxArguments('simulators/src/customers/main.ts', String(port), PORT_OFFICE_SECRET, file),
+    { cwd: root },
+  );
 
 /** Waits until database, queue and worker are up. */
 export const waitForHealth = (address, wanted = (health) => health.status === 'ok') =>

@@ -2,10 +2,10 @@
 /**
  * Sets up and runs everything: packages, PostgreSQL, tables, application, server, worker, demo data.
  * `--fresh` begins again from the demo data. `--empty` begins a team of one's own, and opens it again; `--demo` goes back to the
- * demo, whose records are others. Settings: DOSSIER_PORT, DOSSIER_HTTPS_PORT, DOSSIER_HOST, DOSSIER_DATABASE_PORT.
+ * demo, whose records are others. Settings: DOSSIER_PORT, DOSSIER_HTTPS_PORT, DOSSIER_HOST, DOSSIER_DATABASE_PORT, DOSSIER_PORT_OFFICE_PORT.
  */
 import { randomInt } from 'node:crypto';
-import { existsSync } from 'node:fs';
+import { existsSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { buildApp } from './buildApp.mjs';
 import { requirePackages } from './npmPackages.mjs';
@@ -14,16 +14,27 @@ import { requireFreePort } from './ports.mjs';
 import { startPostgres } from './postgres.mjs';
 import { keepRunning, SetUpError, startProcess } from './processes.mjs';
 import { chooseRecords, setUpRecords } from './records.mjs';
-import { serverEnvironment, startServer, startWorker, tsxArguments, waitForHealth } from './services.mjs';
+import {
+  PORT_OFFICE_SECRET,
+  serverEnvironment,
+  startPortOffice,
+  startServer,
+  startWorker,
+  tsxArguments,
+  waitForHealth,
+} from './services.mjs';
 
 const port = Number(process.env.DOSSIER_PORT ?? 4300);
 const httpsPort = Number(process.env.DOSSIER_HTTPS_PORT ?? 4302);
 const databasePort = Number(process.env.DOSSIER_DATABASE_PORT ?? 4301);
+const portOfficePort = Number(process.env.DOSSIER_PORT_OFFICE_PORT ?? 4303);
 const host = process.env.DOSSIER_HOST ?? '127.0.0.1';
 const fresh = process.argv.includes('--fresh');
 const records = chooseRecords(process.argv, dataFolder);
 /** Browsers give the camera to other machines over https only. */
 const forPhones = !['127.0.0.1', 'localhost', '::1'].includes(host);
+
+const portOfficeFile = join(dataFolder, 'port-office.json');
 
 const running = [];
 let stopping = false;
@@ -40,6 +51,7 @@ async function start() {
   await requirePackages();
   await requireFreePort(port, host, 'DOSSIER_PORT');
   if (forPhones) await requireFreePort(httpsPort, host, 'DOSSIER_HTTPS_PORT');
+  if (!records.own) await requireFreePort(portOfficePort, '127.0.0.1', 'DOSSIER_PORT_OFFICE_PORT');
   const [postgres] = await Promise.all([
     startPostgres({ folder: join(dataFolder, 'postgres'), port: databasePort, setting: 'DOSSIER_DATABASE_PORT' }),
     buildApp(),
@@ -48,10 +60,16 @@ async function start() {
   if (fresh) {
     await postgres.dropDatabase(records.database);
     records.forget();
+    if (!records.own) rmSync(portOfficeFile, { force: true });
   }
   const firstCode = newCode();
+  const portOffice = `127.0.0.1:${portOfficePort}`;
   const more = {
     DOSSIER_BACKUP_FOLDER: process.env.DOSSIER_BACKUP_FOLDER ?? join(dataFolder, 'backups'),
+    DOSSIER_HAND_OVER_FOLDER: process.env.DOSSIER_HAND_OVER_FOLDER ?? join(dataFolder, 'handed-over'),
+    DOSSIER_PUBLIC_ADDRESS: process.env.DOSSIER_PUBLIC_ADDRESS ?? `http://127.0.0.1:${port}`,
+    // What stands in for a team's customer system is on this machine.
+    DOSSIER_ALLOW_PRIVATE_ADDRESSES: process.env.DOSSIER_ALLOW_PRIVATE_ADDRESSES ?? (records.own ? '0' : portOffice),
     ...(records.own && { DOSSIER_FIRST_CODE: firstCode }),
     ...(forPhones && (await overHttps())),
   };
@@ -63,6 +81,7 @@ async function start() {
     keepRunning('server', () => startServer(env)),
     keepRunning('worker', () => startWorker(env)),
   );
+  if (!records.own) running.push(keepRunning('port office', () => startPortOffice(portOfficePort, portOfficeFile)));
   const address = `http://127.0.0.1:${port}`;
   await waitForHealth(address);
   await greet(address, firstCode);
@@ -70,7 +89,7 @@ async function start() {
   const demo = startProcess(
     'demo loader',
     process.execPath,
-    tsxArguments('demo/src/loadDemo.ts', address, records.demoLoaded),
+    tsxArguments('demo/src/loadDemo.ts', address, records.demoLoaded, `http://${portOffice}`, PORT_OFFICE_SECRET),
     { cwd: root },
   );
   running.push(demo);
@@ -98,6 +117,9 @@ async function greet(address, firstCode) {
   } else if (records.own) console.log('  Sign in as somebody of your team.');
   else {
     console.log('  Sign in with       ottilie@keldermoss.example   cold-chain');
+    console.log(
+      `  Leads go on to     http://127.0.0.1:${portOfficePort}   (a customer system that stands in for yours)`,
+    );
     console.log('  The demo cards are read one after the other on the first start.');
   }
   console.log('  Ctrl-C stops everything.\n');

@@ -1,10 +1,11 @@
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import type { FilingRequest, Tray, TrayItem } from '@dossier/contract';
+import type { Destinations, FilingRequest, Tray, TrayItem } from '@dossier/contract';
 import { v5 as uuidv5 } from 'uuid';
 import { occasions } from './occasions';
 import { people } from './people';
+import { PORT_OFFICE_MAPPING, portOffice } from './portOffice';
 import { shots, type Shot } from './shots';
 
 /**
@@ -12,10 +13,10 @@ import { shots, type Shot } from './shots';
  * after the other, some cards are proved and filed, the others wait in the tray. Can be broken off
  * and begun again at any time.
  *
- * Usage: loadDemo.ts ADDRESS DONE_FILE
+ * Usage: loadDemo.ts ADDRESS DONE_FILE PORT_OFFICE SECRET
  */
 const folder = join(dirname(fileURLToPath(import.meta.url)), '..');
-const [address, doneFile] = process.argv.slice(2) as [string, string];
+const [address, doneFile, ...portOfficeAt] = process.argv.slice(2) as [string, string, string, string];
 const DEMO_NAMESPACE = '5b0c7b0e-6c1e-4d55-9f35-7a2f4f0f9d11';
 const FIRST_DAY = Date.UTC(2026, 10, 9, 9, 0);
 const POLL_MS = 400;
@@ -135,7 +136,17 @@ async function cookieOf(by: string): Promise<string> {
   return cookie;
 }
 
+/** A customer system that leads are handed over to. */
+async function setPortOfficeUp(): Promise<void> {
+  const fields = portOffice(...portOfficeAt);
+  const { items } = (await call('maren', 'GET', '/destinations')) as Destinations;
+  if (items.some(({ name }) => name === fields.name)) return;
+  const { id } = (await call('maren', 'POST', '/destinations', fields)) as { id: string };
+  await call('maren', 'PUT', `/destinations/${id}/mapping`, PORT_OFFICE_MAPPING);
+}
+
 if (!existsSync(doneFile)) {
+  await setPortOfficeUp();
   for (const { id, by, fields } of occasions) await call(by, 'PUT', `/occasions/${idOf(id)}`, fields);
   for (const [i, shot] of shots.entries()) await load(shot, i);
   writeFileSync(doneFile, new Date().toISOString());

@@ -33,7 +33,7 @@ import type { Logger } from './platform/logger';
 import { ProblemError, problemHandler } from './platform/problem';
 import { askedBeforehand, fromOtherPages, tokenLimit } from './platform/programs';
 import type { DeclaredRoute, Routes } from './platform/routes';
-import { sealingWith } from './platform/sealing';
+import { reachOf } from './platform/reach';
 import { requireSignIn, sameOriginWrites } from './platform/session';
 import type { TrayEvents } from './platform/trayEvents';
 import { writableRequests } from './platform/writableRequests';
@@ -112,9 +112,8 @@ const isFile = (request: Request): boolean => {
 };
 
 /** The routes of all rooms for whoever is signed in. */
-type RoomParts = Pick<Parts, 'database' | 'events'> &
-  Partial<Pick<Config, 'backups' | 'secretsKey' | 'allowPrivateAddresses'>>;
-const roomsOf = ({ database, events, backups, secretsKey, allowPrivateAddresses = false }: RoomParts): Routes[] => [
+type RoomParts = Pick<Parts, 'database' | 'events'> & Partial<Pick<Config, 'backups'>> & Parameters<typeof reachOf>[0];
+const roomsOf = ({ database, events, backups, ...config }: RoomParts): Routes[] => [
   teamRoutes(database),
   memberRoutes(database),
   settingsRoutes(database),
@@ -128,8 +127,8 @@ const roomsOf = ({ database, events, backups, secretsKey, allowPrivateAddresses 
   // Before a person by their id.
   exchangeRoutes(database),
   readingOnRequestRoutes(database),
-  eventRoutes(database, sealingWith(secretsKey), allowPrivateAddresses),
-  destinationRoutes(database, { sealing: sealingWith(secretsKey), allowPrivate: allowPrivateAddresses }),
+  eventRoutes(database, reachOf(config)),
+  destinationRoutes(database, reachOf(config)),
   peopleRoutes(database),
   companyRoutes(database),
   followupRoutes(database),

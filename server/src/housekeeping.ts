@@ -3,14 +3,14 @@ import type { DataSource } from 'typeorm';
 import { forgetRead } from './features/exchange/readings/forgetRead';
 import { removeExpiredSessions } from './features/account';
 import { removeOldParts } from './features/capture';
-import { forgetOldEvents, forgetOldImports, removeEndedShares } from './features/exchange';
+import { forgetOldDeliveries, forgetOldEvents, forgetOldImports, removeEndedShares } from './features/exchange';
 import { eraseLongDeleted, forgetOldChanges, forgetUnusedWords } from './features/people';
 import { removeOldBeats } from './platform/heartbeat';
 import type { Logger } from './platform/logger';
 
 /**
  * Removes for good what only a date keeps here: sessions that have run out, old signs of life, photographs that never arrived whole, people
- * deleted a month ago, changes of many, files that were brought in and links that ended then, what a program only wanted read, events of a month ago, words that only they were found by.
+ * deleted a month ago, changes of many, files that were brought in and links that ended then, what a program only wanted read, events of a month ago, what arrived elsewhere long ago, words that only they were found by.
  */
 export function housekeepingTask(database: DataSource, logger: Logger): Task {
   return async () => {
@@ -24,6 +24,7 @@ export function housekeepingTask(database: DataSource, logger: Logger): Task {
       imports: await forgetOldImports(database),
       readings: await forgetRead(database),
       events: await forgetOldEvents(database),
+      deliveries: await forgetOldDeliveries(database),
       words: await forgetUnusedWords(database),
     };
     if (Object.values(removed).some((count) => count > 0)) logger.info(removed, 'put in order');

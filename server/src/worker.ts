@@ -24,7 +24,7 @@ import type { Config } from './platform/config';
 import { forgetDeadBeats, startHeartbeat } from './platform/heartbeat';
 import { KeptRunner, queueLogger } from './platform/keptRunner';
 import type { Logger } from './platform/logger';
-import { sealingWith } from './platform/sealing';
+import { reachOf } from './platform/reach';
 
 /** How long after its last sign of life the jobs of a worker are given to another. */
 const GONE_AFTER_SECONDS = 20;
@@ -50,7 +50,7 @@ export async function startWorker(
       unlock: (holders) => utils.forceUnlockWorkers([...holders]),
       logger,
     });
-  const outside = { database, sealing: sealingWith(config.secretsKey), allowPrivate: config.allowPrivateAddresses };
+  const outside = { database, ...reachOf(config) };
   // Reading has its lanes to itself: a search through everybody takes minutes.
   const runners = [
     keep(

@@ -29,7 +29,7 @@ const ACCOUNTS: Partial<Record<Role, string>> = {
 };
 /** A system that is never asked anything. */
 const CREATE = { create: { method: 'POST', path: '/x' }, update: { method: 'PUT', path: '/x/{ref}' }, refAt: 'id' };
-const OURS = { name: 'Only ours', base: 'https://only.us.example', objects: { lead: CREATE, contact: CREATE }, paused: true }; // prettier-ignore
+const OURS = { name: 'Only ours', to: { kind: 'system', base: 'https://only.us.example', objects: { lead: CREATE, contact: CREATE } }, paused: true }; // prettier-ignore
 const clients: Partial<Record<Role, Client>> = {};
 let stranger: Client;
 beforeAll(async () => {
@@ -120,7 +120,7 @@ describe('what belongs to another workspace', () => {
       await clients.manager!.get<{ items: { id: string }[] }>(`/webhooks/${made.webhooks}/deliveries`)
     ).body.items[0]!.id;
     made.destinations = (await clients.manager!.send<{ id: string }>('POST', '/destinations', OURS)).body.id;
-    await rep.send('POST', `/destinations/${made.destinations}/people`, { personIds: [made.people] });
+    await rep.send('POST', `/destinations/${made.destinations}/people`, { ids: [made.people] });
     made.deliveries = (await rep.get<{ items: { id: string }[] }>('/deliveries')).body.items[0]!.id;
     made.tokens = (await clients.manager!.send<{ id: string }>('POST', '/tokens', token)).body.id;
     made.readings = (

@@ -49,6 +49,9 @@ export const api = createApi({
     'Origin',
     'Webhook',
     'Delivery',
+    'System',
+    'Handing',
+    'Elsewhere',
     'Tray',
     'Card',
     'Person',
@@ -84,6 +87,10 @@ export function problemText(error: unknown): string {
   const problem = Problem.safeParse(data);
   return problem.success ? problem.data.detail : 'Something went wrong. Try again in a moment.';
 }
+
+/** What is wrong with which field, as the server names them. */
+export const problemErrors = (error: unknown): NonNullable<Problem['errors']> =>
+  Problem.safeParse((error as Partial<FetchBaseQueryError> | undefined)?.data).data?.errors ?? [];
 
 /** Asked for by a link that leads to nothing, or is none. */
 export const isNotHere = (error: unknown): boolean => hasStatus(error, 404) || hasStatus(error, 400);

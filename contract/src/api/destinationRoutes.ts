@@ -1,15 +1,20 @@
+import { ChosenPeople } from '../changes';
 import {
   Deliveries,
   Destination,
   DestinationFields,
+  DestinationNames,
   Destinations,
+  Elsewhere,
   HandedOverSample,
   HandOverBegun,
   HandOverDeliveriesQuery,
   HandOverMapping,
-  HandOverRequest,
   HandOverSample,
+  HandOverTried,
+  MappingVersions,
   OutsideFields,
+  TheirsSettled,
 } from '../destinations';
 import { MadeId, type DescribedRoutes } from './describedRoute';
 
@@ -33,7 +38,7 @@ export const DESTINATION_ROUTES: DescribedRoutes = {
   'PUT /destinations/:id': { about: 'Changes one of them.', scope: settings, body: DestinationFields, status: 204 },
   'DELETE /destinations/:id': { about: 'Hands nobody over to it any more.', scope: settings, status: 204 },
   'GET /destinations/:id/fields/:kind': {
-    about: 'The fields that it describes, of a lead or of a contact.',
+    about: 'The fields that it describes, of a lead, a contact or a company.',
     scope: settings,
     answer: OutsideFields,
   },
@@ -49,10 +54,37 @@ export const DESTINATION_ROUTES: DescribedRoutes = {
     body: HandOverSample,
     answer: HandedOverSample,
   },
+  'GET /destinations/:id/mappings': {
+    about: 'The mapping as it was from one change to the next, the latest first.',
+    scope: settings,
+    answer: MappingVersions,
+  },
+  'POST /destinations/:id/try': {
+    about: 'Sends somebody as a try: a new record, whose name says that it is one.',
+    scope: settings,
+    body: HandOverSample,
+    answer: HandOverTried,
+  },
+  'GET /destination-names': {
+    about: 'Where people can be handed over to.',
+    scope: 'people:read',
+    answer: DestinationNames,
+  },
+  'GET /people/:id/elsewhere': {
+    about: 'Where somebody was handed over to, and what stood there in place of ours.',
+    scope: 'people:read',
+    answer: Elsewhere,
+  },
+  'PUT /people/:id/elsewhere/:destinationId': {
+    about: 'Takes what stood there, or leaves what stands here.',
+    scope: 'people:write',
+    body: TheirsSettled,
+    status: 204,
+  },
   'POST /destinations/:id/people': {
     about: 'Hands people over to it, by jobs.',
     scope: 'people:write',
-    body: HandOverRequest,
+    body: ChosenPeople,
     answer: HandOverBegun,
     status: 202,
   },

@@ -12,12 +12,10 @@ create table destination (
   id uuid not null,
   workspace_id uuid not null,
   name text not null,
-  base text not null,
-  auth jsonb not null,
+  target jsonb not null,
   secret text,
-  objects jsonb not null,
-  describe jsonb,
   when_handed text not null,
+  occasions jsonb not null default '[]',
   per_minute integer not null,
   next_slot_at timestamptz not null default now(),
   mapping_version integer not null default 0,
@@ -55,11 +53,13 @@ create table handed_record (
   subject text not null,
   subject_id uuid not null,
   workspace_id uuid not null,
-  person_id uuid not null,
+  person_id uuid,
   ref text not null,
   link text,
   sent_at timestamptz not null,
   mapping_version integer,
+  theirs jsonb not null default '[]',
+  sent jsonb not null default '{}',
   constraint handed_record_pkey primary key (destination_id, subject, subject_id)
 );
 create index handed_record_workspace on handed_record (workspace_id);
@@ -91,11 +91,21 @@ create table delivery (
 create index delivery_workspace on delivery (workspace_id, made_at, id);
 create index delivery_destination on delivery (destination_id, state);
 create index delivery_person on delivery (person_id);
+create index delivery_done on delivery (done_at) where state = 'delivered';
 /* What waits is sent as it is then: one is enough, however often something changes meanwhile. */
 create unique index delivery_waiting on delivery (destination_id, subject, subject_id) where state = 'waiting';
 ${ofWorkspace('delivery')}
 alter table delivery add constraint delivery_destination_fk foreign key (destination_id) references destination(id) on delete cascade;
 alter table delivery add constraint delivery_person_fk foreign key (person_id) references person(id) on delete cascade;
+
+/* What arrived long ago; where it is there is kept elsewhere. */
+create function forget_old_deliveries() returns bigint language sql security definer set search_path = public as $$
+  with gone as (delete from delivery where state = 'delivered' and done_at < now() - interval '90 days' returning 1)
+  select count(*) from gone
+$$;
+
+revoke all on function forget_old_deliveries() from public;
+grant execute on function forget_old_deliveries() to dossier_serving;
 
 create or replace function workspaces_with_news() returns setof uuid language sql stable security definer set search_path = public as $$
   select distinct f.workspace_id from (

@@ -1,5 +1,6 @@
 import { availableParallelism } from 'node:os';
 import { z } from 'zod';
+import type { Allowed } from './outside';
 
 const Environment = z.object({
   /** Connection of the role that owns the tables; used for migrations and account set-up only. */
@@ -30,8 +31,18 @@ const Environment = z.object({
   DOSSIER_BACKUP_PASSPHRASE: z.string().default(''),
   /** What secrets of others are sealed with, the same for every process, 32 characters or more; none can be kept without. */
   DOSSIER_SECRETS_KEY: z.string().min(32).optional(),
-  /** Whether programs may be told things under addresses of this machine and its network: `1` where that is wanted. */
-  DOSSIER_ALLOW_PRIVATE_ADDRESSES: z.enum(['0', '1']).default('0'),
+  /**
+   * Which addresses of this machine and its network may be told things and handed people over to: `1` for all of them, `0` for none, or
+   * some as HOST:PORT with commas between.
+   */
+  DOSSIER_ALLOW_PRIVATE_ADDRESSES: z
+    .string()
+    .regex(/^(?:[01]|[^\s,:]+:\d+(?:,[^\s,:]+:\d+)*)$/, 'Write 0, 1, or addresses as HOST:PORT with commas between.')
+    .default('0'),
+  /** Under which address people reach this, for links that are given to other systems; none are without. */
+  DOSSIER_PUBLIC_ADDRESS: z.url({ protocol: /^https?$/ }).optional(),
+  /** Folder beneath which files are written for other systems; none are without. */
+  DOSSIER_HAND_OVER_FOLDER: z.string().optional(),
   /** Photographs that a worker reads at a time. */
   DOSSIER_READING_LANES: z.coerce.number().int().min(1).default(Math.min(2, availableParallelism())),
 });
@@ -49,7 +60,9 @@ export interface Config {
   firstCode?: string;
   backups?: { folder: string; passphrase?: string };
   secretsKey?: string;
-  allowPrivateAddresses: boolean;
+  allowed: Allowed;
+  publicAddress?: string;
+  handOverFolder?: string;
   readingLanes: number;
 }
 
@@ -76,7 +89,11 @@ export function readConfig(environment: NodeJS.ProcessEnv = process.env): Config
       ? { folder: e.DOSSIER_BACKUP_FOLDER, passphrase: e.DOSSIER_BACKUP_PASSPHRASE || undefined }
       : undefined,
     secretsKey: e.DOSSIER_SECRETS_KEY,
-    allowPrivateAddresses: e.DOSSIER_ALLOW_PRIVATE_ADDRESSES === '1',
+    allowed: allowedIn(e.DOSSIER_ALLOW_PRIVATE_ADDRESSES),
+    publicAddress: e.DOSSIER_PUBLIC_ADDRESS?.replace(/\/+$/, ''),
+    handOverFolder: e.DOSSIER_HAND_OVER_FOLDER || undefined,
     readingLanes: e.DOSSIER_READING_LANES,
   };
 }
+
+const allowedIn = (text: string): Allowed => (text === '1' ? 'all' : new Set(text === '0' ? [] : text.split(',')));

@@ -5,11 +5,22 @@ import { isIP, type LookupFunction } from 'node:net';
 import ipaddr from 'ipaddr.js';
 import type { Sealing } from './sealing';
 
-/** How others are reached: with which secrets, and whether within this machine and its network. */
+/** Which addresses of this machine and its network may be asked: all, or some by their host and port. */
+export type Allowed = 'all' | ReadonlySet<string>;
+
+/** How others are reached: with which secrets, which of those within, and from where we are reached ourselves. */
 export interface Reach {
   sealing: Sealing;
-  allowPrivate: boolean;
+  allowed: Allowed;
+  /** Under which address people reach this, without a stroke at its end. */
+  publicAddress?: string;
+  /** Folder that files for others are written beneath. */
+  handOverFolder?: string;
 }
+
+/** Whether an address may be asked wherever it leads. */
+export const mayBeWithin = (allowed: Allowed, url: URL): boolean =>
+  allowed === 'all' || allowed.has(`${url.hostname}:${url.port || (url.protocol === 'https:' ? '443' : '80')}`);
 
 export interface OutsideRequest {
   url: string;
@@ -47,10 +58,11 @@ const WORDS: Readonly<Record<string, string>> = {
  * @throws OutsideTrouble
  */
 export const askOutside =
-  ({ allowPrivate }: { allowPrivate: boolean }) =>
+  (allowed: Allowed) =>
   ({ url, method, headers, body }: OutsideRequest): Promise<OutsideAnswer> =>
     new Promise((resolve, reject) => {
       const { protocol, hostname } = new URL(url);
+      const allowPrivate = mayBeWithin(allowed, new URL(url));
       const host = hostname.replace(/^\[|\]$/g, '');
       if (!allowPrivate && isIP(host) && isPrivate(host)) return reject(new OutsideTrouble(PRIVATE));
       const ask = protocol === 'https:' ? secureRequest : plainRequest;

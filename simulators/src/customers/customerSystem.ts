@@ -12,6 +12,8 @@ export interface CustomerSystemOptions {
   tokenSeconds?: number;
   slowMs?: number;
   seed?: number;
+  /** Where its records are kept from one start to the next; in memory only without. */
+  file?: string;
 }
 
 const BUSY_SECONDS = 1;
@@ -24,10 +26,11 @@ export function customerSystem({
   tokenSeconds = 60,
   slowMs = 3_000,
   seed,
+  file,
 }: CustomerSystemOptions): Express {
   // prettier-ignore
   const app = express();
-  const records = new Records();
+  const records = new Records(file);
   const maker = new TroubleMaker(seed);
   const tokens = new Map<string, number>();
   app.disable('x-powered-by');

@@ -39,6 +39,7 @@ const CALLED = [
   text('Forename', 'Forename', 40),
   text('Rank', 'Rank in the house', 60),
   text('House', 'House', 60, true),
+  text('HouseRef', 'Ref of the house', 10),
   text('MailA', 'First mail', 120),
   text('MailB', 'Second mail', 120),
   text('Line', 'Line', 30),
@@ -88,6 +89,6 @@ export const OBJECTS: Readonly<Record<string, ObjectSays>> = {
     unique: null,
     fields: [text('Of', 'Of whom', null, true), text('Words', 'Words', 2000, true)],
   },
-  errands: { label: 'Errands', mark: 'E', unique: null, fields: [text('Of', 'Of whom', null, true), text('What', 'What', 200, true), text('By', 'By', 10)] }, // prettier-ignore
+  errands: { label: 'Errands', mark: 'E', unique: null, fields: [text('Of', 'Of whom', null, true), text('What', 'What', 200, true), text('By', 'By', 10), text('Done', 'Done on', 10)] }, // prettier-ignore
   papers: { label: 'Papers', mark: 'B', unique: null, fields: [text('Of', 'Of whom', null, true), text('Kind', 'Kind', 40), text('Base64', 'Base64', null, true)] }, // prettier-ignore
 };

@@ -1,3 +1,4 @@
+import { existsSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
 import { OBJECTS, type FieldSays } from './objects';
 
 export type Kept = Record<string, unknown>;
@@ -24,12 +25,32 @@ export class Refused extends Error {
   }
 }
 
-/** All that was sent here, in memory. */
+const KEEP_MS = 200;
+
+/** All that was sent here: in memory, and now and then in a file where one is named. */
 export class Records {
-  private readonly byRef = new Map<string, KeptRecord>();
+  private readonly byRef: Map<string, KeptRecord>;
   /** By what whoever sent it called it: the same again is the same record. */
-  private readonly once = new Map<string, string>();
-  private counter = 0;
+  private readonly once: Map<string, string>;
+  private counter: number;
+  private keeping?: NodeJS.Timeout;
+
+  constructor(private readonly file?: string) {
+    const kept = (file && existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : {}) as Partial<{ records: KeptRecord[]; once: [string, string][]; counter: number }>; // prettier-ignore
+    this.byRef = new Map((kept.records ?? []).map((record) => [record.ref, record]));
+    this.once = new Map(kept.once ?? []);
+    this.counter = kept.counter ?? 0;
+  }
+
+  private keep(): void {
+    const { file } = this;
+    if (!file) return;
+    this.keeping ??= setTimeout(() => {
+      this.keeping = undefined;
+      writeFileSync(`${file}.part`, JSON.stringify({ records: [...this.byRef.values()], once: [...this.once], counter: this.counter })); // prettier-ignore
+      renameSync(`${file}.part`, file);
+    }, KEEP_MS);
+  }
 
   all = (object: string): KeptRecord[] => [...this.byRef.values()].filter((record) => record.object === object);
   get = (ref: string): KeptRecord | undefined => this.byRef.get(ref);
@@ -37,8 +58,10 @@ export class Records {
   of = (ref: string): KeptRecord[] => [...this.byRef.values()].filter(({ values }) => values.Of === ref);
 
   find(object: string, asked: Readonly<Record<string, string>>): KeptRecord[] {
-    return this.all(object).filter(({ values }) =>
-      Object.entries(asked).every(([name, value]) => String(values[name] ?? '').toLowerCase() === value.toLowerCase()),
+    return this.all(object).filter(({ ref, values }) =>
+      Object.entries(asked).every(
+        ([name, value]) => String(name === 'ref' ? ref : (values[name] ?? '')).toLowerCase() === value.toLowerCase(),
+      ),
     );
   }
 
@@ -53,6 +76,7 @@ export class Records {
     const record = { ref, object, madeAt: at, changedAt: at, changes: 0, values: { ...values } };
     this.byRef.set(ref, record);
     if (once !== undefined) this.once.set(`${object} ${once}`, ref);
+    this.keep();
     return { record, isNew: true };
   }
 
@@ -65,6 +89,7 @@ export class Records {
     Object.assign(record.values, values);
     record.changedAt = new Date().toISOString();
     record.changes++;
+    this.keep();
     return record;
   }
 

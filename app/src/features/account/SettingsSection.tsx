@@ -7,11 +7,14 @@ import { useMay } from './useMay';
 
 interface Props {
   title: string;
+  /** Where it is another one than the section's. */
+  heading?: string;
+  measure?: number;
   children: ReactNode;
 }
 
 /** A page of the settings. @param title the name of its section, which says what somebody must be allowed to do */
-export function SettingsSection({ title, children }: Props) {
+export function SettingsSection({ title, heading = title, measure = 560, children }: Props) {
   const { data: session } = useSessionQuery();
   const may = useMay();
   if (!session) return <LoadingLines />;
@@ -23,9 +26,9 @@ export function SettingsSection({ title, children }: Props) {
       </EmptyPage>
     );
   return (
-    <Page measure={560}>
+    <Page measure={measure}>
       <View className="gap-5">
-        <Heading>{title}</Heading>
+        <Heading className="[overflow-wrap:anywhere]">{heading}</Heading>
         {children}
       </View>
     </Page>

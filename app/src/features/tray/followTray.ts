@@ -59,19 +59,12 @@ export function followTray({ dispatch, getState, change }: Follower): () => void
         ask(...EVERYTHING);
     }
   };
-  let lost = false;
   source.onmessage = ({ data }: MessageEvent<string>) => {
     const event = TrayEvent.safeParse(JSON.parse(data));
     if (event.success) hear(event.data);
   };
-  // Whatever happened while the line was down is asked for once it is back.
-  source.onerror = () => {
-    lost = true;
-  };
-  source.onopen = () => {
-    if (lost) ask(...EVERYTHING);
-    lost = false;
-  };
+  // Whatever happened before the line stood, or while it was down, is asked for once it stands.
+  source.onopen = () => ask(...EVERYTHING);
   return () => {
     clearTimeout(timer);
     source.close();

@@ -1,5 +1,15 @@
 import { emptyPersonFields } from '../../people';
-import { handedOver, handOverSources, type HandedPerson, type HandOverRule, type OutsideField } from '.';
+import {
+  asTry,
+  cellOf,
+  handedOver,
+  handOverSources,
+  proposeRules,
+  rulesFor,
+  type HandedPerson,
+  type HandOverRule,
+  type OutsideField,
+} from '.';
 
 const person = (rest: Partial<HandedPerson> = {}): HandedPerson => ({
   id: '01900000-0000-7000-8000-000000000001',
@@ -35,10 +45,11 @@ const person = (rest: Partial<HandedPerson> = {}): HandedPerson => ({
   nextOn: null,
   link: 'https://dossier.example/people/1',
   pictureLink: null,
+  companyRef: null,
   consents: ['email'],
   ...rest,
 });
-const rule = (to: string, from: string | string[], ...steps: HandOverRule['steps']): HandOverRule => ({ to, from: [from].flat(), fixed: null, steps }); // prettier-ignore
+const rule = (to: string, from: string | string[], ...steps: HandOverRule['steps']): HandOverRule => ({ to, from: [from].flat(), fixed: null, steps, as: 'text' }); // prettier-ignore
 const field = (name: string, rest: Partial<OutsideField> = {}): OutsideField => ({ name, label: name, type: 'text', required: false, longest: null, choices: [], ...rest }); // prettier-ignore
 const one = (from: string | string[], ...steps: HandOverRule['steps']) => handedOver(person(), [rule('x', from, ...steps)], []); // prettier-ignore
 
@@ -52,9 +63,9 @@ describe('a person who is handed over', () => {
       rule('LAND', 'country', { do: 'countryName', language: 'de' }),
       rule('GRADE', 'rating', { do: 'lookUp', rows: [{ from: 'hot', to: 'A' }, { from: 'Warm', to: 'B' }], otherwise: 'C' }), // prettier-ignore
       rule('SINCE', 'filedOn', { do: 'date', format: 'DD.MM.YYYY' }),
-      rule('SHOES', 'own:Shoe size'),
-      rule('GROUPS', 'tags'),
-      { to: 'SOURCE', from: [], fixed: 'Card', steps: [] },
+      { ...rule('SHOES', 'own:Shoe size'), as: 'number' },
+      { ...rule('GROUPS', 'tags'), as: 'list' },
+      { to: 'SOURCE', from: [], fixed: 'Card', steps: [], as: 'text' },
     ];
     const fields = [field('GROUPS', { type: 'list' }), field('SHOES', { type: 'number' })];
     expect(handedOver(person(), rules, fields)).toEqual({
@@ -86,8 +97,9 @@ describe('a person who is handed over', () => {
       field('WANTED', { required: true }),
       field('COUNT', { type: 'number' }),
       field('SURE', { type: 'yesNo' }),
+      field('LIST', { type: 'list' }),
     ];
-    const rules = [rule('NAME', 'familyName'), rule('GRADE', 'rating'), rule('WANTED', 'department'), rule('COUNT', 'title'), rule('SURE', 'kind'), rule('MISS', 'rating', { do: 'lookUp', rows: [], otherwise: null })]; // prettier-ignore
+    const rules: HandOverRule[] = [rule('NAME', 'familyName'), rule('GRADE', 'rating'), rule('WANTED', 'department'), { ...rule('COUNT', 'title'), as: 'number' }, { ...rule('SURE', 'kind'), as: 'yesNo' }, rule('LIST', 'tags'), rule('MISS', 'rating', { do: 'lookUp', rows: [], otherwise: null })]; // prettier-ignore
     const { faults, record } = handedOver(person(), rules, fields);
     expect(record).toEqual({});
     expect(Object.fromEntries(faults.map(({ to, fault }) => [to, fault]))).toEqual({
@@ -95,6 +107,7 @@ describe('a person who is handed over', () => {
       GRADE: '“Hot” is none of what is possible there: A, B.',
       COUNT: '“Head of procurement” is no number.',
       SURE: '“lead” is neither yes nor no.',
+      LIST: 'This is sent as text; a list is taken there.',
       MISS: '“Hot” stands in no row of the table.',
       WANTED: 'This must be there, and nothing is known for it.',
     });
@@ -120,5 +133,42 @@ describe('a person who is handed over', () => {
     const sources = handOverSources(['Shoe size', 'Boat']);
     expect(new Set(sources.map(({ key }) => key)).size).toBe(sources.length);
     expect(sources.map(({ label }) => label)).toEqual(expect.arrayContaining(['Shoe size', 'Boat', 'Rating']));
+  });
+});
+
+describe('which rules are somebody’s', () => {
+  const [general, own] = [[rule('A', 'title')], [rule('B', 'title')]];
+  const mapping = { lead: general, contact: [], occasions: [{ occasionId: 'fair', lead: own, contact: own }] };
+
+  it('says the latest occasion that has rules of its own, else those for all', () => {
+    expect(rulesFor(mapping, 'lead', [])).toBe(general);
+    expect(rulesFor(mapping, 'lead', ['visit'])).toBe(general);
+    expect(rulesFor(mapping, 'contact', ['visit', 'fair'])).toBe(own);
+  });
+
+  it('and where what stands there can be written', () => {
+    const rules = [rule('A', 'title'), rule('B', 'emails', { do: 'first' }), rule('C', ['givenName', 'familyName'], { do: 'join', with: ' ' }), rule('D', 'title', { do: 'upper' }), rule('E', 'rating'), { ...rule('F', []), fixed: 'x' }]; // prettier-ignore
+    expect(['A', 'B', 'C', 'D', 'E', 'F', 'G'].map((to) => cellOf(rules, to))).toEqual(['title', 'email', null, null, null, null, null]); // prettier-ignore
+  });
+});
+
+describe('what is proposed for fields', () => {
+  it('follows from what they are called, in whatever language, and fits them', () => {
+    const fields = [field('f1', { label: 'Nachname', longest: 40 }), field('E-Mail'), field('LAND', { longest: 2 }), field('Marks', { label: 'Tags', type: 'list' }), field('email2', { label: 'E-mail 2' }), field('Vessel')]; // prettier-ignore
+    expect(proposeRules(fields)).toEqual([
+      rule('f1', 'familyName', { do: 'cut', length: 40 }),
+      rule('E-Mail', 'emails', { do: 'first' }),
+      rule('LAND', 'country', { do: 'countryCode' }),
+      { ...rule('Marks', 'tags'), as: 'list' },
+    ]);
+  });
+});
+
+describe('somebody who is sent as a try', () => {
+  it('says so, and is in the way of none', () => {
+    const { fields } = asTry(person(), 'ab12');
+    expect(fields.familyName).toBe('Harrowfield (a try)');
+    expect(fields.emails.every((mail) => mail.endsWith('@dossier.invalid'))).toBe(true);
+    expect(fields.phones).toEqual([]);
   });
 });

@@ -1,4 +1,8 @@
 export * from './mapping';
 export * from './requests';
+export * from './rules';
 export { handOverSources, type HandedPerson, type HandOverSource } from './sources';
 export type { HandOverStep } from './steps';
+export { asTry } from './asTry';
+export * from './plainSystem';
+export { proposeRules } from './proposeRules';

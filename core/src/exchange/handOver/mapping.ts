@@ -19,7 +19,16 @@ export interface HandOverRule {
   from: readonly string[];
   fixed: string | null;
   steps: readonly HandOverStep[];
+  /** As what it is sent; several values are one text with commas between, unless as a list. */
+  as: SentAs;
 }
+
+export type SentAs = 'text' | 'list' | 'number' | 'yesNo';
+
+/** As what a field takes what it holds. */
+export const sentAs = ({ type }: Pick<OutsideField, 'type'>): SentAs => (type === 'choice' || type === 'date' ? 'text' : type); // prettier-ignore
+
+const IN_WORDS: Readonly<Record<SentAs, string>> = { text: 'text', list: 'a list', number: 'a number', yesNo: 'yes or no' }; // prettier-ignore
 
 export type OutsideValue = string | number | boolean | string[];
 
@@ -42,12 +51,13 @@ export function handedOver(
   const sources = new Map(handOverSources(person.fields.more.map(({ label }) => label)).map((source) => [source.key, source])); // prettier-ignore
   const record: HandedOver['record'] = {};
   const faults: HandedOver['faults'] = [];
-  for (const { to, from, fixed, steps } of rules) {
+  for (const { to, from, fixed, steps, as } of rules) {
     const field = fields.find(({ name }) => name === to);
     try {
       const given = fixed === null ? from.flatMap((key) => sources.get(key)?.get(person) ?? []) : [fixed];
       const values = steps.reduce<readonly string[]>((made, step) => taken(step, made), given);
-      if (values.length > 0) record[to] = asOutside(values, field);
+      if (field && sentAs(field) !== as) throw new NotPossible(`This is sent as ${IN_WORDS[as]}; ${IN_WORDS[sentAs(field)]} is taken there.`); // prettier-ignore
+      if (values.length > 0) record[to] = asOutside(values, as, field);
     } catch (error) {
       if (!(error instanceof NotPossible)) throw error;
       faults.push({ to, fault: error.message });
@@ -61,36 +71,30 @@ export function handedOver(
 }
 
 /** @throws NotPossible for what the field does not take */
-function asOutside(values: readonly string[], field: OutsideField | undefined): OutsideValue {
-  if (field?.type === 'list') {
+function asOutside(values: readonly string[], as: SentAs, field: OutsideField | undefined): OutsideValue {
+  if (as === 'list') {
     for (const value of values) assertChoice(field, value);
     return [...values];
   }
   const value = values.join(', ');
-  switch (field?.type) {
-    case 'number': {
-      const number = Number(value.replace(/\s/g, ''));
-      if (value.trim() === '' || !Number.isFinite(number)) throw new NotPossible(`“${value}” is no number.`);
-      return number;
-    }
-    case 'yesNo':
-      if (/^(yes|true|1)$/i.test(value)) return true;
-      if (/^(no|false|0)$/i.test(value)) return false;
-      throw new NotPossible(`“${value}” is neither yes nor no.`);
-    case 'choice':
-      assertChoice(field, value);
-      return value;
-    case 'date':
-      if (!/\d/.test(value)) throw new NotPossible(`“${value}” is no day.`);
-      return value;
-    default:
-      if (field?.longest && value.length > field.longest)
-        throw new NotPossible(`This is ${value.length} characters long; at most ${field.longest} are taken there.`);
-      return value;
+  if (as === 'number') {
+    const number = Number(value.replace(/\s/g, ''));
+    if (value.trim() === '' || !Number.isFinite(number)) throw new NotPossible(`“${value}” is no number.`);
+    return number;
   }
+  if (as === 'yesNo') {
+    if (/^(yes|true|1)$/i.test(value)) return true;
+    if (/^(no|false|0)$/i.test(value)) return false;
+    throw new NotPossible(`“${value}” is neither yes nor no.`);
+  }
+  assertChoice(field, value);
+  if (field?.type === 'date' && !/\d/.test(value)) throw new NotPossible(`“${value}” is no day.`);
+  if (field?.longest && value.length > field.longest)
+    throw new NotPossible(`This is ${value.length} characters long; at most ${field.longest} are taken there.`);
+  return value;
 }
 
-function assertChoice({ choices }: OutsideField, value: string): void {
+function assertChoice({ choices }: Pick<OutsideField, 'choices'> = { choices: [] }, value: string): void {
   if (choices.length > 0 && !choices.includes(value))
     throw new NotPossible(`“${value}” is none of what is possible there: ${choices.slice(0, 8).join(', ')}${choices.length > 8 ? ', …' : ''}.`); // prettier-ignore
 }

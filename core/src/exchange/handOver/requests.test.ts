@@ -50,11 +50,26 @@ describe('what is sent of a record', () => {
   it('is only what is another one there, and never an empty value', () => {
     const there = { Surname: 'Voss', Rank: 'Buyer', Marks: ['b', 'a'], Size: 38, Line: null, Haven: 'Tarnmoor' };
     const record = { Surname: 'Voss', Rank: 'Owner', Marks: ['a', 'b'], Size: 38, Line: '+441632960117' };
-    expect(changeOf(record, there)).toEqual({
+    expect(changeOf(record, there)).toMatchObject({
       send: { Rank: 'Owner', Line: '+441632960117' },
       theirs: [{ to: 'Rank', there: 'Buyer', here: 'Owner' }],
     });
-    expect(changeOf(record, record)).toEqual({ send: {}, theirs: [] });
+    expect(changeOf(record, record)).toEqual({ send: {}, theirs: [], kept: record });
     expect(changeOf(record, {}).send).toEqual(record);
+  });
+
+  it('is nothing that was changed there and not here since it was sent last', () => {
+    const sent = { Rank: 'Buyer', House: 'Voss', Haven: 'Tarnmoor' };
+    const here = { Rank: 'Buyer', House: 'Voss & Son', Haven: 'Port Ellery' };
+    expect(changeOf(here, { Rank: 'Owner', House: 'Voss Ltd', Haven: 'Tarnmoor' }, sent)).toEqual({
+      send: { House: 'Voss & Son', Haven: 'Port Ellery' },
+      theirs: [
+        { to: 'Rank', there: 'Owner', here: 'Buyer' },
+        { to: 'House', there: 'Voss Ltd', here: 'Voss & Son' },
+      ],
+      kept: here,
+    });
+    // What was emptied there is filled again.
+    expect(changeOf(here, {}, here).send).toEqual(here);
   });
 });

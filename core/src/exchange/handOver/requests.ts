@@ -11,8 +11,8 @@ export interface OutsideRequestShape {
 
 /** How records of one kind are found, made and changed in another system, and where in its answers what stands. */
 export interface OutsideObject {
-  /** Tried in order; one whose path takes a value that is not known is left out. */
-  find: readonly OutsideRequestShape[];
+  /** Tried in order; one whose path takes a value that is not known is left out. `at` as in `found`, where another one. */
+  find: readonly (OutsideRequestShape & { at: string | null })[];
   create: OutsideRequestShape;
   update: OutsideRequestShape;
   /** Header that names what is made, so that the same sent twice is one record; null where there is none. */
@@ -81,16 +81,24 @@ export interface OutsideChange {
   send: Record<string, OutsideValue>;
   /** What stood there instead: a suggestion for whoever looks at the person here. */
   theirs: { to: string; there: string; here: string }[];
+  /** What of ours stands there afterwards, or stood there when it was sent last. */
+  kept: Record<string, OutsideValue>;
 }
 
-/** What is to be sent of a record so that another system has it: only what is another one there. Nothing is ever emptied. */
-export function changeOf(record: Values, there: Readonly<Record<string, Json>>): OutsideChange {
-  const change: OutsideChange = { send: {}, theirs: [] };
+/**
+ * What is to be sent of a record so that another system has it: only what is another one there. Nothing is ever emptied. What was changed
+ * there since, and not here, stays as it is there.
+ * @param sent what of ours stood there last; undefined where the record was made there
+ */
+export function changeOf(record: Values, there: Readonly<Record<string, Json>>, sent?: Values): OutsideChange {
+  const change: OutsideChange = { send: {}, theirs: [], kept: {} };
   for (const [to, here] of Object.entries(record)) {
-    const known = there[to];
-    if (inWords(known) === inWords(here)) continue;
-    change.send[to] = here;
-    if (inWords(known) !== '') change.theirs.push({ to, there: inWords(known), here: inWords(here) });
+    const [theirs, ours, last] = [inWords(there[to]), inWords(here), inWords(sent?.[to])];
+    const isTheirs = theirs !== '' && theirs !== ours && theirs !== last;
+    const stays = isTheirs && last === ours;
+    if (isTheirs) change.theirs.push({ to, there: theirs, here: ours });
+    if (theirs !== ours && !stays) change.send[to] = here;
+    change.kept[to] = here;
   }
   return change;
 }

@@ -4,10 +4,12 @@ import type { TakenPerson } from '../takenPerson';
 
 /** A person as another system is told of them. */
 export interface HandedPerson extends TakenPerson {
-  /** Where they are seen here. */
-  link: string;
+  /** Where they are seen here; null where nobody has said under which address this is. */
+  link: string | null;
   /** Where the picture of their card is; null when none is kept. */
   pictureLink: string | null;
+  /** What the other system calls their company; null where it has none of it. */
+  companyRef: string | null;
   /** By which ways they may be written to or called. */
   consents: readonly string[];
 }
@@ -46,6 +48,7 @@ const SOURCES: readonly HandOverSource[] = [
   one('title', 'Title', ({ fields }) => fields.title),
   one('department', 'Department', ({ fields }) => fields.department),
   one('company', 'Company', ({ fields }) => fields.company),
+  one('companyRef', 'The company’s record there', ({ companyRef }) => companyRef),
   all('emails', 'E-mails', ({ fields }) => fields.emails),
   all('phones', 'Phones', (person) => phonesOf(person, 'work', 'mobile')),
   all('workPhones', 'Work phones', (person) => phonesOf(person, 'work')),

@@ -1,3 +1,4 @@
+export { changeCells } from './changeCells';
 export { log, logAll } from './changeLog';
 export { PeopleChangeRecord, PeopleChangeRow } from './changes/entities';
 export { forgetOldChanges } from './changes/changeState';

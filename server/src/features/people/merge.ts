@@ -16,7 +16,18 @@ import { lockCardsOf } from './lockCardsOf';
 import { lockPerson } from './lockPerson';
 import { saveMatchKeys } from './matchKeys';
 import { SNAPSHOT_SCHEMA, snapshotOf, type MergeSnapshot, type Row } from './mergeSnapshot';
-import { atPresentFirms, jobsContradict, moveBack, moveRows, ownersOf, putRowsBack, wholeRows } from './queries';
+import {
+  atPresentFirms,
+  handedFollow,
+  jobsContradict,
+  moveBack,
+  moveHanded,
+  moveHandedBack,
+  moveRows,
+  ownersOf,
+  putRowsBack,
+  wholeRows,
+} from './queries';
 import { Consent, Merge } from './recordEntities';
 import { changePerson } from './savePerson';
 import { distinctTags } from './tags';
@@ -55,6 +66,8 @@ export async function mergeLocked(manager: EntityManager, who: SignedIn, request
     await manager.update(entity as typeof Note, { personId: In(otherIds) }, { personId: into.person.id });
   for (const table of ['task', 'share'] as const)
     await moveRows(manager, who.workspaceId, table, otherIds, into.person.id);
+  const handed = await moveHanded(manager, who.workspaceId, otherIds, into.person.id);
+  await handedFollow(manager, who.workspaceId, [into.person.id]);
   await joinJobs(manager, into.person.id, otherIds, fields, at);
   const apart: string[] = [];
   for (const id of otherIds) apart.push(...(await keepApartFurther(manager, who, id, into.person.id)));
@@ -77,7 +90,7 @@ export async function mergeLocked(manager: EntityManager, who: SignedIn, request
     by: who.accountId,
     at,
     afterVersion: into.person.version + 1,
-    before: { ...before, apart, fieldsAfter },
+    before: { ...before, apart, handed: handed.map((one) => [one.destination_id, one.subject_id]), fieldsAfter },
     undoneAt: null,
   });
   await log(manager, who, {
@@ -158,7 +171,7 @@ async function rowsOf(
   manager: EntityManager,
   workspaceId: string,
   ids: string[],
-): Promise<Omit<MergeSnapshot, 'fieldsBefore' | 'fieldsAfter' | 'apart'>> {
+): Promise<Omit<MergeSnapshot, 'fieldsBefore' | 'fieldsAfter' | 'apart' | 'handed'>> {
   return {
     schema: SNAPSHOT_SCHEMA,
     people: await wholeRows(manager, workspaceId, 'person', ids),
@@ -224,6 +237,8 @@ export function undoMerge(database: DataSource, who: SignedIn, mergeId: string):
       unchanged ? before.contactPoints : before.contactPoints.filter((row) => row.person_id !== into.id),
     );
     await giveBack(manager, who.workspaceId, before, into.id);
+    await moveHandedBack(manager, who.workspaceId, before.handed ?? [], into.id);
+    await handedFollow(manager, who.workspaceId, ids);
     if (kept) {
       await putOwnJobsBack(manager, who.workspaceId, into.id, own, merge.at);
       await changePerson(manager, into, kept, { at });

@@ -21,6 +21,8 @@ export interface MergeSnapshot {
   receipts: [string, string][];
   /** From whom the person was not kept apart before. */
   apart?: string[];
+  /** Whose record which other system had. */
+  handed?: [destinationId: string, personId: string][];
   fieldsBefore: PersonFields;
   fieldsAfter: PersonFields;
 }

@@ -385,6 +385,57 @@ export const moveRows = (
     toId,
   ]);
 
+/**
+ * Where records of some people are in other systems: they are those of another person from now on, one in each system; a record that this
+ * one has already stays theirs.
+ * @returns whose records moved, by system
+ */
+export const moveHanded = (
+  manager: EntityManager,
+  workspaceId: string,
+  fromIds: readonly string[],
+  toId: string,
+): Promise<{ destination_id: string; subject_id: string }[]> =>
+  manager.query(
+    `with latest as (
+       select distinct on (destination_id) destination_id, subject_id from handed_record h
+       where workspace_id = $1 and subject = 'person' and subject_id = any($2::uuid[])
+         and not exists (select from handed_record o where o.workspace_id = $1 and o.destination_id = h.destination_id
+           and o.subject = 'person' and o.subject_id = $3)
+       order by destination_id, sent_at desc),
+     moved as (
+       update handed_record h set subject_id = $3, person_id = $3 from latest l
+       where h.workspace_id = $1 and h.destination_id = l.destination_id and h.subject = 'person' and h.subject_id = l.subject_id)
+     select destination_id, subject_id from latest`,
+    [workspaceId, fromIds, toId],
+  );
+
+/** Gives records in other systems back to those whose they were. @see moveHanded */
+export const moveHandedBack = (
+  manager: EntityManager,
+  workspaceId: string,
+  owners: readonly (readonly [destinationId: string, personId: string])[],
+  fromId: string,
+): Promise<unknown> =>
+  manager.query(
+    `update handed_record h set subject_id = o.person_id, person_id = o.person_id
+     from unnest($2::uuid[], $3::uuid[]) o(destination_id, person_id)
+     where h.workspace_id = $1 and h.destination_id = o.destination_id and h.subject = 'person' and h.subject_id = $4`,
+    [workspaceId, owners.map(([destination]) => destination), owners.map(([, person]) => person), fromId],
+  );
+
+/** What hangs on people is theirs in other systems too. */
+export const handedFollow = (manager: EntityManager, workspaceId: string, ids: readonly string[]): Promise<unknown> =>
+  manager.query(
+    `update handed_record h set person_id = s.person_id from (
+       select id, person_id from note where workspace_id = $1 and person_id = any($2::uuid[])
+       union all select id, person_id from task where workspace_id = $1 and person_id = any($2::uuid[])
+       union all select k.id, coalesce(k.person_id, f.person_id) from card k left join card f on f.workspace_id = $1 and f.id = k.front_card_id
+         where k.workspace_id = $1 and coalesce(k.person_id, f.person_id) = any($2::uuid[])) s
+     where h.workspace_id = $1 and h.subject in ('note', 'task', 'picture') and h.subject_id = s.id and h.person_id <> s.person_id`,
+    [workspaceId, ids],
+  );
+
 /** Gives what one person has to those whose it was. @param owners pairs of key and person */
 export const moveBack = (
   manager: EntityManager,

@@ -1,8 +1,8 @@
 import type { DestinationAuth } from '@dossier/contract';
 import { textAt } from '@dossier/core/exchange/handOver';
-import { askOutside, OutsideTrouble, type OutsideAnswer } from '../../../platform/outside';
+import { askOutside, OutsideTrouble, type Allowed, type OutsideAnswer } from '../../../platform/outside';
 import type { Sealing } from '../../../platform/sealing';
-import type { DestinationRecord } from './entities';
+import { NotLetIn } from './outcome';
 
 /** What was asked last, and what came back, for whoever looks at it later. */
 export interface Asked {
@@ -11,7 +11,14 @@ export interface Asked {
   answer: string | null;
 }
 
-type Place = Pick<DestinationRecord, 'id' | 'base' | 'auth' | 'secret'>;
+/** What is asked, and how we show who we are there. */
+export interface Place {
+  id: string;
+  base: string;
+  auth: DestinationAuth;
+  /** Sealed. */
+  secret: string | null;
+}
 
 const KEPT_CHARACTERS = 4_000;
 const EARLY_MS = 5_000;
@@ -28,9 +35,9 @@ export class Asking {
   constructor(
     private readonly place: Place,
     private readonly sealing: Sealing,
-    allowPrivate: boolean,
+    allowed: Allowed,
   ) {
-    this.ask = askOutside({ allowPrivate });
+    this.ask = askOutside(allowed);
     this.givesTokens = place.auth.kind === 'oauth';
   }
 
@@ -111,9 +118,6 @@ export class Asking {
     return token;
   }
 }
-
-/** The other system knows us not: somebody must look at how we show who we are. */
-export class NotLetIn extends Error {}
 
 function parsed(text: string): unknown {
   try {

@@ -1,14 +1,17 @@
+import type { Delivery } from '@dossier/contract';
+import { writable } from '@dossier/core/text';
 import type { Task } from 'graphile-worker';
 import type { DataSource, EntityManager } from 'typeorm';
 import { z } from 'zod';
-import { writable } from '@dossier/core/text';
 import { OutsideTrouble, type Reach } from '../../../platform/outside';
 import { addJob } from '../../../platform/queue';
 import { inWorkspace } from '../../../platform/workspaceScope';
-import { Asking, NotLetIn } from './ask';
+import type { Asked } from './ask';
 import { DeliveryRecord, DestinationRecord, HandedRecord } from './entities';
-import { bringNote, bringPerson, loadFor, NeedsPerson, TryLater, type Landed, type Load } from './handOver';
-import { ATTEMPTS, notesToSend, takeSlot, wantDelivered } from './queries';
+import { loadFor, type Hanging, type Load } from './load';
+import { isTrouble, NeedsPerson, NotLetIn, TryLater, type Landed, type Trouble } from './outcome';
+import { ATTEMPTS, hangingToSend, takeSlot, wantDelivered } from './queries';
+import { wayTo } from './way';
 
 /** Seconds between tries: about a day in all, then somebody must look. */
 export const PAUSES = [2, 10, 60, 300, 900, 3600, 10_800, 21_600, 43_200] as const;
@@ -29,20 +32,24 @@ interface Begun {
   load: Load;
 }
 
-/** Brings one person, or what was said about them, into one other system. */
+/** Brings one person, or what hangs on them, into one other system. */
 export const handOverTask =
-  ({ database, sealing, allowPrivate }: Parts): Task =>
+  (parts: Parts): Task =>
   async (raw) => {
+    const { database } = parts;
     const { deliveryId, workspaceId, hasSlot } = Payload.parse(raw);
-    const begun = await inWorkspace(database, workspaceId, (manager) => begin(manager, workspaceId, deliveryId, hasSlot !== undefined)); // prettier-ignore
+    const begun = await inWorkspace(database, workspaceId, (manager) => begin(manager, workspaceId, deliveryId, hasSlot !== undefined, parts.publicAddress)); // prettier-ignore
     if (!begun) return;
     const { destination, delivery, load } = begun;
-    const asking = new Asking(destination, sealing, allowPrivate);
-    const outcome = await bring(asking, begun).catch((error: unknown) => {
-      if (error instanceof NeedsPerson || error instanceof TryLater || error instanceof NotLetIn || error instanceof OutsideTrouble) return error; // prettier-ignore
-      throw error;
-    });
-    await inWorkspace(database, workspaceId, (manager) => end(manager, destination, delivery, load, outcome, asking));
+    const way = wayTo(parts, destination);
+    const outcome = await way
+      .bring(load, `${destination.id}:${delivery.subject}:${delivery.subjectId}`)
+      .catch((error: unknown) => {
+        // prettier-ignore
+        if (isTrouble(error)) return error;
+        throw error;
+      });
+    await inWorkspace(database, workspaceId, (manager) => end(manager, begun, outcome, way.asked()));
   };
 
 /** What is to be sent, marked as being sent; undefined where there is nothing to do, or not yet. */
@@ -51,6 +58,7 @@ async function begin(
   workspaceId: string,
   id: string,
   hasSlot: boolean,
+  publicAddress: string | undefined,
 ): Promise<Begun | undefined> {
   const [delivery] = await manager.find(DeliveryRecord, {
     where: { id, workspaceId },
@@ -71,34 +79,20 @@ async function begin(
   }
   const { mappingVersion } = destination;
   await manager.update(DeliveryRecord, { id }, { state: 'sending', mappingVersion, attempts: delivery.attempts + 1 });
-  const load = await loadFor(manager, destination, delivery);
+  const load = await loadFor(manager, destination, delivery, publicAddress);
   return { destination, delivery: { ...delivery, attempts: delivery.attempts + 1, mappingVersion }, load };
 }
 
-async function bring(asking: Asking, { destination, delivery, load }: Begun): Promise<Landed | null> {
-  const once = `${destination.id}:${delivery.subject}:${delivery.subjectId}`;
-  if (load.kind === 'nothing') return null;
-  if (load.kind === 'note') return bringNote(asking, load, once);
-  const [fault] = load.faults;
-  if (fault) throw new NeedsPerson(`${fault.to}: ${fault.fault}`);
-  if (Object.keys(load.record).length === 0)
-    throw new NeedsPerson('Nothing of this person goes into any field: set the mapping up.');
-  return bringPerson(asking, load, once);
-}
-
-type Outcome = Landed | null | NeedsPerson | TryLater | NotLetIn | OutsideTrouble;
-
 async function end(
   manager: EntityManager,
-  destination: DestinationRecord,
-  { id, attempts, subject, subjectId, personId, mappingVersion }: DeliveryRecord,
-  load: Load,
-  outcome: Outcome,
-  asking: Asking,
+  { destination, delivery, load }: Begun,
+  outcome: Landed | null | Trouble,
+  asked: Asked | undefined,
 ): Promise<void> {
+  const { id, attempts, subject, subjectId, personId, mappingVersion } = delivery;
   const { id: destinationId, workspaceId } = destination;
   const now = new Date();
-  const last = asking.last && { request: writable(asking.last.request), status: asking.last.status, answer: asking.last.answer === null ? null : writable(asking.last.answer) }; // prettier-ignore
+  const last = asked && { request: writable(asked.request), status: asked.status, answer: asked.answer === null ? null : writable(asked.answer) }; // prettier-ignore
   const [record] = await manager.find(DeliveryRecord, {
     where: { id, state: 'sending' },
     lock: { mode: 'pessimistic_write' },
@@ -107,27 +101,31 @@ async function end(
   if (!record) return;
   if (outcome === null || !(outcome instanceof Error)) {
     if (outcome) {
+      const { theirs, ...landed } = outcome;
       const handed = {
         destinationId,
         subject,
         subjectId,
         workspaceId,
         personId,
-        ref: outcome.ref,
-        link: outcome.link,
+        ...landed,
         sentAt: now,
         mappingVersion,
       };
-      await manager.upsert(HandedRecord, handed, ['destinationId', 'subject', 'subjectId']);
+      const before = await manager.findOneBy(HandedRecord, { destinationId, subject, subjectId });
+      await manager.upsert(HandedRecord, { ...handed, theirs: stillTheirs(before, outcome) } as object, ['destinationId', 'subject', 'subjectId']); // prettier-ignore
     }
     await manager.update(DeliveryRecord, { id }, { ...last, state: 'delivered', doneAt: now, nextAt: null, problem: null, theirs: outcome?.theirs ?? [] }); // prettier-ignore
     await manager.update(DestinationRecord, { id: destinationId }, { failingSince: null });
-    if (load.kind === 'person' && destination.objects.note) await notesAfter(manager, destination, personId);
+    if (load.kind === 'person') await hangingAfter(manager, destination, personId);
     return;
   }
   const pause = PAUSES[attempts - 1];
   const mayGoWell = outcome instanceof TryLater || outcome instanceof OutsideTrouble;
-  if (!mayGoWell || pause === undefined)
+  // It is not this sending that is wrong: it goes on with the destination.
+  if (outcome instanceof NotLetIn)
+    await waitOn(manager, { ...record, attempts }, now, { ...last, problem: outcome.message }); // prettier-ignore
+  else if (!mayGoWell || pause === undefined)
     await manager.update(DeliveryRecord, { id }, { ...last, state: 'held', doneAt: now, nextAt: null, problem: outcome.message }); // prettier-ignore
   else {
     const seconds = Math.min(
@@ -139,14 +137,24 @@ async function end(
   if (!(outcome instanceof NeedsPerson)) await manager.update(DestinationRecord, { id: destinationId }, standing(destination, outcome, now)); // prettier-ignore
 }
 
-/** What was said of somebody follows once they are there. */
-async function notesAfter(
+/** What hangs on somebody follows once they are there. */
+async function hangingAfter(
   manager: EntityManager,
-  { id, workspaceId }: DestinationRecord,
+  { id, workspaceId, to }: DestinationRecord,
   personId: string,
 ): Promise<void> {
-  const notes = await notesToSend(manager, workspaceId, id, personId);
-  await wantDelivered(manager, workspaceId, id, notes.map((subjectId) => ({ personId, subject: 'note' as const, subjectId }))); // prettier-ignore
+  if (to.kind !== 'system') return;
+  const takes = (object: Hanging | null) => (object ? (object.update ? 'changes' : 'new') : 'none');
+  const { note, task, picture } = to.objects;
+  const wanted = await hangingToSend(manager, workspaceId, id, personId, { note: takes(note), task: takes(task), picture: takes(picture) }); // prettier-ignore
+  await wantDelivered(manager, workspaceId, id, wanted);
+}
+
+/** What differs there now, and what differed before and was sent over nobody's head. */
+function stillTheirs(before: HandedRecord | null, { theirs, sent }: Landed): Delivery['theirs'] {
+  const isOver = ({ to, there }: Delivery['theirs'][number]) =>
+    theirs.some((one) => one.to === to) || String(sent[to]) === there;
+  return [...(before?.theirs ?? []).filter((one) => !isOver(one)), ...theirs];
 }
 
 function standing({ failingSince }: DestinationRecord, outcome: Error, now: Date): Partial<DestinationRecord> {

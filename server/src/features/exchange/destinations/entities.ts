@@ -1,4 +1,5 @@
-import type { DestinationAuth, DestinationFields, HandOverMapping, HandOverWhen } from '@dossier/contract';
+import type { Delivery, DestinationFields, HandedSubject, HandOverMapping, HandOverWhen } from '@dossier/contract';
+import type { OutsideValue } from '@dossier/core/exchange/handOver';
 import { Column, Entity, Index, JoinColumn, ManyToOne, PrimaryColumn, type Relation } from 'typeorm';
 import { Account, Workspace } from '../../account';
 import { Person } from '../../people';
@@ -17,19 +18,16 @@ export class DestinationRecord {
   workspace?: Relation<Workspace>;
   @Column({ type: 'text' })
   name!: string;
-  @Column({ type: 'text' })
-  base!: string;
-  @Column({ type: 'jsonb' })
-  auth!: DestinationAuth;
+  /** What it is, and how it is asked. */
+  @Column({ name: 'target', type: 'jsonb' })
+  to!: DestinationFields['to'];
   /** Sealed, see `Sealing`; null where there is none. */
   @Column({ type: 'text', nullable: true })
   secret!: string | null;
-  @Column({ type: 'jsonb' })
-  objects!: DestinationFields['objects'];
-  @Column({ type: 'jsonb', nullable: true })
-  describe!: DestinationFields['describe'];
   @Column({ name: 'when_handed', type: 'text' })
   whenHanded!: HandOverWhen;
+  @Column({ type: 'jsonb', default: () => "'[]'" })
+  occasions!: DestinationFields['occasions'];
   @Column({ name: 'per_minute', type: 'integer' })
   perMinute!: number;
   /** Nothing is sent before then, see `takeSlot`. */
@@ -86,7 +84,7 @@ export class MappingRecord {
   madeAt!: Date;
 }
 
-/** The other system's record of somebody, or of what was said about them. */
+/** The other system's record of somebody, of what hangs on them, or of their company. */
 @Entity('handed_record')
 @Index('handed_record_workspace', ['workspaceId'])
 @Index('handed_record_person', ['personId'])
@@ -97,7 +95,7 @@ export class HandedRecord {
   @JoinColumn({ name: 'destination_id', foreignKeyConstraintName: 'handed_record_destination_fk' })
   destination?: Relation<DestinationRecord>;
   @PrimaryColumn({ type: 'text', primaryKeyConstraintName: 'handed_record_pkey' })
-  subject!: 'person' | 'note';
+  subject!: HandedSubject | 'company';
   @PrimaryColumn({ name: 'subject_id', type: 'uuid', primaryKeyConstraintName: 'handed_record_pkey' })
   subjectId!: string;
   @Column({ name: 'workspace_id', type: 'uuid' })
@@ -105,8 +103,9 @@ export class HandedRecord {
   @ManyToOne(() => Workspace, { onDelete: 'CASCADE' })
   @JoinColumn({ name: 'workspace_id', foreignKeyConstraintName: 'handed_record_workspace_fk' })
   workspace?: Relation<Workspace>;
-  @Column({ name: 'person_id', type: 'uuid' })
-  personId!: string;
+  /** Null for a company. */
+  @Column({ name: 'person_id', type: 'uuid', nullable: true })
+  personId!: string | null;
   @ManyToOne(() => Person, { onDelete: 'CASCADE' })
   @JoinColumn({ name: 'person_id', foreignKeyConstraintName: 'handed_record_person_fk' })
   person?: Relation<Person>;
@@ -118,13 +117,20 @@ export class HandedRecord {
   sentAt!: Date;
   @Column({ name: 'mapping_version', type: 'integer', nullable: true })
   mappingVersion!: number | null;
+  /** What stood there in place of ours, as long as nobody here has said which is right. */
+  @Column({ type: 'jsonb', default: () => "'[]'" })
+  theirs!: Delivery['theirs'];
+  /** What of ours stood there when it was sent last, by the names of fields there. */
+  @Column({ type: 'jsonb', default: () => "'{}'" })
+  sent!: Record<string, OutsideValue>;
 }
 
-/** One sending of somebody, or of what was said about them, to another system. It goes with the person. */
+/** One sending of somebody, or of what hangs on them, to another system. It goes with the person. */
 @Entity('delivery')
 @Index('delivery_workspace', ['workspaceId', 'madeAt', 'id'])
 @Index('delivery_destination', ['destinationId', 'state'])
 @Index('delivery_person', ['personId'])
+@Index('delivery_done', ['doneAt'], { where: `state = 'delivered'` })
 @Index('delivery_waiting', ['destinationId', 'subject', 'subjectId'], { unique: true, where: `state = 'waiting'` })
 export class DeliveryRecord {
   @PrimaryColumn({ type: 'uuid', primaryKeyConstraintName: 'delivery_pkey' })
@@ -145,7 +151,7 @@ export class DeliveryRecord {
   @JoinColumn({ name: 'person_id', foreignKeyConstraintName: 'delivery_person_fk' })
   person?: Relation<Person>;
   @Column({ type: 'text' })
-  subject!: 'person' | 'note';
+  subject!: HandedSubject;
   @Column({ name: 'subject_id', type: 'uuid' })
   subjectId!: string;
   /** `sending` while a worker is at it, `held` where somebody must look. */

@@ -16,12 +16,13 @@ export async function followForDestinations(manager: EntityManager, workspaceId:
     lock: { mode: 'pessimistic_write', onLocked: 'skip_locked' },
   });
   let begun = 0;
-  for (const { id, whenHanded, afterXid, afterSequence } of destinations) {
+  for (const destination of destinations) {
+    const { id, afterXid, afterSequence } = destination;
     const events = await eventsAfter(manager, workspaceId, { xid: afterXid, sequence: afterSequence }, [], AT_ONCE);
     const last = events.at(-1);
     if (!last) continue;
     const people = new Set(events.flatMap(({ type, person_id: personId }) => (personId && CONCERNING.has(type) ? [personId] : []))); // prettier-ignore
-    const ids = await concerned(manager, workspaceId, id, whenHanded, [...people]);
+    const ids = await concerned(manager, workspaceId, destination, [...people]);
     begun += await wantDelivered(manager, workspaceId, id, ids.map((personId) => ({ personId, subject: 'person', subjectId: personId }))); // prettier-ignore
     await manager.update(DestinationRecord, { id }, { afterXid: last.xid, afterSequence: last.sequence });
   }

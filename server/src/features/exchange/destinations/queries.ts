@@ -1,4 +1,5 @@
-import type { EntityManager } from 'typeorm';
+import type { DestinationFields, HandedSubject, HandOverWhen } from '@dossier/contract';
+import type { DataSource, EntityManager } from 'typeorm';
 
 /** A worker that is killed costs a job one of these; the tries to deliver are counted elsewhere. */
 export const ATTEMPTS = 25;
@@ -17,9 +18,24 @@ export async function takeSlot(manager: EntityManager, workspaceId: string, dest
   return Math.max(0, rows[0]?.wait ?? 0);
 }
 
+/** How many people are on their way to a destination, wait for somebody, and are there. */
+export async function standingOf(
+  manager: EntityManager,
+  workspaceId: string,
+  destinationId: string,
+): Promise<{ waiting: number; held: number; delivered: number }> {
+  const [row] = await manager.query<[{ waiting: number; held: number; delivered: number }]>(
+    `select (select count(*)::int from delivery where workspace_id = $1 and destination_id = $2 and state in ('waiting', 'sending')) as waiting,
+       (select count(*)::int from delivery where workspace_id = $1 and destination_id = $2 and state = 'held') as held,
+       (select count(*)::int from handed_record where workspace_id = $1 and destination_id = $2 and subject = 'person') as delivered`,
+    [workspaceId, destinationId],
+  );
+  return row;
+}
+
 export interface Wanted {
   personId: string;
-  subject: 'person' | 'note';
+  subject: HandedSubject;
   subjectId: string;
 }
 
@@ -82,12 +98,25 @@ const jobFor = (table: string): string =>
   `graphile_worker.add_job('handOver', payload := json_build_object('deliveryId', ${table}.id, 'workspaceId', $1::text), job_key := 'hand:' || ${table}.id,
      max_attempts := $6, queue_name := 'hand:' || $2::text || ':' || ${table}.person_id)`;
 
+/** Everybody who was chosen in this transaction, as `wantDelivered`. */
+export async function wantChosen(manager: EntityManager, workspaceId: string, destinationId: string): Promise<number> {
+  const [row] = await manager.query<{ begun: number }[]>(
+    `with made as (
+       insert into delivery (id, workspace_id, destination_id, person_id, subject, subject_id, state, made_at, next_at)
+       select gen_random_uuid(), $1, $2, c.person_id, 'person', c.person_id, 'waiting', clock_timestamp(), now() from chosen c order by c.place
+       on conflict (destination_id, subject, subject_id) where state = 'waiting' do nothing
+       returning id, person_id)
+     select count(${jobFor('made').replace('$6', '$3')})::int as begun from made`,
+    [workspaceId, destinationId, ATTEMPTS],
+  );
+  return row!.begun;
+}
+
 /** Of these people, whom a destination has already, is getting just now, or is to have by its rule. */
 export async function concerned(
   manager: EntityManager,
   workspaceId: string,
-  destinationId: string,
-  when: string,
+  { id: destinationId, whenHanded, occasions }: Rule,
   personIds: readonly string[],
 ): Promise<string[]> {
   const rows = await manager.query<{ id: string }[]>(
@@ -96,31 +125,63 @@ export async function concerned(
        exists (select from handed_record h where h.workspace_id = $1 and h.destination_id = $2 and h.subject = 'person' and h.subject_id = p.id)
        or exists (select from delivery d where d.workspace_id = $1 and d.destination_id = $2 and d.subject = 'person' and d.subject_id = p.id
          and d.state in ('waiting', 'sending'))
-       or case $4::text
+       or case coalesce(
+           (select o.value->>'when' from jsonb_array_elements($5::jsonb) o(value)
+            join card k on k.workspace_id = $1 and k.person_id = p.id and k.occasion_id = (o.value->>'occasionId')::uuid
+            order by k.taken_at desc limit 1), $4)
          when 'always' then true
          when 'leads' then p.kind = 'lead'
+         when 'contacts' then p.kind = 'contact'
          when 'consented' then exists (select from consent c where c.workspace_id = $1 and c.person_id = p.id and c.withdrawn_at is null)
          when 'looked' then p.filed_by_itself_at is null
          else false end)`,
-    [workspaceId, destinationId, personIds, when],
+    [workspaceId, destinationId, personIds, whenHanded, JSON.stringify(occasions)],
   );
   return rows.map(({ id }) => id);
 }
 
-/** Notes of a person that a destination does not have yet, the oldest first. */
-export async function notesToSend(
+interface Rule {
+  id: string;
+  whenHanded: HandOverWhen;
+  occasions: DestinationFields['occasions'];
+}
+
+/** Where a person was met, the latest first. */
+export async function occasionsOf(manager: EntityManager, workspaceId: string, personId: string): Promise<string[]> {
+  const rows = await manager.query<{ id: string }[]>(
+    `select occasion_id as id from card where workspace_id = $1 and person_id = $2 and occasion_id is not null
+     group by occasion_id order by max(taken_at) desc, occasion_id`,
+    [workspaceId, personId],
+  );
+  return rows.map(({ id }) => id);
+}
+
+/**
+ * What hangs on a person and a destination does not have yet, or not as it is now: notes, tasks and pictures, each the oldest first.
+ * @param takes which of them it takes, and whether it takes changes of them
+ */
+export async function hangingToSend(
   manager: EntityManager,
   workspaceId: string,
   destinationId: string,
   personId: string,
-): Promise<string[]> {
-  const rows = await manager.query<{ id: string }[]>(
-    `select n.id from note n where n.workspace_id = $1 and n.person_id = $3 and not exists (
-       select from handed_record h where h.workspace_id = $1 and h.destination_id = $2 and h.subject = 'note' and h.subject_id = n.id)
-     order by n.at, n.id`,
-    [workspaceId, destinationId, personId],
+  takes: Readonly<Record<'note' | 'task' | 'picture', 'none' | 'new' | 'changes'>>,
+): Promise<Wanted[]> {
+  const rows = await manager.query<{ subject: Wanted['subject']; subject_id: string }[]>(
+    `select s.subject, s.subject_id from (
+       select 'note' as subject, n.id as subject_id, n.at, n.changed_at from note n where n.workspace_id = $1 and n.person_id = $3 and n.text <> ''
+       union all select 'task', t.id, t.made_at, t.done_at from task t where t.workspace_id = $1 and t.person_id = $3
+       union all select 'picture', k.id, k.taken_at, null from card k left join card f on f.workspace_id = $1 and f.id = k.front_card_id
+         where k.workspace_id = $1 and coalesce(k.person_id, f.person_id) = $3 and k.file_id is not null) s
+     left join handed_record h on h.workspace_id = $1 and h.destination_id = $2 and h.subject = s.subject and h.subject_id = s.subject_id
+     where case $4::jsonb->>s.subject
+       when 'new' then h.subject_id is null
+       when 'changes' then h.subject_id is null or h.sent_at < s.changed_at
+       else false end
+     order by s.at, s.subject_id`,
+    [workspaceId, destinationId, personId, JSON.stringify(takes)],
   );
-  return rows.map(({ id }) => id);
+  return rows.map(({ subject, subject_id: subjectId }) => ({ personId, subject, subjectId }));
 }
 
 /** By which ways a person may be reached. */
@@ -130,4 +191,10 @@ export async function consentsOf(manager: EntityManager, workspaceId: string, pe
     [workspaceId, personId],
   );
   return rows.map(({ channel }) => channel);
+}
+
+/** What arrived months ago; where it is there is kept elsewhere. @returns how many went */
+export async function forgetOldDeliveries(database: DataSource): Promise<number> {
+  const [row] = await database.query<{ gone: string }[]>('select forget_old_deliveries() as gone');
+  return Number(row!.gone);
 }

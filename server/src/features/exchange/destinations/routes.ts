@@ -1,19 +1,23 @@
 import {
+  ChosenPeople,
   DestinationFields,
   HandOverDeliveriesQuery,
   HandOverMapping,
-  HandOverRequest,
   HandOverSample,
+  TheirsSettled,
 } from '@dossier/contract';
 import type { DataSource } from 'typeorm';
 import { z } from 'zod';
 import type { Reach } from '../../../platform/outside';
 import { Routes } from '../../../platform/routes';
 import { whoIs } from '../../../platform/session';
-import { addDestination, changeDestination, changeMapping, describedFields, handPeopleOver, listDeliveries, listDestinations, loadDestination, removeDestination, repeatDelivery, repeatHeld, sampleOf } from './destinations'; // prettier-ignore
+import { destinationNames, handPeopleOver, listDeliveries, repeatDelivery, repeatHeld } from './deliveries';
+import { addDestination, changeDestination, listDestinations, loadDestination, removeDestination } from './destinations'; // prettier-ignore
+import { elsewhereOf, settleTheirs } from './elsewhere';
+import { changeMapping, describedFields, mappingVersions, sampleOf, tryOne } from './mapping';
 
 const Id = z.object({ id: z.uuid() });
-const IdAndKind = Id.extend({ kind: z.enum(['lead', 'contact']) });
+const IdAndKind = Id.extend({ kind: z.enum(['lead', 'contact', 'company']) });
 
 export const destinationRoutes = (database: DataSource, reach: Reach): Routes =>
   new Routes()
@@ -49,10 +53,28 @@ export const destinationRoutes = (database: DataSource, reach: Reach): Routes =>
       const { id } = Id.parse(request.params);
       response.json(await sampleOf(database, reach, whoIs(request), id, HandOverSample.parse(request.body)));
     })
+    .get('/destinations/:id/mappings', 'connect', async (request, response) => {
+      response.json(await mappingVersions(database, whoIs(request), Id.parse(request.params).id));
+    })
+    .post('/destinations/:id/try', 'connect', async (request, response) => {
+      const { id } = Id.parse(request.params);
+      response.json(await tryOne(database, reach, whoIs(request), id, HandOverSample.parse(request.body)));
+    })
+    .get('/destination-names', 'see', async (request, response) => {
+      response.json(await destinationNames(database, whoIs(request)));
+    })
+    .get('/people/:id/elsewhere', 'see', async (request, response) => {
+      response.json(await elsewhereOf(database, whoIs(request), Id.parse(request.params).id));
+    })
+    .put('/people/:id/elsewhere/:destinationId', 'edit', async (request, response) => {
+      const { id, destinationId } = Id.extend({ destinationId: z.uuid() }).parse(request.params);
+      await settleTheirs(database, whoIs(request), id, destinationId, TheirsSettled.parse(request.body));
+      response.status(204).end();
+    })
     .post('/destinations/:id/people', 'edit', async (request, response) => {
       const { id } = Id.parse(request.params);
-      const { personIds } = HandOverRequest.parse(request.body);
-      response.status(202).json(await handPeopleOver(database, whoIs(request), id, personIds));
+      const who = ChosenPeople.parse(request.body);
+      response.status(202).json(await handPeopleOver(database, whoIs(request), id, who));
     })
     .post('/destinations/:id/repeat', 'connect', async (request, response) => {
       response.status(202).json(await repeatHeld(database, whoIs(request), Id.parse(request.params).id));

@@ -24,7 +24,7 @@ type Parts = Reach & { database: DataSource };
 
 /** Sends one event to one address, and again after growing pauses where it is not taken. */
 export const tellWebhookTask =
-  ({ database, sealing, allowPrivate }: Parts): Task =>
+  ({ database, sealing, allowed }: Parts): Task =>
   async (raw) => {
     const { deliveryId, workspaceId } = Payload.parse(raw);
     const due = await inWorkspace(database, workspaceId, async (manager) => {
@@ -36,7 +36,7 @@ export const tellWebhookTask =
     });
     if (!due) return;
     const hook = due.webhook!;
-    const answered = await askOutside({ allowPrivate })({
+    const answered = await askOutside(allowed)({
       url: hook.url,
       method: 'POST',
       headers: { 'content-type': 'application/json', ...signed(sealing, hook, due) },

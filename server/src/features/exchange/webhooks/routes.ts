@@ -1,22 +1,17 @@
 import { DeliveriesQuery, EventsQuery, WebhookChange, WebhookFields } from '@dossier/contract';
-import { isIP } from 'node:net';
 import type { DataSource } from 'typeorm';
 import { z } from 'zod';
-import { isPrivate, PRIVATE } from '../../../platform/outside';
-import { ProblemError } from '../../../platform/problem';
+import type { Reach } from '../../../platform/outside';
 import { Routes } from '../../../platform/routes';
-import type { Sealing } from '../../../platform/sealing';
 import { whoIs } from '../../../platform/session';
+import { refusePrivate } from '../refusePrivate';
 import { eventsPage } from '../events/feed';
 import { addWebhook, changeSecret, changeWebhook, deliveriesOf, listWebhooks, removeWebhook, repeatDelivery, repeatFailed, tryWebhook } from './webhooks'; // prettier-ignore
 
 const Id = z.object({ id: z.uuid() });
 
-/**
- * What happens, for whoever asks, and for whoever is told.
- * @param allowPrivate whether addresses of this machine and its network may be told
- */
-export const eventRoutes = (database: DataSource, sealing: Sealing, allowPrivate: boolean): Routes =>
+/** What happens, for whoever asks, and for whoever is told. */
+export const eventRoutes = (database: DataSource, { sealing, allowed }: Reach): Routes =>
   new Routes()
     .get('/events', 'see', async (request, response) => {
       response.json(await eventsPage(database, whoIs(request), EventsQuery.parse(request.query)));
@@ -26,14 +21,14 @@ export const eventRoutes = (database: DataSource, sealing: Sealing, allowPrivate
     })
     .post('/webhooks', 'connect', async (request, response) => {
       const fields = WebhookFields.parse(request.body);
-      if (!allowPrivate) refusePrivate(fields.url);
+      refusePrivate(fields.url, allowed, 'url');
       const made = await addWebhook(database, sealing, whoIs(request), fields);
       response.status(201).set('Cache-Control', 'no-store').json(made);
     })
     .put('/webhooks/:id', 'connect', async (request, response) => {
       const { id } = Id.parse(request.params);
       const change = WebhookChange.parse(request.body);
-      if (!allowPrivate) refusePrivate(change.url);
+      refusePrivate(change.url, allowed, 'url');
       await changeWebhook(database, whoIs(request), id, change);
       response.status(204).end();
     })
@@ -58,10 +53,3 @@ export const eventRoutes = (database: DataSource, sealing: Sealing, allowPrivate
     .post('/webhook-deliveries/:id/repeat', 'connect', async (request, response) => {
       response.status(202).json(await repeatDelivery(database, whoIs(request), Id.parse(request.params).id));
     });
-
-/** What can be told beforehand; names are looked up when something is sent. @throws ProblemError 422 */
-function refusePrivate(url: string): void {
-  const host = new URL(url).hostname.replace(/^\[|\]$/g, '');
-  if (host !== 'localhost' && (!isIP(host) || !isPrivate(host))) return;
-  throw new ProblemError(422, 'private-address', 'Not told', PRIVATE, [{ path: 'url', message: PRIVATE }]);
-}
