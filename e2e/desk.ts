@@ -16,6 +16,7 @@ type Desk =
   | 'offline'
   | 'stormy'
   | 'programs'
+  | 'systems'
   | `${'trust' | 'together'}${'' | '-colleague'}`
   | `${'proof' | 'known' | 'people' | 'companies' | 'files' | 'backup' | 'restored'}-${'phone' | 'wide'}`;
 

@@ -60,12 +60,12 @@ export const startRecordedWorker = (env, options = {}) =>
     ...options,
   });
 
-/** What stands in for a customer system that a team has elsewhere. */
+/** What stands in for a customer system that a team has elsewhere. @param file where its records are kept; in memory only without */
 export const startPortOffice = (port, file) =>
   startProcess(
     'port office',
     process.execPath,
-    tsxArguments('simulators/src/customers/main.ts', String(port), PORT_OFFICE_SECRET, file),
+    tsxArguments('simulators/src/customers/main.ts', String(port), PORT_OFFICE_SECRET, ...(file ? [file] : [])),
     { cwd: root },
   );
 

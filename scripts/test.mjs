@@ -16,7 +16,14 @@ import { startEmpty } from './emptyService.mjs';
 import { failuresOfJest, failuresOfPlaywright } from './failures.mjs';
 import { startPostgres } from './postgres.mjs';
 import { SetUpError } from './processes.mjs';
-import { serverEnvironment, setUpDatabase, startRecordedWorker, startServer, waitForHealth } from './services.mjs';
+import {
+  serverEnvironment,
+  setUpDatabase,
+  startPortOffice,
+  startRecordedWorker,
+  startServer,
+  waitForHealth,
+} from './services.mjs';
 import { requireChromium, requireOffices, requirePdfPages } from './systemPackages.mjs';
 
 const PARTS = ['static', 'unit', 'server', 'e2e', 'offices'];
@@ -124,9 +131,11 @@ async function runE2e(postgres) {
   const chromium = await requireChromium();
   await freshDatabase(postgres, 'test_e2e', join(root, 'e2e/workspaces.json'));
   const port = await anyFreePort();
-  const more = { DOSSIER_BACKUP_FOLDER: join(reports, 'backups') };
+  const portOfficePort = await anyFreePort();
+  const portOffice = `127.0.0.1:${portOfficePort}`;
+  const more = { DOSSIER_ALLOW_PRIVATE_ADDRESSES: portOffice, DOSSIER_BACKUP_FOLDER: join(reports, 'backups') };
   const env = serverEnvironment({ postgres, database: 'test_e2e', port, appFolder, log: 'error', more });
-  running.push(startServer(env), startRecordedWorker(env));
+  running.push(startServer(env), startRecordedWorker(env), startPortOffice(portOfficePort));
   const address = `http://127.0.0.1:${port}`;
   await freshDatabase(postgres, 'test_e2e_empty', null);
   const empty = await startEmpty(postgres, 'test_e2e_empty', running);
@@ -139,6 +148,7 @@ async function runE2e(postgres) {
       serverEnvironment({ postgres, database: 'test_e2e', port: 0, appFolder, log: 'error' }),
     ),
     DOSSIER_E2E_EMPTY: JSON.stringify(empty),
+    DOSSIER_E2E_PORT_OFFICE: `http://${portOffice}`,
     DOSSIER_CHROMIUM: chromium,
     PLAYWRIGHT_JSON_OUTPUT_NAME: file,
   });

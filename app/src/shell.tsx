@@ -5,7 +5,7 @@ import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { Provider } from 'react-redux';
 import { BeginScreen, Portrait, SignInScreen, useSessionQuery } from '@/features/account';
 import { useSending } from '@/features/capture';
-import { SharedScreen } from '@/features/exchange';
+import { SharedScreen, SystemsTrouble } from '@/features/exchange';
 import { FiledStrip } from '@/features/filing';
 import { UnsavedStrip, ViewLinks } from '@/features/people';
 import { JoinScreen } from '@/features/team';
@@ -100,6 +100,8 @@ const Place = () => (
 
 /** On the proof desk the bottom of a phone belongs to the desk's own buttons. */
 const WITH_PORTRAIT = /^\/(tray|people|companies|clean|sample)$/;
+/** Where one thing is done at a time, and where the trouble itself is in sight. */
+const WITHOUT_TROUBLE = /^\/(proof|file|photos|photograph|settings\/systems)(\/|$)/;
 const WITHOUT_BOTTOM_BAR = /^\/(proof|file|photos)\//;
 
 function Desk({ name, accountId, isOut }: { name: string; accountId: string; isOut: boolean }) {
@@ -114,12 +116,18 @@ function Desk({ name, accountId, isOut }: { name: string; accountId: string; isO
     return () => gone.abort();
   }, []);
   const portrait = <Portrait name={name} />;
+  const trouble = WITHOUT_TROUBLE.test(path) ? null : (
+    <Suspense fallback={null}>
+      <SystemsTrouble />
+    </Suspense>
+  );
   if (wide) {
     return (
       <View className="min-h-0 flex-1 flex-row">
         <MarginColumn path={path} trayCount={trayCount} portrait={portrait} views={<ViewLinks />} />
         <View className="min-h-0 min-w-0 flex-1">
           <NewsStrip accountId={accountId} />
+          {trouble}
           <UnsavedStrip />
           <Place />
           <FiledStrip />
@@ -136,6 +144,7 @@ function Desk({ name, accountId, isOut }: { name: string; accountId: string; isO
         </View>
       ) : null}
       <NewsStrip accountId={accountId} />
+      {trouble}
       <UnsavedStrip />
       <View className="min-h-0 flex-1">
         <Place />

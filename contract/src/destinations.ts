@@ -1,5 +1,4 @@
 import { z } from 'zod';
-import { ChosenPeople } from './changes';
 import { OutsideAddress } from './outsideAddress';
 
 const words = (max: number) => z.string().trim().min(1, 'Write something here.').max(max);
@@ -184,7 +183,12 @@ export const MappingVersions = z.object({
 export type MappingVersions = z.infer<typeof MappingVersions>;
 
 /** Somebody as they would be sent. */
-export const HandOverSample = z.strictObject({ personId: z.uuid(), mapping: HandOverMapping });
+export const HandOverSample = z.strictObject({
+  personId: z.uuid(),
+  mapping: HandOverMapping,
+  /** As if they were one; as what they are without. */
+  as: z.enum(['lead', 'contact']).optional(),
+});
 export type HandOverSample = z.infer<typeof HandOverSample>;
 const Fault = z.object({ to: z.string(), fault: z.string() });
 const Handed = z.object({ record: z.record(z.string(), z.unknown()), faults: z.array(Fault) });

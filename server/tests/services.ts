@@ -4,6 +4,9 @@ import { join } from 'node:path';
 
 const root = join(__dirname, '../..');
 
+/** Beneath it files are written for other systems. */
+export const HAND_OVER_FOLDER = join(root, '.data/test-reports/handed-over');
+
 /** Connections of one test database, given by the test runner. */
 export function databaseOf(name: 'api' | 'recovery' | 'empty' | 'restored'): NodeJS.ProcessEnv {
   const given = process.env.DOSSIER_TEST_DATABASES;
@@ -17,6 +20,7 @@ export function databaseOf(name: 'api' | 'recovery' | 'empty' | 'restored'): Nod
     DOSSIER_SECRETS_KEY: 'a key that only these tests have',
     // Whoever is told in these tests is within this machine.
     DOSSIER_ALLOW_PRIVATE_ADDRESSES: '1',
+    DOSSIER_HAND_OVER_FOLDER: HAND_OVER_FOLDER,
   };
 }
 

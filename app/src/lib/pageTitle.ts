@@ -28,6 +28,8 @@ const TITLES: readonly (readonly [RegExp, string])[] = [
   [/^\/settings\/pictures/, 'Pictures'],
   [/^\/settings\/filing/, 'Filing'],
   [/^\/settings\/fields/, 'Own fields'],
+  [/^\/settings\/programs/, 'Programs'],
+  [/^\/settings\/systems/, 'Other systems'],
   [/^\/settings\/backup/, 'Backup'],
   [/^\/settings\/device/, 'This device'],
   [/^\/settings\/you/, 'You'],

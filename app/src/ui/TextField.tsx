@@ -19,7 +19,8 @@ export function TextField({ label, complaint, hint, className = '', ...props }: 
         aria-labelledby={`${id}-label`}
         aria-describedby={complaint ? `${id}-complaint` : undefined}
         aria-invalid={Boolean(complaint)}
-        className={`min-h-touch rounded-[4px] border bg-sheet px-3 py-2 font-sans text-[17px] leading-[23px] text-ink ${complaint ? 'border-brick' : 'border-rule'} ${className}`}
+        // Its label stays in sight where it is gone to.
+        className={`min-h-touch scroll-mt-16 rounded-[4px] border bg-sheet px-3 py-2 font-sans text-[17px] leading-[23px] text-ink ${complaint ? 'border-brick' : 'border-rule'} ${className}`}
         {...props}
       />
       {hint && !complaint ? <Soft>{hint}</Soft> : null}

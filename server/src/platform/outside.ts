@@ -37,9 +37,11 @@ export interface OutsideAnswer {
 
 /** Why nothing came back, in words for whoever has set the address up. */
 export class OutsideTrouble extends Error {}
+/** There was no answer in time. */
+export class OutsideTimeout extends OutsideTrouble {}
 
 const PATIENCE_MS = 10_000;
-/** So much of an answer is read. */
+/** So much of an answer is read, unless more is wanted. */
 const MOST_BYTES = 64 * 1024;
 
 const WORDS: Readonly<Record<string, string>> = {
@@ -58,7 +60,7 @@ const WORDS: Readonly<Record<string, string>> = {
  * @throws OutsideTrouble
  */
 export const askOutside =
-  (allowed: Allowed) =>
+  (allowed: Allowed, mostBytes = MOST_BYTES) =>
   ({ url, method, headers, body }: OutsideRequest): Promise<OutsideAnswer> =>
     new Promise((resolve, reject) => {
       const { protocol, hostname } = new URL(url);
@@ -81,11 +83,11 @@ export const askOutside =
           let length = 0;
           const done = () => resolve({ status: response.statusCode ?? 0, headers: response.headers, body: Buffer.concat(chunks).toString('utf8') }); // prettier-ignore
           response.on('data', (chunk: Buffer) => {
-            if (length >= MOST_BYTES) return;
-            chunks.push(chunk.subarray(0, MOST_BYTES - length));
+            if (length >= mostBytes) return;
+            chunks.push(chunk.subarray(0, mostBytes - length));
             length += chunk.length;
             // The rest is of no use to anybody.
-            if (length >= MOST_BYTES) {
+            if (length >= mostBytes) {
               done();
               request.destroy();
             }
@@ -104,7 +106,7 @@ export const PRIVATE =
 
 function inWords(error: NodeJS.ErrnoException): OutsideTrouble {
   if (error instanceof OutsideTrouble) return error;
-  if (error.name === 'AbortError' || error.name === 'TimeoutError') return new OutsideTrouble(WORDS.ETIMEDOUT);
+  if (error.name === 'AbortError' || error.name === 'TimeoutError') return new OutsideTimeout(WORDS.ETIMEDOUT);
   const isCertificate = /CERT|SELF_SIGNED|ERR_TLS|EPROTO/.test(error.code ?? '');
   return new OutsideTrouble(
     WORDS[error.code ?? ''] ?? (isCertificate ? 'Its certificate cannot be trusted.' : 'It could not be reached.'),

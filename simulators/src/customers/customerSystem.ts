@@ -2,7 +2,7 @@ import { randomBytes } from 'node:crypto';
 import express, { type Express, type Request, type RequestHandler } from 'express';
 import { OBJECTS } from './objects';
 import { firstPage, recordPage } from './pages';
-import { Records, Refused, type Kept } from './records';
+import { Records, Refused, type Kept, type KeptRecord } from './records';
 import { TroubleMaker, TROUBLES, type Trouble } from './trouble';
 
 export interface CustomerSystemOptions {
@@ -14,6 +14,8 @@ export interface CustomerSystemOptions {
   seed?: number;
   /** Where its records are kept from one start to the next; in memory only without. */
   file?: string;
+  /** Told of each record that was made or changed. */
+  onKept?: (record: KeptRecord) => void;
 }
 
 const BUSY_SECONDS = 1;
@@ -27,10 +29,11 @@ export function customerSystem({
   slowMs = 3_000,
   seed,
   file,
+  onKept,
 }: CustomerSystemOptions): Express {
   // prettier-ignore
   const app = express();
-  const records = new Records(file);
+  const records = new Records(file, onKept);
   const maker = new TroubleMaker(seed);
   const tokens = new Map<string, number>();
   app.disable('x-powered-by');
@@ -94,11 +97,11 @@ export function customerSystem({
     response.json({ records: found.map((record) => ({ ref: record.ref, seen: address(request, record.ref), values: record.values })) }); // prettier-ignore
   });
   app.post('/api/:object', (request, response) => {
-    const { record, isNew } = records.add(objectOf(request), request.body as Kept, request.get('x-once'));
+    const { record, isNew } = records.add(objectOf(request), (request.body ?? {}) as Kept, request.get('x-once'));
     response.status(isNew ? 201 : 200).json({ ref: record.ref, seen: address(request, record.ref) });
   });
   app.patch('/api/:object/:ref', (request, response) => {
-    const { ref } = records.change(objectOf(request), String(request.params.ref), request.body as Kept);
+    const { ref } = records.change(objectOf(request), String(request.params.ref), (request.body ?? {}) as Kept);
     response.json({ ref, seen: address(request, ref) });
   });
 

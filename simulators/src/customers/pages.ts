@@ -17,7 +17,7 @@ const nameOf = ({ values }: KeptRecord): string =>
 export const firstPage = (records: Records, { trouble, share }: Switches): string =>
   page(
     'The port office',
-    `<p>A customer system that is none: it stands in for the one that a team has elsewhere. What arrives here is gone when it ends.</p>
+    `<p>A customer system that is none: it stands in for the one that a team has elsewhere. What arrives here has gone nowhere else.</p>
 <form method="post" action="/switches"><label>Trouble <select name="trouble">${TROUBLES.map((one) => `<option${one === trouble ? ' selected' : ''}>${one}</option>`).join('')}</select></label>
 <label>for <input name="share" type="number" min="0" max="1" step="0.05" value="${share}"> of the requests</label> <button>Set</button></form>
 ${Object.entries(OBJECTS)

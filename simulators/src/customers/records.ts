@@ -35,14 +35,19 @@ export class Records {
   private counter: number;
   private keeping?: NodeJS.Timeout;
 
-  constructor(private readonly file?: string) {
+  /** @param onKept told of each record that was made or changed */
+  constructor(
+    private readonly file?: string,
+    private readonly onKept: (record: KeptRecord) => void = () => undefined,
+  ) {
     const kept = (file && existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : {}) as Partial<{ records: KeptRecord[]; once: [string, string][]; counter: number }>; // prettier-ignore
     this.byRef = new Map((kept.records ?? []).map((record) => [record.ref, record]));
     this.once = new Map(kept.once ?? []);
     this.counter = kept.counter ?? 0;
   }
 
-  private keep(): void {
+  private keep(record: KeptRecord): void {
+    this.onKept(record);
     const { file } = this;
     if (!file) return;
     this.keeping ??= setTimeout(() => {
@@ -76,7 +81,7 @@ export class Records {
     const record = { ref, object, madeAt: at, changedAt: at, changes: 0, values: { ...values } };
     this.byRef.set(ref, record);
     if (once !== undefined) this.once.set(`${object} ${once}`, ref);
-    this.keep();
+    this.keep(record);
     return { record, isNew: true };
   }
 
@@ -89,7 +94,7 @@ export class Records {
     Object.assign(record.values, values);
     record.changedAt = new Date().toISOString();
     record.changes++;
-    this.keep();
+    this.keep(record);
     return record;
   }
 

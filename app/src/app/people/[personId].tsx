@@ -1,9 +1,17 @@
 import { useLocalSearchParams } from 'expo-router';
-import { SharePerson } from '@/features/exchange';
+import { PersonElsewhere, SharePerson } from '@/features/exchange';
 import { PersonScreen } from '@/features/people';
 import { WhereFrom } from '@/features/proof';
 
 export default function Person() {
   const { personId } = useLocalSearchParams<{ personId: string }>();
-  return <PersonScreen key={personId} personId={personId} Share={SharePerson} WhereFrom={WhereFrom} />;
+  return (
+    <PersonScreen
+      key={personId}
+      personId={personId}
+      Share={SharePerson}
+      WhereFrom={WhereFrom}
+      Elsewhere={PersonElsewhere}
+    />
+  );
 }

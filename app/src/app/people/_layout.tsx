@@ -1,6 +1,6 @@
-import { TakeOutPanel } from '@/features/exchange';
+import { HandOverPanel, TakeOutPanel } from '@/features/exchange';
 import { PeopleLayout } from '@/features/people';
 
 export default function People() {
-  return <PeopleLayout TakeOut={TakeOutPanel} />;
+  return <PeopleLayout TakeOut={TakeOutPanel} HandOver={HandOverPanel} />;
 }

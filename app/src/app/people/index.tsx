@@ -1,6 +1,6 @@
-import { TakeOutPanel } from '@/features/exchange';
+import { HandOverPanel, TakeOutPanel } from '@/features/exchange';
 import { NobodyChosen } from '@/features/people';
 
 export default function Nobody() {
-  return <NobodyChosen TakeOut={TakeOutPanel} />;
+  return <NobodyChosen TakeOut={TakeOutPanel} HandOver={HandOverPanel} />;
 }

@@ -49,6 +49,9 @@ export function SettingsIndex() {
   );
 }
 
+/** Pages of a section lie beneath it. */
+const isHere = (href: string, here = ''): boolean => here === href || here.startsWith(`${href}/`);
+
 function SectionList({ here }: { here?: string }) {
   const may = useMay();
   const shown = SECTIONS.filter(({ needs }) => !needs || may(needs));
@@ -59,9 +62,9 @@ function SectionList({ here }: { here?: string }) {
           {here ? <Text className="font-serif text-[22px] leading-[28px]">Settings</Text> : <Heading>Settings</Heading>}
         </View>
         {shown.map(({ href, name, about }) => (
-          <Link key={href} href={href} aria-label={name} aria-current={href === here ? 'page' : undefined}>
+          <Link key={href} href={href} aria-label={name} aria-current={isHere(href, here) ? 'page' : undefined}>
             <View
-              className={`min-h-[58px] w-full justify-center border-b border-l-[3px] border-b-rule px-[13px] py-2 hover:bg-table ${href === here ? 'border-l-ink' : 'border-l-transparent'}`}
+              className={`min-h-[58px] w-full justify-center border-b border-l-[3px] border-b-rule px-[13px] py-2 hover:bg-table ${isHere(href, here) ? 'border-l-ink' : 'border-l-transparent'}`}
             >
               <Text>{name}</Text>
               <Soft numberOfLines={1}>{about}</Soft>

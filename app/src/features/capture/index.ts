@@ -1,6 +1,6 @@
 import { lazyScreen } from '@/lib/lazyScreen';
 
-export { useDiscardPhotoMutation } from './api';
+export { useDiscardPhotoMutation, useOccasionsQuery } from './api';
 export { forgetPhoto, keptBytes, sendAnyway } from './keepPhoto';
 export {
   captureSlice,

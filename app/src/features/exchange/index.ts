@@ -5,3 +5,11 @@ export const SharedScreen = lazyScreen(() => import('./SharedScreen'), 'SharedSc
 export const TakeOutPanel = lazyScreen(() => import('./TakeOutPanel'), 'TakeOutPanel');
 export const BringInScreen = lazyScreen(() => import('./BringInScreen'), 'BringInScreen');
 export const ImportScreen = lazyScreen(() => import('./ImportScreen'), 'ImportScreen');
+export const SystemsSection = lazyScreen(() => import('./systems/SystemsSection'), 'SystemsSection');
+export const SystemScreen = lazyScreen(() => import('./systems/SystemScreen'), 'SystemScreen');
+export const NewSystemScreen = lazyScreen(() => import('./systems/SetUpScreen'), 'NewSystemScreen');
+export const ChangeSystemScreen = lazyScreen(() => import('./systems/SetUpScreen'), 'ChangeSystemScreen');
+export const MappingScreen = lazyScreen(() => import('./systems/mapping/MappingScreen'), 'MappingScreen');
+export const HandOverPanel = lazyScreen(() => import('./systems/HandOverPanel'), 'HandOverPanel');
+export const PersonElsewhere = lazyScreen(() => import('./systems/PersonElsewhere'), 'PersonElsewhere');
+export const SystemsTrouble = lazyScreen(() => import('./systems/SystemsTrouble'), 'SystemsTrouble');

@@ -2,20 +2,25 @@ import { Slot, usePathname } from 'expo-router';
 import { View } from 'react-native';
 import { useWide } from '@/lib/useWide';
 import { EmptyState, HiddenHeading } from '@/ui';
-import { PeopleList, type TakeOut } from './list/PeopleList';
+import { PeopleList, type HandOver, type TakeOut } from './list/PeopleList';
+
+interface Lent {
+  TakeOut: TakeOut;
+  HandOver: HandOver;
+}
 
 /**
  * On a wide screen the list stays beside the person; on a phone one follows the other. A table has the whole place.
- * @param TakeOut lent by the room where files are made
+ * @param lent what the room where files are made, and people handed over, lends
  */
-export function PeopleLayout({ TakeOut }: { TakeOut: TakeOut }) {
+export function PeopleLayout(lent: Lent) {
   const wide = useWide();
   const path = usePathname();
   if (!wide || path === '/people/table') return <Slot />;
   return (
     <View className="min-h-0 flex-1 flex-row">
       <View className="min-h-0 w-[380px] border-r border-rule">
-        <PeopleList beside chosen={path.split('/')[2]} TakeOut={TakeOut} />
+        <PeopleList beside chosen={path.split('/')[2]} {...lent} />
       </View>
       <View className="min-h-0 min-w-0 flex-1">
         <Slot />
@@ -25,9 +30,9 @@ export function PeopleLayout({ TakeOut }: { TakeOut: TakeOut }) {
 }
 
 /** The page behind `/people`: the list itself on a phone, a hint beside the list elsewhere. */
-export function NobodyChosen({ TakeOut }: { TakeOut: TakeOut }) {
+export function NobodyChosen(lent: Lent) {
   const wide = useWide();
-  if (!wide) return <PeopleList TakeOut={TakeOut} />;
+  if (!wide) return <PeopleList {...lent} />;
   return (
     <View role="main">
       <HiddenHeading>People</HiddenHeading>

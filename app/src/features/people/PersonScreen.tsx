@@ -1,7 +1,7 @@
 import type { Person } from '@dossier/contract';
 import { addressLines } from '@dossier/core/people';
 import { Link, useRouter } from 'expo-router';
-import { useState, type ComponentType } from 'react';
+import { Suspense, useState, type ComponentType } from 'react';
 import { Text as NativeText, View } from 'react-native';
 import { useSelector } from 'react-redux';
 import { isNotHere } from '@/lib/api';
@@ -29,10 +29,12 @@ interface Props {
   Share: ComponentType<{ person: Person }>;
   /** What was read where on the cards: lent by the room that has the cards. */
   WhereFrom: ComponentType<{ person: Person }>;
+  /** Other systems that have this person: lent by the room that hands people over. */
+  Elsewhere: ComponentType<{ person: Person }>;
 }
 
 /** Somebody's dossier. */
-export function PersonScreen({ personId, Share, WhereFrom }: Props) {
+export function PersonScreen({ personId, Share, WhereFrom, Elsewhere }: Props) {
   const wide = useWide();
   const { data: person, error, refetch } = usePersonQuery(personId);
   const isLeft = useSelector(selectLeftEdit(personId)) !== undefined;
@@ -82,6 +84,9 @@ export function PersonScreen({ personId, Share, WhereFrom }: Props) {
         <Rule />
         <Consents person={person} />
         <Rule />
+        <Suspense fallback={null}>
+          <Elsewhere person={person} />
+        </Suspense>
         {person.deletedAt ? null : <Share person={person} />}
         <Rule />
         <Merges person={person} />

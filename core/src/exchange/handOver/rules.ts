@@ -30,6 +30,6 @@ const CELLS: ReadonlyMap<string, CellColumn> = new Map([
 export function cellOf(rules: readonly HandOverRule[], to: string): CellColumn | null {
   const rule = rules.find((one) => one.to === to);
   if (!rule || rule.fixed !== null || rule.from.length !== 1) return null;
-  if (!rule.steps.every((step) => step.do === 'first')) return null;
+  if (!rule.steps.every((step) => step.do === 'first' || step.do === 'cut')) return null;
   return CELLS.get(rule.from[0]!) ?? null;
 }

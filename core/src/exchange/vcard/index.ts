@@ -1,2 +1,3 @@
+export * from './mergeVcards';
 export * from './readVcards';
 export * from './toVcard';

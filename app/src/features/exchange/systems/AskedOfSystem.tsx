@@ -11,7 +11,18 @@ const CHANGES = [
 ] as const;
 
 /** A path, place or name that is written as the other system has it. */
-function Written({ name, label, hint, multiline }: { name: FieldPath<SystemForm>; label: string; hint?: string; multiline?: boolean }) { // prettier-ignore
+function Written({
+  name,
+  label,
+  hint,
+  multiline,
+}: {
+  name: FieldPath<SystemForm>;
+  label: string;
+  hint?: string;
+  multiline?: boolean;
+}) {
+  // prettier-ignore
   const { control } = useFormContext<SystemForm>();
   return (
     <FormField
@@ -45,8 +56,8 @@ export function AskedOfSystem() {
       </Part>
       <Part title="How it is asked who is there already">
         <Soft>
-          What stands behind the path, a line each, tried one after the other: ?mail={'{'}MAIL{'}'}, where MAIL is one of its
-          fields; {'{'}ref{'}'} stands for what it calls the record, where that is known.
+          What stands behind the path, a line each, tried one after the other: ?mail={'{'}MAIL{'}'}, where MAIL is one
+          of its fields; {'{'}ref{'}'} stands for what it calls the record, where that is known.
         </Soft>
         <Written name="find.lead" label="Leads are found by" multiline />
         <Written name="find.contact" label="Contacts are found by" multiline />
@@ -56,7 +67,11 @@ export function AskedOfSystem() {
         <Soft>Places such as records.0.id: the id of the first of the records.</Soft>
         <Written name="plain.answers.refAt" label="Where it says what it calls a new record" />
         <Written name="plain.answers.linkAt" label="Where the link to it stands" />
-        <Written name="plain.answers.foundAt" label="Where the record stands that was found" hint="Nothing, where the answer is the record." />
+        <Written
+          name="plain.answers.foundAt"
+          label="Where the record stands that was found"
+          hint="Nothing, where the answer is the record."
+        />
         <Written name="plain.answers.foundRefAt" label="Within it: what it is called" />
         <Written name="plain.answers.foundLinkAt" label="Within it: the link" />
         <Written name="plain.answers.foundValuesAt" label="Within it: its fields" />
@@ -75,7 +90,11 @@ export function AskedOfSystem() {
           label="Header by which it knows what was sent twice"
           hint="Such as Idempotency-Key. Without one, what it makes without answering may be made twice."
         />
-        <Written name="plain.answers.bodyAt" label="Where the fields stand in what is sent" hint="Nothing, where they are all of it." />
+        <Written
+          name="plain.answers.bodyAt"
+          label="Where the fields stand in what is sent"
+          hint="Nothing, where they are all of it."
+        />
       </Part>
       {plain.note.path ? (
         <Part title="Fields of a note">
@@ -107,7 +126,9 @@ export function AskedOfSystem() {
           <View className="gap-4">
             <Written name="plain.describe.leadAt" label="Where the fields of a lead stand" />
             <Written name="plain.describe.contactAt" label="Where the fields of a contact stand" />
-            {plain.company.path ? <Written name="plain.describe.companyAt" label="Where the fields of a company stand" /> : null}
+            {plain.company.path ? (
+              <Written name="plain.describe.companyAt" label="Where the fields of a company stand" />
+            ) : null}
           </View>
         ) : null}
       </Part>

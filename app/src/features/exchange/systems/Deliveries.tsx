@@ -152,7 +152,7 @@ export const Outward = ({ href, children }: { href: string; children: string }) 
     href={href}
     target="_blank"
     rel="noreferrer"
-    style={{ color: 'rgb(var(--ink))', font: '400 16px/22px "Instrument Sans", sans-serif', textUnderlineOffset: 4, padding: '11px 0' }} // prettier-ignore
+    style={{ color: 'rgb(var(--ink))', font: '400 16px/22px "Instrument Sans", sans-serif', textDecoration: 'underline', textUnderlineOffset: 4, padding: '11px 0' }} // prettier-ignore
   >
     {children}
   </a>

@@ -37,7 +37,10 @@ export function OccasionRules({ options }: { options: readonly { value: HandOver
       {left.length > 0 ? (
         <Select
           label="Otherwise for an occasion"
-          options={[{ value: '', label: 'Otherwise for an occasion …' }, ...left.map(({ id, name }) => ({ value: id, label: name }))]}
+          options={[
+            { value: '', label: 'Otherwise for an occasion …' },
+            ...left.map(({ id, name }) => ({ value: id, label: name })),
+          ]}
           value=""
           onChange={(occasionId) => occasionId && field.onChange([...rules, { occasionId, when: 'byHand' }])}
         />

@@ -7,7 +7,8 @@ import { isNotHere, problemText } from '@/lib/api';
 import { Button, LoadingLines, Notice, Soft, Text } from '@/ui';
 import { useChangeSystemMutation, useRemoveSystemMutation, useRepeatHeldMutation, useSystemQuery } from './api';
 import { SystemDeliveries } from './Deliveries';
-import { standingOf, whereOf, WHEN_WORDS } from './words';
+import { fieldsOf } from './systemForm';
+import { standingOf, whenWords, whereOf } from './words';
 
 const LOOK_MS = 3_000;
 
@@ -53,7 +54,7 @@ function Standing({ system }: { system: Destination }) {
   return (
     <View className="gap-2">
       <Soft className="[overflow-wrap:anywhere]">{whereOf(system)}</Soft>
-      <Soft>{`${WHEN_WORDS[system.when]}${system.occasions.length > 0 ? ', and otherwise for some occasions' : ''}.`}</Soft>
+      <Soft>{whenWords(system)}</Soft>
       <Text role="status" className={held > 0 || pausedWhy ? 'text-brick' : ''}>
         {standingOf(system)}
       </Text>
@@ -107,9 +108,3 @@ function Standing({ system }: { system: Destination }) {
     </View>
   );
 }
-
-/** What a system is set up as, with some of it changed; its secret stays. */
-export const fieldsOf = (
-  { name, to, when, occasions, perMinute, paused }: Destination,
-  change: Partial<Destination> = {},
-) => ({ name, to, when, occasions, perMinute, paused, ...change });

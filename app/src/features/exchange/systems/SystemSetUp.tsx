@@ -42,21 +42,35 @@ interface Props {
 }
 
 /** A system: what it is called, how it is reached, what is asked of it, and who goes there when. */
-export function SystemSetUp({ value, fieldsIn, isAskedShown = true, hasSecret = false, submitWords, onSubmit, onCancel }: Props) { // prettier-ignore
+export function SystemSetUp({
+  value,
+  fieldsIn,
+  isAskedShown = true,
+  hasSecret = false,
+  submitWords,
+  onSubmit,
+  onCancel,
+}: Props) {
+  // prettier-ignore
   const form = useForm<SystemForm>({ defaultValues: value });
   const [problem, setProblem] = useState<string>();
   const { control } = form;
   const kind = useWatch({ control, name: 'kind' });
+  // The first of them is gone to: it may be far up.
+  const tell = (faults: readonly (readonly [name: string, message: string])[]) => {
+    for (const [i, [name, message]] of faults.entries())
+      form.setError(name as FieldPath<SystemForm>, { message }, { shouldFocus: i === 0 });
+  };
   const submit = form.handleSubmit(async (written) => {
     setProblem(undefined);
     const read = fieldsIn(written);
     if ('faults' in read) {
-      for (const [name, message] of Object.entries(read.faults)) form.setError(name as FieldPath<SystemForm>, { message });
+      tell(Object.entries(read.faults));
       return setProblem('Something is missing or cannot be so: it is said at the fields.');
     }
     const error = await onSubmit(read.fields);
     if (!error) return;
-    for (const { path, message } of problemErrors(error)) form.setError(fieldOf(path.split('.')) as FieldPath<SystemForm>, { message }); // prettier-ignore
+    tell(problemErrors(error).map(({ path, message }) => [fieldOf(path.split('.')), message] as const));
     setProblem(problemText(error));
   });
   return (
@@ -67,7 +81,13 @@ export function SystemSetUp({ value, fieldsIn, isAskedShown = true, hasSecret = 
           <Labelled label="What it is">
             <Chosen name="kind" label="What it is" options={KINDS} />
           </Labelled>
-          {kind === 'folder' ? <Folder /> : kind === 'addressBook' ? <AddressBook hasSecret={hasSecret} /> : <Address hasSecret={hasSecret} />}
+          {kind === 'folder' ? (
+            <Folder />
+          ) : kind === 'addressBook' ? (
+            <AddressBook hasSecret={hasSecret} />
+          ) : (
+            <Address hasSecret={hasSecret} />
+          )}
         </Part>
         {kind === 'system' && isAskedShown ? <AskedOfSystem /> : null}
         <Part title="Who goes there, and when">
@@ -96,7 +116,9 @@ function Secret({ label, hasSecret }: { label: string; hasSecret: boolean }) {
       control={control}
       name="secret"
       label={label}
-      hint={hasSecret ? 'Left empty it stays as it is. It is never shown.' : 'It is kept sealed, and never shown again.'}
+      hint={
+        hasSecret ? 'Left empty it stays as it is. It is never shown.' : 'It is kept sealed, and never shown again.'
+      }
       secureTextEntry
       autoComplete="off"
     />
@@ -109,7 +131,13 @@ function Address({ hasSecret }: { hasSecret: boolean }) {
   const plain = { control, autoCapitalize: 'none', autoComplete: 'off' } as const;
   return (
     <>
-      <FormField {...plain} name="base" label="Address" hint="What all its paths are behind: https://customers.example" inputMode="url" />
+      <FormField
+        {...plain}
+        name="base"
+        label="Address"
+        hint="What all its paths are behind: https://customers.example"
+        inputMode="url"
+      />
       <Labelled label="What it knows us by">
         <Chosen name="auth" label="What it knows us by" options={AUTHS} />
       </Labelled>
@@ -122,7 +150,9 @@ function Address({ hasSecret }: { hasSecret: boolean }) {
           <FormField {...plain} name="scope" label="Scope, if it wants one" />
         </>
       ) : null}
-      {auth === 'none' ? null : <Secret label={auth === 'basic' ? 'Password' : auth === 'oauth' ? 'Secret' : 'Key'} hasSecret={hasSecret} />}
+      {auth === 'none' ? null : (
+        <Secret label={auth === 'basic' ? 'Password' : auth === 'oauth' ? 'Secret' : 'Key'} hasSecret={hasSecret} />
+      )}
     </>
   );
 }

@@ -4,7 +4,7 @@ import { SettingsSection } from '@/features/account';
 import { problemText } from '@/lib/api';
 import { Button, LoadingLines, Notice, Serif, Soft, Text } from '@/ui';
 import { useSystemsQuery } from './api';
-import { standingOf, whereOf, WHEN_WORDS } from './words';
+import { standingOf, whenWords, whereOf } from './words';
 
 const LOOK_MS = 5_000;
 
@@ -45,7 +45,7 @@ function Systems() {
             <View className="w-full gap-1 py-3 hover:bg-table">
               <Serif className="[overflow-wrap:anywhere]">{system.name}</Serif>
               <Soft className="[overflow-wrap:anywhere]">{whereOf(system)}</Soft>
-              <Soft>{`${WHEN_WORDS[system.when]}.`}</Soft>
+              <Soft>{whenWords(system)}</Soft>
               <Soft className={system.held > 0 || system.pausedWhy ? 'text-brick' : ''}>{standingOf(system)}</Soft>
             </View>
           </Link>

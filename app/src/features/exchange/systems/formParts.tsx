@@ -20,7 +20,16 @@ export const Labelled = ({ label, children }: { label: string; children: ReactNo
 );
 
 /** One of several, from a list. */
-export function Chosen<T extends string>({ name, label, options }: { name: FieldPath<SystemForm>; label: string; options: readonly { value: T; label: string }[] }) { // prettier-ignore
+export function Chosen<T extends string>({
+  name,
+  label,
+  options,
+}: {
+  name: FieldPath<SystemForm>;
+  label: string;
+  options: readonly { value: T; label: string }[];
+}) {
+  // prettier-ignore
   const { field, fieldState } = useController<SystemForm>({ name });
   return (
     <>
@@ -39,4 +48,3 @@ export function Ticked({ name, label }: { name: FieldPath<SystemForm>; label: st
   const { field } = useController<SystemForm>({ name });
   return <Toggle label={label} on={Boolean(field.value)} onChange={field.onChange} />;
 }
-

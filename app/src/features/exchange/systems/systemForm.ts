@@ -131,3 +131,9 @@ export function fieldOf(path: readonly string[]): string {
   if (rest[0] === 'create' || rest[0] === 'update') return `plain.${kind}.path`;
   return `plain.${kind}.${rest[0] ?? 'path'}`;
 }
+
+/** What a system is set up as, with some of it changed; its secret stays. */
+export const fieldsOf = (
+  { name, to, when, occasions, perMinute, paused }: Destination,
+  change: Partial<Destination> = {},
+) => ({ name, to, when, occasions, perMinute, paused, ...change });

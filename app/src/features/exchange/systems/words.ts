@@ -10,6 +10,15 @@ export const WHEN_WORDS: Readonly<Record<HandOverWhen, string>> = {
   looked: 'Whoever somebody has looked at',
 };
 
+/** Who goes there without being handed over, as a sentence. */
+export const whenWords = ({ when, occasions }: Destination): string =>
+  [
+    when === 'byHand' ? `${WHEN_WORDS.byHand}.` : `Goes there by itself: ${WHEN_WORDS[when].toLowerCase()}.`,
+    occasions.length > 0 ? 'Otherwise for some occasions.' : '',
+  ]
+    .filter(Boolean)
+    .join(' ');
+
 /** How many are there, on the way, and wait for somebody. */
 export function standingOf({ delivered, waiting, held, paused, pausedWhy }: Destination): string {
   return [

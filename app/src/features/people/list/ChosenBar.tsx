@@ -13,10 +13,11 @@ interface Props {
   counted: Counted;
   onChange: () => void;
   onTakeOut: (() => void) | undefined;
+  onHandOver: () => void;
 }
 
 /** How many are chosen, and what can be done with them. */
-export function ChosenBar({ choice, total, counted, onChange, onTakeOut }: Props) {
+export function ChosenBar({ choice, total, counted, onChange, onTakeOut, onHandOver }: Props) {
   const { count, everybody, everyone, begin, stop } = choice;
   const isAll = everybody && count === total;
   return (
@@ -51,6 +52,9 @@ export function ChosenBar({ choice, total, counted, onChange, onTakeOut }: Props
             Take out
           </Button>
         ) : null}
+        <Button disabled={count === 0} onPress={onHandOver}>
+          Hand over
+        </Button>
         <Link href="/people/changes">
           <View className="min-h-touch justify-center">
             <Text className="text-[15px] underline underline-offset-4">Changed before</Text>

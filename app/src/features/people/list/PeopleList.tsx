@@ -29,16 +29,19 @@ const KeepView = lazyScreen(() => import('./KeepView'), 'KeepView');
 
 /** Makes a file of people. @see TakeOutPanel */
 export type TakeOut = ComponentType<{ who: ChosenPeople; shown: string; onClose: () => void }>;
+/** Hands people over to another system. @see HandOverPanel */
+export type HandOver = TakeOut;
 
 interface Props {
   chosen?: string;
   /** Whether it stands beside a person, who is then what the page is about. */
   beside?: boolean;
   TakeOut: TakeOut;
+  HandOver: HandOver;
 }
 
 /** Everybody who is filed, found by a few letters, narrowed and put in order; the address of the page says how. */
-export function PeopleList({ chosen, beside, TakeOut }: Props) {
+export function PeopleList({ chosen, beside, TakeOut, HandOver }: Props) {
   const router = useRouter();
   const dispatch = useDispatch();
   const { place, address, go, personAt } = useListPlace();
@@ -46,7 +49,7 @@ export function PeopleList({ chosen, beside, TakeOut }: Props) {
     usePeopleInfiniteQuery(address);
   const people = useMemo(() => data?.pages.flatMap((page) => page.items) ?? [], [data]);
   const first = data?.pages[0];
-  const [panel, setPanel] = useState<'narrow' | 'keep' | 'change' | 'takeOut'>();
+  const [panel, setPanel] = useState<'narrow' | 'keep' | 'change' | 'takeOut' | 'handOver'>();
   const position = useSelector(selectListPosition(address));
   const [begin, setBegin] = useState({ address, position });
   if (begin.address !== address) setBegin({ address, position });
@@ -57,8 +60,8 @@ export function PeopleList({ chosen, beside, TakeOut }: Props) {
   const mayChoose = may('edit');
   const ids = useMemo(() => people.map(({ id }) => id), [people]);
   const choice = useChosen(address, ids, first?.total ?? 0);
-  const isCovered = panel === 'narrow' || panel === 'change' || panel === 'takeOut';
-  const fillsAll = panel === 'change' || panel === 'takeOut';
+  const fillsAll = panel === 'change' || panel === 'takeOut' || panel === 'handOver';
+  const isCovered = panel === 'narrow' || fillsAll;
   const { field, list } = useListKeys();
   return (
     <View
@@ -111,6 +114,14 @@ export function PeopleList({ chosen, beside, TakeOut }: Props) {
           <TakeOut
             who={choice.active ? choice.who : { list: address, except: [] }}
             shown={choice.active ? counted(choice.count, 'person', 'people') : shown}
+            onClose={() => setPanel(undefined)}
+          />
+        </Suspense>
+      ) : panel === 'handOver' ? (
+        <Suspense fallback={<LoadingLines />}>
+          <HandOver
+            who={choice.who}
+            shown={counted(choice.count, 'person', 'people')}
             onClose={() => setPanel(undefined)}
           />
         </Suspense>
@@ -196,6 +207,7 @@ export function PeopleList({ chosen, beside, TakeOut }: Props) {
           counted={first?.counted ?? 'exact'}
           onChange={() => setPanel('change')}
           onTakeOut={may('takeOut') ? () => setPanel('takeOut') : undefined}
+          onHandOver={() => setPanel('handOver')}
         />
       ) : null}
     </View>

@@ -1,6 +1,12 @@
 import type { DestinationAuth } from '@dossier/contract';
 import { textAt } from '@dossier/core/exchange/handOver';
-import { askOutside, OutsideTrouble, type Allowed, type OutsideAnswer } from '../../../platform/outside';
+import {
+  askOutside,
+  OutsideTimeout,
+  OutsideTrouble,
+  type Allowed,
+  type OutsideAnswer,
+} from '../../../platform/outside';
 import type { Sealing } from '../../../platform/sealing';
 import { NotLetIn } from './outcome';
 
@@ -22,6 +28,11 @@ export interface Place {
 
 const KEPT_CHARACTERS = 4_000;
 const EARLY_MS = 5_000;
+/** So often a request is sent before the sending is tried again later. */
+const TRIES = 3;
+const SOON_MS = 200;
+/** Whoever asks for a longer pause gets it, later. */
+const LONGEST_WAIT_MS = 2_000;
 /** Tokens that are good for a while, in this process: by destination and what they were got with. */
 const tokens = new Map<string, { token: string; until: number }>();
 
@@ -41,20 +52,47 @@ export class Asking {
     this.givesTokens = place.auth.kind === 'oauth';
   }
 
-  /** @throws OutsideTrouble */
+  /**
+   * What goes wrong for a moment is asked again at once, a few times, where asking twice does no harm.
+   * @throws OutsideTrouble
+   */
   async json(
     method: string,
     path: string,
     body?: unknown,
     headers: Record<string, string> = {},
   ): Promise<OutsideAnswer & { json: unknown }> {
-    // prettier-ignore
-    let answer = await this.once(method, path, body, headers);
-    if (answer.status === 401 && this.place.auth.kind === 'oauth') {
-      tokens.delete(this.tokenKey());
-      answer = await this.once(method, path, body, headers);
+    const isHarmless = method !== 'POST' || Object.keys(headers).length > 0;
+    for (let tries = 1; ; tries++) {
+      const last = tries === TRIES;
+      const answer = await this.letIn(method, path, body, headers).catch((error: unknown) => {
+        // Whoever does not answer in time is not kept waiting for.
+        if (last || !isHarmless || !(error instanceof OutsideTrouble) || error instanceof OutsideTimeout) throw error;
+        return undefined;
+      });
+      const pause = answer ? pauseAfter(answer, isHarmless) : SOON_MS;
+      const isHalf =
+        answer !== undefined && answer.status < 300 && answer.body !== '' && parsed(answer.body) === undefined;
+      if (answer && (last || (pause === undefined && !(isHalf && isHarmless))))
+        return { ...answer, json: parsed(answer.body) };
+      await new Promise((resolve) =>
+        setTimeout(resolve, Math.max(pause ?? 0, SOON_MS * tries * (0.5 + Math.random()))),
+      );
     }
-    return { ...answer, json: parsed(answer.body) };
+  }
+
+  /** A token that has run out is got anew, once. */
+  private async letIn(
+    method: string,
+    path: string,
+    body: unknown,
+    headers: Record<string, string>,
+  ): Promise<OutsideAnswer> {
+    // prettier-ignore
+    const answer = await this.once(method, path, body, headers);
+    if (answer.status !== 401 || this.place.auth.kind !== 'oauth') return answer;
+    tokens.delete(this.tokenKey());
+    return this.once(method, path, body, headers);
   }
 
   private async once(
@@ -117,6 +155,13 @@ export class Asking {
     tokens.set(this.tokenKey(), { token, until: Date.now() + seconds * 1000 - EARLY_MS });
     return token;
   }
+}
+
+/** How long to wait before the same is asked again, in milliseconds; undefined where that is of no use. */
+function pauseAfter({ status, headers }: OutsideAnswer, isHarmless: boolean): number | undefined {
+  const isPassing = status === 429 || (isHarmless && status >= 500);
+  const wanted = (Number(headers['retry-after']) || 0) * 1000;
+  return isPassing && wanted <= LONGEST_WAIT_MS ? wanted : undefined;
 }
 
 function parsed(text: string): unknown {

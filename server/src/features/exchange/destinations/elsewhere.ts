@@ -9,6 +9,12 @@ import { DeliveryRecord, DestinationRecord, HandedRecord } from './entities';
 import { mappingOf } from './load';
 import { occasionsOf, wantDelivered } from './queries';
 
+/** What of a card in an address book can be written here. */
+const CARD: ReadonlyMap<string, 'title' | 'company'> = new Map([['TITLE', 'title'], ['ORG', 'company']] as const); // prettier-ignore
+
+const columnOf = ({ to }: DestinationRecord, rules: Parameters<typeof cellOf>[0], name: string) =>
+  to.kind === 'system' ? cellOf(rules, name) : (CARD.get(name) ?? null);
+
 /** Where somebody was handed over to, or is on their way to. @throws ProblemError 404 */
 export const elsewhereOf = (database: DataSource, { workspaceId }: SignedIn, personId: string): Promise<Elsewhere> =>
   inSnapshot(database, workspaceId, async (manager) => {
@@ -36,7 +42,7 @@ export const elsewhereOf = (database: DataSource, { workspaceId }: SignedIn, per
         link: there?.link ?? null,
         problem: last?.problem ?? null,
         heldId: last?.state === 'held' ? last.id : null,
-        theirs: (there?.theirs ?? []).map((one) => ({ ...one, field: cellOf(own, one.to) })),
+        theirs: (there?.theirs ?? []).map((one) => ({ ...one, field: columnOf(destination, own, one.to) })),
       });
     }
     return { items };
@@ -62,7 +68,11 @@ export async function settleTheirs(
     if (!person || !destination || !handed) throw notFound(person ? 'This system' : 'This person');
     const { rules } = await mappingOf(manager, destination);
     const own = rulesFor(rules, person.kind, await occasionsOf(manager, workspaceId, personId));
-    return { version: person.version, theirs: handed.theirs.find((one) => one.to === to), column: cellOf(own, to) };
+    return {
+      version: person.version,
+      theirs: handed.theirs.find((one) => one.to === to),
+      column: columnOf(destination, own, to),
+    };
   });
   if (!asked.theirs) return;
   if (take) {

@@ -58,7 +58,9 @@ async function withinFile(
 
 type ValuesOf<T> = (manager: EntityManager, workspaceId: string, object: T, id: string) => Promise<OutsideRecord | undefined>; // prettier-ignore
 const named = (...values: [name: string, value: OutsideValue | null | undefined][]): OutsideRecord =>
-  Object.fromEntries(values.filter((one): one is [string, OutsideValue] => one[0] !== '' && one[1] != null));
+  Object.fromEntries(
+    values.filter((one): one is [string, OutsideValue] => one[0] !== '' && one[1] !== null && one[1] !== undefined),
+  );
 
 /** What hangs on a person, as it is sent; undefined for what is not here any more. */
 const valuesOf: {

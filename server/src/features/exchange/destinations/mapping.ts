@@ -82,11 +82,16 @@ export async function describedFields(
 const unreachable = (words: string): ProblemError => new ProblemError(502, 'not-reached', 'Not reached', words);
 
 /** Somebody, and where they were met. @throws ProblemError 404 */
-const sampled = (database: DataSource, { workspaceId }: SignedIn, { publicAddress }: Reach, personId: string) =>
+const sampled = (
+  database: DataSource,
+  { workspaceId }: SignedIn,
+  { publicAddress }: Reach,
+  { personId, as }: HandOverSample,
+) =>
   inSnapshot(database, workspaceId, async (manager) => {
     const person = await handedPerson(manager, workspaceId, personId, publicAddress);
     if (!person) throw notFound('This person');
-    return { person, occasionIds: await occasionsOf(manager, workspaceId, personId) };
+    return { person: { ...person, kind: as ?? person.kind }, occasionIds: await occasionsOf(manager, workspaceId, personId) }; // prettier-ignore
   });
 
 /** Somebody as they would be sent. @throws ProblemError 404, 409, 502 */
@@ -95,10 +100,11 @@ export async function sampleOf(
   reach: Reach,
   who: SignedIn,
   id: string,
-  { personId, mapping }: HandOverSample,
+  asked: HandOverSample,
 ): Promise<HandedOverSample> {
+  const { mapping } = asked;
   const { to } = await systemOf(database, who.workspaceId, id);
-  const { person, occasionIds } = await sampled(database, who, reach, personId);
+  const { person, occasionIds } = await sampled(database, who, reach, asked);
   const fieldsOf = async (kind: DescribedKind): Promise<OutsideField[]> =>
     // Without its description what is typed is taken as it is.
     to.describe?.[PLACES[kind]] ? (await describedFields(database, reach, who, id, kind)).items : [];
@@ -118,10 +124,11 @@ export async function tryOne(
   reach: Reach,
   who: SignedIn,
   id: string,
-  { personId, mapping }: HandOverSample,
+  asked: HandOverSample,
 ): Promise<HandOverTried> {
+  const { mapping } = asked;
   const { destination, to } = await systemOf(database, who.workspaceId, id);
-  const { person, occasionIds } = await sampled(database, who, reach, personId);
+  const { person, occasionIds } = await sampled(database, who, reach, asked);
   const asking = askingOf(reach, destination, to);
   const mark = randomBytes(4).toString('hex');
   const load = {

@@ -3,6 +3,7 @@ import type { DataSource } from 'typeorm';
 import { lockId } from '../../../platform/lockId';
 import type { Reach } from '../../../platform/outside';
 import { inWorkspace } from '../../../platform/workspaceScope';
+import { AddressBook } from './addressBook';
 import { Asking, type Asked } from './ask';
 import { HandedRecord, type DestinationRecord } from './entities';
 import { bringIntoFolder } from './folder';
@@ -28,8 +29,10 @@ export function wayTo(parts: Parts, destination: DestinationRecord): Way {
         bring: async (load) => (load.kind === 'person' ? bringIntoFolder(parts.handOverFolder, to, load, workspaceId) : null), // prettier-ignore
         asked: () => undefined,
       };
-    case 'addressBook':
-      throw new Error('not yet');
+    case 'addressBook': {
+      const book = new AddressBook(parts, to, destination);
+      return { bring: async (load) => (load.kind === 'person' ? book.bring(load) : null), asked: () => book.last };
+    }
     case 'system': {
       const asking = askingOf(parts, destination, to);
       return {

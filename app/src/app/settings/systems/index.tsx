@@ -1,0 +1,1 @@
+export { SystemsSection as default } from '@/features/exchange';

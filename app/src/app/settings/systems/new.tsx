@@ -1,0 +1,1 @@
+export { NewSystemScreen as default } from '@/features/exchange';
