@@ -118,10 +118,13 @@ describe('an address book', () => {
     const [waiting] = await handedOver(locked, personId, 'waiting');
     await until(async () => (await manager.get<{ paused: boolean }>(`/destinations/${locked}`)).body.paused);
     expect(waiting!.state).toBe('waiting');
-    const none = await destination(book(`${base}/nothing`), SECRET);
+    const plain = createServer((_request, response) => response.writeHead(404).end());
+    await new Promise<void>((resolve) => plain.listen(0, '127.0.0.1', resolve));
+    const none = await destination(book(`http://127.0.0.1:${(plain.address() as AddressInfo).port}`), SECRET);
     const [held] = await handedOver(none, await somebody(), 'held');
     expect(held!.problem).toMatch(/No address book is found there/);
     expect(held!.request).not.toContain(SECRET);
+    plain.close();
   });
 });
 

@@ -87,7 +87,7 @@ export async function settleTheirs(
     const [handed] = await manager.find(HandedRecord, { where: key, lock: { mode: 'pessimistic_write' } });
     if (!handed) return;
     // As known to stand there it is nothing to be asked about: ours is sent over it.
-    const sent = { ...handed.sent, [to]: asked.theirs!.there };
+    const sent = take ? handed.sent : { ...handed.sent, [to]: asked.theirs!.there };
     const theirs = handed.theirs.filter((one) => one.to !== to);
     await manager.update(HandedRecord, { destinationId, subject: 'person', subjectId: personId }, { theirs, sent });
     if (!take) await wantDelivered(manager, workspaceId, destinationId, [{ personId, subject: 'person', subjectId: personId }]); // prettier-ignore
