@@ -87,7 +87,10 @@ test('a system is set up from nothing, gets a filed card, and what changes, howe
   await list(page, 'Change it on the way').selectOption('Look up in a table');
   await page.getByLabel('Here', { exact: true }).fill('Tarnmoor fair');
   await page.getByLabel('There', { exact: true }).fill('Fair');
+  await fill('Ref of the house', 'The company’s record there');
   await expectAccessible(page);
+  await page.getByRole('radio', { name: 'Companies' }).click();
+  await fill('Style of the house', 'Company');
   await page.getByRole('button', { name: 'Save as version 1' }).click();
   await expect(page.getByText('This is version 1, and in force.')).toBeVisible();
 
@@ -108,7 +111,9 @@ test('a system is set up from nothing, gets a filed card, and what changes, howe
   const [{ ref }] = (await prospects()) as [There];
   await expect.poll(async () => (await office(page, `remarks?Of=${ref}`)).map(({ values }) => values.Words)).toEqual(['Wants two doors.']); // prettier-ignore
   await expect.poll(async () => (await office(page, `papers?Of=${ref}`)).length).toBe(1);
-  expect((await office(page, 'houses')).length).toBe(1);
+  const houses = await office(page, 'houses');
+  expect(houses).toHaveLength(1);
+  expect((await prospects())[0]!.values).toMatchObject({ HouseRef: houses[0]!.ref });
 
   // Bad days: what changes meanwhile arrives, once.
   await page.goto('/people');

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import { Text as NativeText, type TextProps } from 'react-native';
+import { twMerge } from 'tailwind-merge';
 
 interface Props extends TextProps {
   children?: ReactNode;
@@ -7,17 +8,17 @@ interface Props extends TextProps {
 
 /** Interface text. */
 export const Text = ({ className = '', ...props }: Props) => (
-  <NativeText className={`font-sans text-[16px] leading-[22px] text-ink ${className}`} {...props} />
+  <NativeText className={twMerge('font-sans text-[16px] leading-[22px] text-ink', className)} {...props} />
 );
 
 /** Quiet text beside something more important. */
 export const Soft = ({ className = '', ...props }: Props) => (
-  <NativeText className={`font-sans text-[15px] leading-[21px] text-soft ${className}`} {...props} />
+  <NativeText className={twMerge('font-sans text-[15px] leading-[21px] text-soft', className)} {...props} />
 );
 
 /** Names of people and firms, and headings. */
 export const Serif = ({ className = '', ...props }: Props) => (
-  <NativeText className={`font-serif text-[21px] leading-[27px] text-ink ${className}`} {...props} />
+  <NativeText className={twMerge('font-serif text-[21px] leading-[27px] text-ink', className)} {...props} />
 );
 
 /** The heading of a screen. */
@@ -25,7 +26,7 @@ export const Heading = ({ className = '', ...props }: Props) => (
   <NativeText
     role="heading"
     aria-level={1}
-    className={`font-serif text-[27px] leading-[34px] text-ink ${className}`}
+    className={twMerge('font-serif text-[27px] leading-[34px] text-ink', className)}
     {...props}
   />
 );
@@ -52,12 +53,12 @@ export const Subheading = ({ className = '', ...props }: Props) => (
   <NativeText
     role="heading"
     aria-level={2}
-    className={`font-serif text-[20px] leading-[26px] text-ink ${className}`}
+    className={twMerge('font-serif text-[20px] leading-[26px] text-ink', className)}
     {...props}
   />
 );
 
 /** A raw reading, as the engine saw it. */
 export const Raw = ({ className = '', ...props }: Props) => (
-  <NativeText className={`font-mono text-[15px] leading-[21px] text-ink ${className}`} {...props} />
+  <NativeText className={twMerge('font-mono text-[15px] leading-[21px] text-ink', className)} {...props} />
 );

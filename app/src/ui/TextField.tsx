@@ -17,6 +17,8 @@ export function TextField({ label, complaint, hint, className = '', ...props }: 
       <Soft nativeID={`${id}-label`}>{label}</Soft>
       <TextInput
         aria-labelledby={`${id}-label`}
+        // For what looks at the screen alone, and has scrolled past the words.
+        aria-label={label}
         aria-describedby={complaint ? `${id}-complaint` : undefined}
         aria-invalid={Boolean(complaint)}
         // Its label stays in sight where it is gone to.
