@@ -75,7 +75,8 @@ test('a system is set up from nothing, gets a filed card, and what changes, howe
   await expect(page.getByRole('button', { name: /^Surname: Family name/ })).toBeVisible();
   const fill = async (field: string, ...from: string[]) => {
     await page.getByRole('button', { name: `Fill ${field}`, exact: true }).click();
-    for (const [i, source] of from.entries()) await list(page, i === 0 ? 'What goes there' : 'And').selectOption(source);
+    for (const [i, source] of from.entries())
+      await list(page, i === 0 ? 'What goes there' : 'And').selectOption(source);
   };
   await fill('House', 'Company');
   await fill('First mail', 'E-mails');
@@ -134,7 +135,10 @@ test('a system is set up from nothing, gets a filed card, and what changes, howe
   });
   await page.goto('/settings/systems');
   await page.getByRole('link', { name: 'The port office' }).click();
-  await page.getByRole('button', { name: /^Tobias Skerritt/ }).first().click();
+  await page
+    .getByRole('button', { name: /^Tobias Skerritt/ })
+    .first()
+    .click();
   await page.getByRole('button', { name: 'Send it again' }).click();
   await expectAccessible(page);
   await page.getByRole('link', { name: 'The person here' }).click();
