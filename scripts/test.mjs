@@ -35,6 +35,14 @@ const UNITS = [['reader'], ['core', 'contract', 'simulators', 'scripts'], ['app'
 const reports = join(dataFolder, 'test-reports');
 const running = [];
 const results = [];
+const began = performance.now();
+/** What each part took, in seconds: for whoever wants the whole to be sooner done. */
+const took = new Map();
+async function timed(name, work) {
+  const since = performance.now();
+  await work();
+  took.set(name, Math.round((performance.now() - since) / 1000));
+}
 const failures = [];
 
 /** Twice what the longest part takes on a busy machine. */
@@ -173,18 +181,22 @@ async function test() {
   if (wanted('server')) await requirePdfPages();
   const postgres = ['server', 'e2e', 'offices'].some(wanted) ? await testPostgres() : undefined;
   const waiting = [
-    wanted('static') && runStatic,
-    wanted('server') && (() => runServer(postgres, 'server')),
-    wanted('offices') && (() => runServer(postgres, 'offices')),
-    ...UNITS.map((projects) => wanted('unit') && (() => runJest(`unit ${projects[0]}`, projects, process.env))),
+    wanted('static') && (() => timed('static', runStatic)),
+    wanted('server') && (() => timed('server', () => runServer(postgres, 'server'))),
+    wanted('offices') && (() => timed('offices', () => runServer(postgres, 'offices'))),
+    ...UNITS.map(
+      (projects) =>
+        wanted('unit') &&
+        (() => timed(`unit ${projects[0]}`, () => runJest(`unit ${projects[0]}`, projects, process.env))),
+    ),
   ].filter(Boolean);
   const others = async () => {
     for (let part = waiting.shift(); part; part = waiting.shift()) await part();
   };
   const journeys = async () => {
     if (!wanted('e2e')) return;
-    await buildApp();
-    await runE2e(postgres);
+    await timed('build', buildApp);
+    await timed('e2e', () => runE2e(postgres));
   };
   const ended = await Promise.allSettled([others(), journeys().then(others)]);
   const broken = ended.find(({ status }) => status === 'rejected');
@@ -196,7 +208,10 @@ const summary = () => {
   for (const failure of failures) console.log(`✗ ${failure}\n`);
   for (const { part, passed, failed } of results)
     console.log(`${failed > 0 ? '✗' : '✓'} ${part.padEnd(20)} ${passed} passed${failed ? `, ${failed} failed` : ''}`);
-  console.log(`\n${sum('passed')} passed, ${sum('failed')} failed`);
+  const times = [...took].map(([name, seconds]) => `${name} ${seconds} s`);
+  console.log(
+    `\n${sum('passed')} passed, ${sum('failed')} failed in ${Math.round((performance.now() - began) / 1000)} s (${times.join(', ')})`,
+  );
   return sum('failed') > 0 || sum('passed') === 0 ? 1 : 0;
 };
 

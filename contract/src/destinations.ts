@@ -130,6 +130,9 @@ export const HandOverMapping = z.strictObject({
 });
 export type HandOverMapping = z.infer<typeof HandOverMapping>;
 
+/** The version that was changed: where another one is in force by now, nothing is written over it. */
+export const MappingOver = z.object({ over: z.coerce.number().int().min(0).optional() });
+
 /** Who is handed over without being chosen: nobody, everybody, leads, leads once they are contacts and all other contacts, who may be written to, whom somebody has looked at. */
 export const HandOverWhen = z.enum(['byHand', 'always', 'leads', 'contacts', 'consented', 'looked']);
 export type HandOverWhen = z.infer<typeof HandOverWhen>;

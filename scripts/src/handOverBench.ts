@@ -86,7 +86,9 @@ try {
         signal: AbortSignal.timeout(15_000),
       });
       cookie = answer.headers.get('set-cookie')?.split(';')[0] ?? cookie;
-      return { status: answer.status, body: (await answer.json().catch(() => undefined)) as Record<string, unknown> };
+      // Half an answer is none.
+      const answered = (answer.status === 204 ? {} : await answer.json()) as Record<string, unknown>;
+      return { status: answer.status, body: answered };
     };
     /** Until the server has said yes; what was done already is a yes too. */
     return async (method: string, path: string, body: () => unknown, headers: Record<string, string> = {}) => {

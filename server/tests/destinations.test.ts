@@ -317,7 +317,8 @@ describe('another system', () => {
 
   it('keeps its former mappings, and asks for the secret anew before it goes elsewhere', async () => {
     const id = await destination();
-    await manager.send('PUT', `/destinations/${id}/mapping`, { ...mapping, contact: [] });
+    expect((await manager.send('PUT', `/destinations/${id}/mapping?over=1`, { ...mapping, contact: [] })).status).toBe(204); // prettier-ignore
+    expect((await manager.send<Problem>('PUT', `/destinations/${id}/mapping?over=1`, mapping)).body).toMatchObject({ status: 409, code: 'changed-since' }); // prettier-ignore
     const { body } = await manager.get<MappingVersions>(`/destinations/${id}/mappings`);
     expect(body.items.map(({ version, by, mapping: { contact } }) => [version, by, contact.length])).toEqual([[2, 'Maren Okafor-Lind', 0], [1, 'Maren Okafor-Lind', common.length]]); // prettier-ignore
     const { secret, ...kept } = fields();

@@ -12,6 +12,7 @@ import {
   HandOverMapping,
   HandOverSample,
   HandOverTried,
+  MappingOver,
   MappingVersions,
   OutsideFields,
   TheirsSettled,
@@ -45,6 +46,7 @@ export const DESTINATION_ROUTES: DescribedRoutes = {
   'PUT /destinations/:id/mapping': {
     about: 'Says what goes into which of its fields; the former mappings are kept.',
     scope: settings,
+    query: MappingOver,
     body: HandOverMapping,
     status: 204,
   },

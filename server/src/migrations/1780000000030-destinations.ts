@@ -98,6 +98,15 @@ ${ofWorkspace('delivery')}
 alter table delivery add constraint delivery_destination_fk foreign key (destination_id) references destination(id) on delete cascade;
 alter table delivery add constraint delivery_person_fk foreign key (person_id) references person(id) on delete cascade;
 
+/* A firm is forgotten with what was kept of it for others. */
+create function forget_handed_firms() returns trigger language plpgsql security definer set search_path = public as $$
+begin
+  delete from handed_record h using gone where h.workspace_id = gone.workspace_id and h.subject = 'company' and h.subject_id = gone.id;
+  return null;
+end $$;
+create trigger forget_handed_firms after delete on company referencing old table as gone
+  for each statement execute function forget_handed_firms();
+
 /* What arrived long ago; where it is there is kept elsewhere. */
 create function forget_old_deliveries() returns bigint language sql security definer set search_path = public as $$
   with gone as (delete from delivery where state = 'delivered' and done_at < now() - interval '90 days' returning 1)

@@ -5,4 +5,5 @@ export { handOverSources, type HandedPerson, type HandOverSource } from './sourc
 export type { HandOverStep } from './steps';
 export { asTry } from './asTry';
 export * from './plainSystem';
+export { fieldsOfSample } from './fieldsOfSample';
 export { proposeRules } from './proposeRules';

@@ -45,9 +45,16 @@ const systemsApi = api.injectEndpoints({
       query: (id) => `/destinations/${id}/mappings`,
       providesTags: ['System'],
     }),
-    changeMapping: build.mutation<void, { id: string; mapping: HandOverMapping }>({
-      query: ({ id, mapping }) => ({ url: `/destinations/${id}/mapping`, method: 'PUT', body: mapping }),
-      invalidatesTags: ['System'],
+    /** @param over the version that was changed; another one by now is not written over */
+    changeMapping: build.mutation<void, { id: string; over: number; mapping: HandOverMapping }>({
+      query: ({ id, over, mapping }) => ({
+        url: `/destinations/${id}/mapping`,
+        params: { over },
+        method: 'PUT',
+        body: mapping,
+      }),
+      // What was not saved stays as it is written.
+      invalidatesTags: (_result, error) => (error ? [] : ['System']),
     }),
     /** Asks, and changes nothing. */
     sample: build.query<HandedOverSample, { id: string } & HandOverSample>({

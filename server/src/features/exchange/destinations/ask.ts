@@ -27,6 +27,8 @@ export interface Place {
 }
 
 const KEPT_CHARACTERS = 4_000;
+/** Descriptions of fields are long. */
+const MOST_BYTES = 2 * 1024 * 1024;
 const EARLY_MS = 5_000;
 /** So often a request is sent before the sending is tried again later. */
 const TRIES = 3;
@@ -48,7 +50,7 @@ export class Asking {
     private readonly sealing: Sealing,
     allowed: Allowed,
   ) {
-    this.ask = askOutside(allowed);
+    this.ask = askOutside(allowed, MOST_BYTES);
     this.givesTokens = place.auth.kind === 'oauth';
   }
 

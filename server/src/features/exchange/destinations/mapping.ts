@@ -2,8 +2,9 @@ import { OutsideFields, type HandedOverSample, type HandOverMapping, type HandOv
 import { asTry, handedOver, rulesFor, valueAt, type OutsideField } from '@dossier/core/exchange/handOver';
 import { randomBytes } from 'node:crypto';
 import type { DataSource } from 'typeorm';
+import { z } from 'zod';
 import { OutsideTrouble, type Reach } from '../../../platform/outside';
-import { notFound, ProblemError } from '../../../platform/problem';
+import { conflict, notFound, ProblemError } from '../../../platform/problem';
 import type { SignedIn } from '../../../platform/session';
 import { inSnapshot, inWorkspace } from '../../../platform/workspaceScope';
 import { found, locked } from './destinations';
@@ -16,15 +17,19 @@ import { askingOf, recordFor } from './way';
 
 const MOST_VERSIONS = 50;
 
-/** @throws ProblemError 404 */
+/** @param over the version that was changed @throws ProblemError 404, 409 where another one is in force by now */
 export const changeMapping = (
   database: DataSource,
   { workspaceId, accountId }: SignedIn,
   id: string,
   rules: HandOverMapping,
+  over?: number,
 ): Promise<void> =>
   inWorkspace(database, workspaceId, async (manager) => {
-    const version = (await locked(manager, workspaceId, id)).mappingVersion + 1;
+    const { mappingVersion } = await locked(manager, workspaceId, id);
+    if (over !== undefined && over !== mappingVersion)
+      throw conflict('changed-since', `Version ${mappingVersion} was saved meanwhile. Open this page once more in another window to see it, and take over what you want to keep.`); // prettier-ignore
+    const version = mappingVersion + 1;
     await manager.insert(MappingRecord, { destinationId: id, version, workspaceId, rules, madeBy: accountId, madeAt: new Date() }); // prettier-ignore
     await manager.update(DestinationRecord, { id }, { mappingVersion: version });
   });
@@ -74,10 +79,22 @@ export async function describedFields(
       if (error instanceof OutsideTrouble || error instanceof NotLetIn) throw unreachable(error.message);
       throw error;
     });
-  const fields = OutsideFields.shape.items.safeParse(valueAt(answer.json, place));
+  const fields = z.array(DescribedField).safeParse(valueAt(answer.json, place));
   if (answer.status !== 200 || !fields.success) throw unreachable(`It did not describe its fields (${answer.status}).`);
   return { items: fields.data };
 }
+
+/** As far as it describes a field; what it does not say is nothing that must be kept to. */
+const DescribedField = z
+  .object({
+    name: z.string().min(1),
+    label: z.string().optional(),
+    type: z.enum(OutsideFields.shape.items.element.shape.type.options).catch('text'),
+    required: z.boolean().catch(false),
+    longest: z.number().int().positive().nullable().catch(null),
+    choices: z.array(z.string()).catch([]),
+  })
+  .transform(({ label, ...field }) => ({ ...field, label: label || field.name }));
 
 const unreachable = (words: string): ProblemError => new ProblemError(502, 'not-reached', 'Not reached', words);
 

@@ -4,6 +4,7 @@ import {
   HandOverDeliveriesQuery,
   HandOverMapping,
   HandOverSample,
+  MappingOver,
   TheirsSettled,
 } from '@dossier/contract';
 import type { DataSource } from 'typeorm';
@@ -46,7 +47,8 @@ export const destinationRoutes = (database: DataSource, reach: Reach): Routes =>
     })
     .put('/destinations/:id/mapping', 'connect', async (request, response) => {
       const { id } = Id.parse(request.params);
-      await changeMapping(database, whoIs(request), id, HandOverMapping.parse(request.body));
+      const { over } = MappingOver.parse(request.query);
+      await changeMapping(database, whoIs(request), id, HandOverMapping.parse(request.body), over);
       response.status(204).end();
     })
     .post('/destinations/:id/sample', 'connect', async (request, response) => {

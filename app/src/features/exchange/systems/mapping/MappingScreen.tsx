@@ -1,11 +1,12 @@
 import type { Destination, HandOverMapping, HandOverRule } from '@dossier/contract';
-import { handOverSources, proposeRules, sentAs } from '@dossier/core/exchange/handOver';
+import { fieldsOfSample, handOverSources, proposeRules, sentAs } from '@dossier/core/exchange/handOver';
 import { Link } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { SettingsSection, useSessionQuery } from '@/features/account';
 import { useOccasionsQuery } from '@/features/capture';
 import { problemCode, problemText } from '@/lib/api';
+import { counted } from '@/lib/counted';
 import { formatWhen } from '@/lib/formatDate';
 import { useSettled } from '@/lib/useSettled';
 import { Button, Choice, LoadingLines, Notice, Select, Soft, Subheading, Text, TextField } from '@/ui';
@@ -73,7 +74,8 @@ function Mapping({ system, hasCompanies }: { system: Destination; hasCompanies: 
   const shownWith = chosen ?? first?.items[0];
   const described = useOutsideFieldsQuery({ id, kind });
   const isUndescribed = problemCode(described.error) === 'not-described';
-  const fields = described.currentData?.items;
+  const [sampled, setSampled] = useState<Partial<Record<Kind, Field[]>>>({});
+  const fields = described.currentData?.items ?? sampled[kind];
   const sources = useSources();
   const rules = rulesIn(mapping, kind, occasionId);
   const put = (next: HandOverRule[]) => setMapping(withRules(mapping, kind, occasionId, next));
@@ -138,6 +140,7 @@ function Mapping({ system, hasCompanies }: { system: Destination; hasCompanies: 
         rules={rules}
         isUndescribed={isUndescribed}
         onAdd={add}
+        onSampled={(found) => setSampled({ ...sampled, [kind]: found })}
         onPropose={(proposed) => put([...rules, ...proposed])}
       />
       <Ways
@@ -223,11 +226,13 @@ interface LeftProps {
   rules: readonly HandOverRule[];
   isUndescribed: boolean;
   onAdd: (rule: HandOverRule) => void;
+  /** The fields of a record that somebody has copied. */
+  onSampled: (fields: Field[]) => void;
   onPropose: (rules: HandOverRule[]) => void;
 }
 
 /** Fields that nothing goes into yet. */
-function LeftFields({ fields, rules, isUndescribed, onAdd, onPropose }: LeftProps) {
+function LeftFields({ fields, rules, isUndescribed, onAdd, onSampled, onPropose }: LeftProps) {
   const [name, setName] = useState('');
   const left = (fields ?? []).filter((field) => !rules.some(({ to }) => to === field.name));
   const proposed = (proposeRules(left) as HandOverRule[]).filter(
@@ -258,7 +263,7 @@ function LeftFields({ fields, rules, isUndescribed, onAdd, onPropose }: LeftProp
       ) : null}
       {isUndescribed ? (
         <View className="gap-2">
-          <Soft>This system describes no fields: write their names as it knows them.</Soft>
+          <Soft>This system describes no fields: write their names as it knows them, or take them from a record.</Soft>
           <TextField
             label="Name of a field there"
             value={name}
@@ -278,8 +283,52 @@ function LeftFields({ fields, rules, isUndescribed, onAdd, onPropose }: LeftProp
               Add it
             </Button>
           </View>
+          <SampleRecord onSampled={onSampled} />
         </View>
       ) : null}
+    </View>
+  );
+}
+
+/** A record as the other system gives it, pasted: its fields can be chosen then. */
+function SampleRecord({ onSampled }: { onSampled: (fields: Field[]) => void }) {
+  const [text, setText] = useState('');
+  const [isOpen, setIsOpen] = useState(false);
+  const fields = text.trim() ? (fieldsOfSample(text) as Field[] | undefined) : undefined;
+  if (!isOpen)
+    return (
+      <View className="-ml-4 flex-row">
+        <Button look="bare" onPress={() => setIsOpen(true)}>
+          Take the names from a record
+        </Button>
+      </View>
+    );
+  return (
+    <View className="gap-2">
+      <TextField
+        label="A record as the other system gives it (JSON)"
+        value={text}
+        onChangeText={setText}
+        multiline
+        className="min-h-[120px] font-mono text-[15px]"
+        autoCapitalize="none"
+        autoCorrect={false}
+        autoFocus
+        complaint={
+          text.trim() && !fields ? 'This is no record: copy all of it, from the first bracket to the last.' : undefined
+        }
+      />
+      <View className="flex-row">
+        <Button
+          disabled={!fields}
+          onPress={() => {
+            onSampled(fields!);
+            setIsOpen(false);
+          }}
+        >
+          {fields ? `Take its ${counted(fields.length, 'field')}` : 'Take its fields'}
+        </Button>
+      </View>
     </View>
   );
 }
@@ -310,7 +359,12 @@ function Ways({ system: { id, name, mapping: saved }, mapping, shownWith, kind, 
       </Text>
       {saving.error ? <Notice fault>{problemText(saving.error)}</Notice> : null}
       <View className="flex-row flex-wrap gap-3">
-        <Button look="ink" disabled={!isChanged} busy={saving.isLoading} onPress={() => void save({ id, mapping })}>
+        <Button
+          look="ink"
+          disabled={!isChanged}
+          busy={saving.isLoading}
+          onPress={() => void save({ id, over: version, mapping })}
+        >
           {`Save as version ${version + 1}`}
         </Button>
         {isChanged ? <Button onPress={() => onTakeUp(saved)}>As it was</Button> : null}
