@@ -83,7 +83,7 @@ export async function startWorker(
         tellWebhook: tellWebhookTask(outside),
         handOver: handOverTask(outside),
       },
-      4,
+      6,
     ),
   ];
   await utils.forceUnlockWorkers(await forgetDeadBeats(database));

@@ -10,7 +10,7 @@ import type { Asked } from './ask';
 import { DeliveryRecord, DestinationRecord, HandedRecord } from './entities';
 import { loadFor, type Hanging, type Load } from './load';
 import { isTrouble, NeedsPerson, NotLetIn, TryLater, type Landed, type Trouble } from './outcome';
-import { ATTEMPTS, hangingToSend, takeSlot, wantDelivered } from './queries';
+import { ATTEMPTS, hangingToSend, queueOf, takeSlot, wantDelivered } from './queries';
 import { wayTo } from './way';
 
 /** Seconds between tries: about a day in all, then somebody must look. */
@@ -179,7 +179,7 @@ async function again(
     manager,
     'handOver',
     { deliveryId: id, workspaceId, ...more },
-    { key: `hand:${id}`, maxAttempts: ATTEMPTS, queue: `hand:${destinationId}:${personId}`, runAt: nextAt },
+    { key: `hand:${id}`, maxAttempts: ATTEMPTS, queue: queueOf(destinationId, personId), runAt: nextAt },
   );
 }
 

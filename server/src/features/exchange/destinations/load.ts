@@ -9,7 +9,7 @@ import { cardsOfPeople } from '../queries';
 import { cardsBy, type TakenCard } from '../takeOut/pictures';
 import { loadTaken } from '../takeOut/takenPeople';
 import { HandedRecord, MappingRecord, type DeliveryRecord, type DestinationRecord } from './entities';
-import { consentsOf, occasionsOf } from './queries';
+import { consentsOf, markOf, occasionsOf } from './queries';
 
 export type OutsideRecord = Record<string, OutsideValue>;
 type Fault = { to: string; fault: string };
@@ -18,7 +18,7 @@ type Fault = { to: string; fault: string };
 export type Load =
   | { kind: 'nothing' }
   | { kind: 'person'; person: HandedPerson; mapping: HandOverMapping; occasionIds: readonly string[]; pictures: readonly TakenCard[]; known: HandedRecord | null } // prettier-ignore
-  | { kind: 'hanging'; object: Hanging; values: OutsideRecord; of: HandedRecord; known: HandedRecord | null };
+  | { kind: 'hanging'; object: Hanging; values: OutsideRecord; mark: string; of: HandedRecord; known: HandedRecord | null }; // prettier-ignore
 
 export type Hanging = NonNullable<OutsideObjects['note' | 'task' | 'picture']>;
 
@@ -40,9 +40,10 @@ export async function loadFor(
     return { kind: 'person', person, mapping, occasionIds, pictures: await withinFile(manager, destination, personId), known: of }; // prettier-ignore
   }
   const object = to.kind === 'system' ? to.objects[subject] : null;
+  const mark = await markOf(manager, workspaceId, subjectId, personId);
   const values = object && of && (await valuesOf[subject](manager, workspaceId, object as never, subjectId));
   if (!object || !of || !values) return { kind: 'nothing' };
-  return { kind: 'hanging', object, values, of, known: await handed(subject, subjectId) };
+  return { kind: 'hanging', object, values, mark, of, known: await handed(subject, subjectId) };
 }
 
 /** The pictures that go into a file with somebody; where there are records for them, they go by themselves. */

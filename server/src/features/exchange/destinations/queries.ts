@@ -96,7 +96,14 @@ export async function tryAgain(
 
 const jobFor = (table: string): string =>
   `graphile_worker.add_job('handOver', payload := json_build_object('deliveryId', ${table}.id, 'workspaceId', $1::text), job_key := 'hand:' || ${table}.id,
-     max_attempts := $6, queue_name := 'hand:' || $2::text || ':' || ${table}.person_id)`;
+     max_attempts := $6, queue_name := 'hand:' || $2::text || ':' || ('x' || right(${table}.person_id::text, 1))::bit(4)::int % ${LANES})`;
+
+/** At most so many are sent to one destination at a time; the others have their own. */
+const LANES = 3;
+
+/** The queue of a person's sendings: they go one after the other. */
+export const queueOf = (destinationId: string, personId: string): string =>
+  `hand:${destinationId}:${parseInt(personId.at(-1)!, 16) % LANES}`;
 
 /** Everybody who was chosen in this transaction, as `wantDelivered`. */
 export async function wantChosen(manager: EntityManager, workspaceId: string, destinationId: string): Promise<number> {
@@ -156,6 +163,28 @@ export async function occasionsOf(manager: EntityManager, workspaceId: string, p
   return rows.map(({ id }) => id);
 }
 
+/** All that hangs on person $3: when it was made, and a mark that is another one once it says something else. */
+const HANGING = `
+  select 'note' as subject, n.id as subject_id, n.at, md5(n.text) as mark from note n where n.workspace_id = $1 and n.person_id = $3 and n.text <> ''
+  union all select 'task', t.id, t.made_at, md5(concat_ws('|', t.text, t.due_on, t.done_at)) from task t where t.workspace_id = $1 and t.person_id = $3
+  union all select 'picture', k.id, k.taken_at, '' from card k left join card f on f.workspace_id = $1 and f.id = k.front_card_id
+    where k.workspace_id = $1 and coalesce(k.person_id, f.person_id) = $3 and k.file_id is not null`;
+
+/** The mark of something that hangs on a person, read before it is: what changes in between is sent once more. */
+export async function markOf(
+  manager: EntityManager,
+  workspaceId: string,
+  subjectId: string,
+  personId: string,
+): Promise<string> {
+  // prettier-ignore
+  const [row] = await manager.query<{ mark: string }[]>(
+    `select s.mark from (${HANGING}) s where s.subject_id = $2`,
+    [workspaceId, subjectId, personId],
+  );
+  return row?.mark ?? '';
+}
+
 /**
  * What hangs on a person and a destination does not have yet, or not as it is now: notes, tasks and pictures, each the oldest first.
  * @param takes which of them it takes, and whether it takes changes of them
@@ -168,15 +197,11 @@ export async function hangingToSend(
   takes: Readonly<Record<'note' | 'task' | 'picture', 'none' | 'new' | 'changes'>>,
 ): Promise<Wanted[]> {
   const rows = await manager.query<{ subject: Wanted['subject']; subject_id: string }[]>(
-    `select s.subject, s.subject_id from (
-       select 'note' as subject, n.id as subject_id, n.at, n.changed_at from note n where n.workspace_id = $1 and n.person_id = $3 and n.text <> ''
-       union all select 'task', t.id, t.made_at, t.done_at from task t where t.workspace_id = $1 and t.person_id = $3
-       union all select 'picture', k.id, k.taken_at, null from card k left join card f on f.workspace_id = $1 and f.id = k.front_card_id
-         where k.workspace_id = $1 and coalesce(k.person_id, f.person_id) = $3 and k.file_id is not null) s
+    `select s.subject, s.subject_id from (${HANGING}) s
      left join handed_record h on h.workspace_id = $1 and h.destination_id = $2 and h.subject = s.subject and h.subject_id = s.subject_id
      where case $4::jsonb->>s.subject
        when 'new' then h.subject_id is null
-       when 'changes' then h.subject_id is null or h.sent_at < s.changed_at
+       when 'changes' then h.subject_id is null or h.sent->>'mark' is distinct from s.mark
        else false end
      order by s.at, s.subject_id`,
     [workspaceId, destinationId, personId, JSON.stringify(takes)],

@@ -101,13 +101,13 @@ async function change(
 /** What hangs on a person: made once, and changed where the other system takes that. @throws as `bringRecord` */
 export async function bringHanging(
   asking: Asking,
-  { object, values, of, known }: Extract<Load, { kind: 'hanging' }>,
+  { object, values, mark, of, known }: Extract<Load, { kind: 'hanging' }>,
   once: string,
 ): Promise<Landed> {
   if (known && !object.update) return { ...known, theirs: [] };
   const body = { [object.of]: of.ref, ...values };
-  // Its bytes are not kept a second time.
-  const sent = {};
+  // What it says is not kept a second time.
+  const sent = { mark };
   if (known) {
     const { method, path } = object.update!;
     const answer = await send(asking, method, pathOf(path, {}, known.ref), values, {}, GONE);
