@@ -8,6 +8,7 @@ module.exports = {
   preset: 'jest-expo/web',
   testMatch: ['<rootDir>/src/**/*.test.{ts,tsx}'],
   setupFiles: ['<rootDir>/jest.setup.ts'],
+  setupFilesAfterEnv: ['<rootDir>/jest.patience.ts'],
   moduleNameMapper: {
     '^@/(.*)$': '<rootDir>/src/$1',
     '^lucide-react-native/icons/(.*)$': join(lucide, 'cjs/icons/$1.js'),
