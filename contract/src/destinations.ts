@@ -108,7 +108,7 @@ export const HandOverStep = z.discriminatedUnion('do', [
 ]);
 
 export const HandOverRule = z.strictObject({
-  to: words(120),
+  to: words(120).refine((name) => name !== '__proto__', 'No field is called so.'),
   from: z.array(words(80)).max(10).default([]),
   fixed: z.string().max(500).nullable().default(null),
   steps: z.array(HandOverStep).max(10).default([]),

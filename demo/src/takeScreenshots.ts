@@ -96,9 +96,11 @@ await twiceInTheRecords(phone);
 await knownPerson(phone);
 // What holds for everybody is set by the manager.
 const manager = await desk(browser, PHONE, 'maren@keldermoss.example');
-await manager.goto(`${address}/settings/pictures`);
-await manager.getByRole('combobox', { name: 'When a card is filed, keep' }).waitFor();
-await save(manager, 'settings');
+await manager.goto(`${address}/settings/systems`);
+await manager.getByRole('link', { name: 'The port office' }).click();
+await manager.getByRole('link', { name: 'What goes into which field' }).click();
+await manager.getByRole('button', { name: /^Post code/ }).waitFor();
+await save(manager, 'what-goes-where');
 await manager.goto(`${address}/settings/colleagues`);
 await manager.getByRole('button', { name: 'Take Pim Aldous out of use' }).waitFor();
 await save(manager, 'colleagues');

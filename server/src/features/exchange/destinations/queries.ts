@@ -18,6 +18,15 @@ export async function takeSlot(manager: EntityManager, workspaceId: string, dest
   return Math.max(0, rows[0]?.wait ?? 0);
 }
 
+/** At most so many are sent to one destination at a time; the others have their own. */
+const LANES = 3;
+
+/** Puts the job of each row of `made` into the queue of its person. @param attempts place of the parameter that says how many it has */
+const jobsOfMade = (attempts: string): string =>
+  `select count(graphile_worker.add_job('handOver', payload := json_build_object('deliveryId', made.id, 'workspaceId', $1::text),
+     job_key := 'hand:' || made.id, max_attempts := ${attempts},
+     queue_name := 'hand:' || $2::text || ':' || ('x' || right(made.person_id::text, 1))::bit(4)::int % ${LANES}))::int as begun from made`;
+
 /** How many people are on their way to a destination, wait for somebody, and are there. */
 export async function standingOf(
   manager: EntityManager,
@@ -58,7 +67,7 @@ export async function wantDelivered(
        from unnest($3::uuid[], $4::text[], $5::uuid[]) w(person_id, subject, subject_id)
        on conflict (destination_id, subject, subject_id) where state = 'waiting' do nothing
        returning id, person_id)
-     select count(${jobFor('made')})::int as begun from made`,
+     ${jobsOfMade('$6')}`,
     [
       workspaceId,
       destinationId,
@@ -88,18 +97,11 @@ export async function tryAgain(
          and d.made_at = (select max(l.made_at) from delivery l where l.workspace_id = $1 and l.destination_id = $2
            and l.subject = d.subject and l.subject_id = d.subject_id and l.state = d.state)
        returning d.id, d.person_id)
-     select count(${jobFor('made').replace('$6', '$5')})::int as begun from made`,
+     ${jobsOfMade('$5')}`,
     [workspaceId, destinationId, states, ids, ATTEMPTS],
   );
   return row!.begun;
 }
-
-const jobFor = (table: string): string =>
-  `graphile_worker.add_job('handOver', payload := json_build_object('deliveryId', ${table}.id, 'workspaceId', $1::text), job_key := 'hand:' || ${table}.id,
-     max_attempts := $6, queue_name := 'hand:' || $2::text || ':' || ('x' || right(${table}.person_id::text, 1))::bit(4)::int % ${LANES})`;
-
-/** At most so many are sent to one destination at a time; the others have their own. */
-const LANES = 3;
 
 /** The queue of a person's sendings: they go one after the other. */
 export const queueOf = (destinationId: string, personId: string): string =>
@@ -113,7 +115,7 @@ export async function wantChosen(manager: EntityManager, workspaceId: string, de
        select gen_random_uuid(), $1, $2, c.person_id, 'person', c.person_id, 'waiting', clock_timestamp(), now() from chosen c order by c.place
        on conflict (destination_id, subject, subject_id) where state = 'waiting' do nothing
        returning id, person_id)
-     select count(${jobFor('made').replace('$6', '$3')})::int as begun from made`,
+     ${jobsOfMade('$3')}`,
     [workspaceId, destinationId, ATTEMPTS],
   );
   return row!.begun;
