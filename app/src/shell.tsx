@@ -116,11 +116,7 @@ function Desk({ name, accountId, isOut }: { name: string; accountId: string; isO
     return () => gone.abort();
   }, []);
   const portrait = <Portrait name={name} />;
-  const trouble = WITHOUT_TROUBLE.test(path) ? null : (
-    <Suspense fallback={null}>
-      <SystemsTrouble />
-    </Suspense>
-  );
+  const trouble = WITHOUT_TROUBLE.test(path) ? null : <SystemsTrouble />;
   if (wide) {
     return (
       <View className="min-h-0 flex-1 flex-row">

@@ -48,3 +48,15 @@ it('asks for the code of every screen, also after one that cannot be had', async
   render(shown(Screen, 'tray'));
   expect(screen.getByText('tray 1')).toBeTruthy();
 });
+
+it('says so where its code cannot be had, and leaves all else as it is', async () => {
+  const Screen = lazyScreen<'Counted', { name: string }>(() => Promise.reject(new Error('no network')), 'Counted');
+  render(
+    <>
+      <Text>beside it</Text>
+      {shown(Screen, 'tray')}
+    </>,
+  );
+  expect(await screen.findByText('This part could not be fetched')).toBeTruthy();
+  expect(screen.getByText('beside it')).toBeTruthy();
+});

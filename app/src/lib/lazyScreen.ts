@@ -1,4 +1,5 @@
 import { createElement, lazy, useState, type ComponentType, type FunctionComponent } from 'react';
+import { NotFetched } from './NotFetched';
 
 /** A screen whose code is fetched when it is first shown, so that the first one is there sooner, or earlier by `preload`. */
 export type LazyScreen<P> = FunctionComponent<P> & { preload: () => Promise<unknown> };
@@ -18,7 +19,8 @@ export function lazyScreen<K extends string, P extends object>(
     loaded = (await load())[name];
     return { default: loaded };
   };
-  const Later = lazy(preload) as unknown as ComponentType<P>;
+  // Whatever is around it stays.
+  const Later = lazy(() => preload().catch(() => ({ default: NotFetched }))) as unknown as ComponentType<P>;
   function Screen(props: P) {
     // The same one for as long as it is shown, so that it keeps its state.
     const [Shown] = useState<ComponentType<P>>(() => loaded ?? Later);

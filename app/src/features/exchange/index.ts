@@ -1,6 +1,8 @@
 import { lazyScreen } from '@/lib/lazyScreen';
 
 export { SharePerson } from './SharePerson';
+export { PersonElsewhere } from './systems/PersonElsewhere';
+export { SystemsTrouble } from './systems/SystemsTrouble';
 export const SharedScreen = lazyScreen(() => import('./SharedScreen'), 'SharedScreen');
 export const TakeOutPanel = lazyScreen(() => import('./TakeOutPanel'), 'TakeOutPanel');
 export const BringInScreen = lazyScreen(() => import('./BringInScreen'), 'BringInScreen');
@@ -11,5 +13,3 @@ export const NewSystemScreen = lazyScreen(() => import('./systems/SetUpScreen'),
 export const ChangeSystemScreen = lazyScreen(() => import('./systems/SetUpScreen'), 'ChangeSystemScreen');
 export const MappingScreen = lazyScreen(() => import('./systems/mapping/MappingScreen'), 'MappingScreen');
 export const HandOverPanel = lazyScreen(() => import('./systems/HandOverPanel'), 'HandOverPanel');
-export const PersonElsewhere = lazyScreen(() => import('./systems/PersonElsewhere'), 'PersonElsewhere');
-export const SystemsTrouble = lazyScreen(() => import('./systems/SystemsTrouble'), 'SystemsTrouble');

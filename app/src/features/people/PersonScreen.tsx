@@ -1,7 +1,7 @@
 import type { Person } from '@dossier/contract';
 import { addressLines } from '@dossier/core/people';
 import { Link, useRouter } from 'expo-router';
-import { Suspense, useState, type ComponentType } from 'react';
+import { useState, type ComponentType } from 'react';
 import { Text as NativeText, View } from 'react-native';
 import { useSelector } from 'react-redux';
 import { isNotHere } from '@/lib/api';
@@ -84,9 +84,7 @@ export function PersonScreen({ personId, Share, WhereFrom, Elsewhere }: Props) {
         <Rule />
         <Consents person={person} />
         <Rule />
-        <Suspense fallback={null}>
-          <Elsewhere person={person} />
-        </Suspense>
+        <Elsewhere person={person} />
         {person.deletedAt ? null : <Share person={person} />}
         <Rule />
         <Merges person={person} />

@@ -7,6 +7,7 @@ import { counted } from '@/lib/counted';
 import { formatWhen } from '@/lib/formatDate';
 import { Button, Choice, LoadingLines, Notice, Raw, Soft, Subheading, Text } from '@/ui';
 import { useHandingsInfiniteQuery, useRepeatHandingMutation, type DeliveryState } from './api';
+import { Outward } from './Outward';
 import { SUBJECT_WORDS } from './words';
 
 const LOOK_MS = 3_000;
@@ -145,15 +146,3 @@ export function Exchanged({ request, status, answer, attempts = 0, mappingVersio
     </View>
   );
 }
-
-/** A link out of Dossier. */
-export const Outward = ({ href, children }: { href: string; children: string }) => (
-  <a
-    href={href}
-    target="_blank"
-    rel="noreferrer"
-    style={{ color: 'rgb(var(--ink))', font: '400 16px/22px "Instrument Sans", sans-serif', textDecoration: 'underline', textUnderlineOffset: 4, padding: '11px 0' }} // prettier-ignore
-  >
-    {children}
-  </a>
-);

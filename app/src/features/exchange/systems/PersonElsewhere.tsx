@@ -5,7 +5,7 @@ import { problemText } from '@/lib/api';
 import { formatWhen } from '@/lib/formatDate';
 import { Button, Notice, Soft, Subheading, Text } from '@/ui';
 import { useElsewhereQuery, useHandOverMutation, useRepeatHandingMutation, useSettleTheirsMutation, useSystemNamesQuery } from './api'; // prettier-ignore
-import { Outward } from './Deliveries';
+import { Outward } from './Outward';
 
 const LOOK_MS = 3_000;
 type There = Elsewhere['items'][number];

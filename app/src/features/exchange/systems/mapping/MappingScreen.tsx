@@ -11,7 +11,8 @@ import { formatWhen } from '@/lib/formatDate';
 import { useSettled } from '@/lib/useSettled';
 import { Button, Choice, LoadingLines, Notice, Select, Soft, Subheading, Text, TextField } from '@/ui';
 import { useChangeMappingMutation, useMappingVersionsQuery, useOutsideFieldsQuery, useSampleQuery, useSomeonesFoundQuery, useSystemQuery, useTrySystemMutation } from '../api'; // prettier-ignore
-import { Exchanged, Outward } from '../Deliveries';
+import { Exchanged } from '../Deliveries';
+import { Outward } from '../Outward';
 import { fieldWords, RuleEditor, type Field } from './RuleEditor';
 import { SamplePerson } from './SamplePerson';
 
