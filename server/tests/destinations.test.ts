@@ -2,7 +2,8 @@ import 'reflect-metadata';
 import { randomUUID } from 'node:crypto';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import type { Deliveries, Delivery, Destination, DestinationFields, DestinationNames, Elsewhere, HandedOverSample, HandOverMapping, HandOverTried, MappingVersions, OutsideFields, OutsideObject, OutsideSystem, Problem } from '@dossier/contract'; // prettier-ignore
+import type { Deliveries, Delivery, Destination, DestinationFields, DestinationNames, Elsewhere, HandedOverSample, HandOverMapping, HandOverTried, MappingVersions, OutsideFields, OutsideSystem, Problem } from '@dossier/contract'; // prettier-ignore
+import { portOffice } from '@dossier/demo/port-office';
 import { customerSystem } from '@dossier/simulators/customers';
 import { Client, demoPhoto } from './client';
 import { until } from './services';
@@ -28,51 +29,14 @@ afterAll(async () => {
   await new Promise((resolve) => server.close(resolve));
 });
 
-const object = (name: string, find = ['MailA', 'Portable']): OutsideObject => ({
-  find: [`ref={ref}`, ...find.map((field) => `${field}={${field}}`)].map((query) => ({ method: 'GET' as const, path: `/api/${name}?${query}`, at: null })), // prettier-ignore
-  create: { method: 'POST', path: `/api/${name}` },
-  update: { method: 'PATCH', path: `/api/${name}/{ref}` },
-  onceHeader: 'X-Once',
-  bodyAt: '',
-  refAt: 'ref',
-  linkAt: 'seen',
-  found: { at: 'records.0', refAt: 'ref', linkAt: 'seen', valuesAt: 'values' },
-});
-const hanging = (name: string) => ({
-  create: { method: 'POST' as const, path: `/api/${name}` },
-  update: { method: 'PATCH' as const, path: `/api/${name}/{ref}` },
-  onceHeader: 'X-Once',
-  of: 'Of',
-  refAt: 'ref',
-});
 const system = (rest: Partial<OutsideSystem> = {}): OutsideSystem => ({
-  kind: 'system',
-  base,
-  auth: { kind: 'oauth', tokenPath: '/oauth/token', client: 'dossier', scope: '' },
-  objects: {
-    lead: object('prospects'),
-    contact: object('parties'),
-    company: object('houses', ['Style']),
-    note: { ...hanging('remarks'), words: 'Words' },
-    task: { ...hanging('errands'), words: 'What', due: 'By', done: 'Done' },
-    picture: { ...hanging('papers'), update: null, bytes: 'Base64', side: 'Kind' },
-  },
-  describe: {
-    path: '/api/describe',
-    leadAt: 'objects.prospects.fields',
-    contactAt: 'objects.parties.fields',
-    companyAt: 'objects.houses.fields',
-  },
+  ...(portOffice(base, SECRET).to as OutsideSystem),
   ...rest,
 });
 const fields = (rest: Partial<DestinationFields> = {}): DestinationFields => ({
-  name: 'The port office',
-  to: system(),
-  secret: SECRET,
+  ...portOffice(base, SECRET),
   when: 'byHand',
-  occasions: [],
   perMinute: 6000,
-  paused: false,
   ...rest,
 });
 const rule = (to: string, from: string[], ...steps: HandOverMapping['lead'][number]['steps']) => ({ to, from, fixed: null, steps, as: 'text' as const }); // prettier-ignore

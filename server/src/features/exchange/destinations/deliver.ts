@@ -1,9 +1,9 @@
 import type { Delivery } from '@dossier/contract';
 import { writable } from '@dossier/core/text';
 import type { Task } from 'graphile-worker';
-import type { DataSource, EntityManager } from 'typeorm';
+import type { EntityManager } from 'typeorm';
 import { z } from 'zod';
-import { OutsideTrouble, type Reach } from '../../../platform/outside';
+import { OutsideTrouble } from '../../../platform/outside';
 import { addJob } from '../../../platform/queue';
 import { inWorkspace } from '../../../platform/workspaceScope';
 import type { Asked } from './ask';
@@ -11,7 +11,7 @@ import { DeliveryRecord, DestinationRecord, HandedRecord } from './entities';
 import { loadFor, type Hanging, type Load } from './load';
 import { isTrouble, NeedsPerson, NotLetIn, TryLater, type Landed, type Trouble } from './outcome';
 import { ATTEMPTS, hangingToSend, queueOf, takeSlot, wantDelivered } from './queries';
-import { wayTo } from './way';
+import { wayTo, type Parts } from './way';
 
 /** Seconds between tries: about a day in all, then somebody must look. */
 export const PAUSES = [2, 10, 60, 300, 900, 3600, 10_800, 21_600, 43_200] as const;
@@ -23,8 +23,6 @@ const SHORT_WAIT_MS = 400;
 
 /** @property hasSlot whether its moment was taken before: whoever comes again at that moment takes no other */
 const Payload = z.object({ deliveryId: z.uuid(), workspaceId: z.uuid(), hasSlot: z.literal('yes').optional() });
-
-type Parts = Reach & { database: DataSource };
 
 interface Begun {
   destination: DestinationRecord;

@@ -1,22 +1,20 @@
 import type { Destination, HandOverMapping, HandOverRule } from '@dossier/contract';
-import { fieldsOfSample, handOverSources, proposeRules, sentAs } from '@dossier/core/exchange/handOver';
+import { handOverSources } from '@dossier/core/exchange/handOver';
 import { Link } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { SettingsSection, useSessionQuery } from '@/features/account';
-import { useOccasionsQuery } from '@/features/capture';
 import { problemCode, problemText } from '@/lib/api';
-import { counted } from '@/lib/counted';
-import { formatWhen } from '@/lib/formatDate';
 import { useSettled } from '@/lib/useSettled';
-import { Button, Choice, LoadingLines, Notice, Select, Soft, Subheading, Text, TextField } from '@/ui';
-import { useChangeMappingMutation, useMappingVersionsQuery, useOutsideFieldsQuery, useSampleQuery, useSomeonesFoundQuery, useSystemQuery, useTrySystemMutation } from '../api'; // prettier-ignore
-import { Exchanged } from '../Deliveries';
-import { Outward } from '../Outward';
-import { fieldWords, RuleEditor, type Field } from './RuleEditor';
+import { Button, Choice, LoadingLines, Notice, Soft, Text } from '@/ui';
+import { useOutsideFieldsQuery, useSampleQuery, useSomeonesFoundQuery, useSystemQuery } from '../api';
+import { KeepMapping } from './KeepMapping';
+import { LeftFields } from './LeftFields';
+import { OccasionChoice } from './OccasionChoice';
+import { RuleEditor, type Field } from './RuleEditor';
+import type { Kind } from './ruleWords';
 import { SamplePerson } from './SamplePerson';
 
-type Kind = 'lead' | 'contact' | 'company';
 const KINDS = [
   { value: 'lead', label: 'Leads' },
   { value: 'contact', label: 'Contacts' },
@@ -101,7 +99,7 @@ function Mapping({ system, hasCompanies }: { system: Destination; hasCompanies: 
           onChange={(next) => look({ kind: next })}
         />
         {kind === 'company' ? null : (
-          <Occasions
+          <OccasionChoice
             mapping={mapping}
             occasionId={occasionId}
             onChange={setMapping}
@@ -144,7 +142,7 @@ function Mapping({ system, hasCompanies }: { system: Destination; hasCompanies: 
         onSampled={(found) => setSampled({ ...sampled, [kind]: found })}
         onPropose={(proposed) => put([...rules, ...proposed])}
       />
-      <Ways
+      <KeepMapping
         system={system}
         mapping={mapping}
         shownWith={shownWith}
@@ -173,264 +171,4 @@ function useSampleOf(
   const asked = useSettled(JSON.stringify(kind === 'company' ? { ...mapping, company: rules } : { ...mapping, [kind]: rules, occasions: [] }), 300); // prettier-ignore
   const body = { id, personId: personId ?? '', mapping: JSON.parse(asked) as HandOverMapping, ...(kind !== 'company' && { as: kind }) }; // prettier-ignore
   return useSampleQuery(body, { skip: !personId });
-}
-
-interface OccasionsProps {
-  mapping: HandOverMapping;
-  occasionId: string;
-  onChange: (mapping: HandOverMapping) => void;
-  onLook: (occasionId: string) => void;
-}
-
-/** For people of some occasions other rules hold. */
-function Occasions({ mapping, occasionId, onChange, onLook }: OccasionsProps) {
-  const { data } = useOccasionsQuery();
-  const own = mapping.occasions.map((one) => one.occasionId);
-  const nameOf = (id: string) => data?.items.find((one) => one.id === id)?.name ?? 'an occasion that is gone';
-  const left = (data?.items ?? []).filter(({ id }) => !own.includes(id));
-  if (own.length + left.length === 0) return null;
-  const begin = (id: string) => {
-    const { lead, contact } = mapping;
-    if (!own.includes(id))
-      onChange({ ...mapping, occasions: [...mapping.occasions, { occasionId: id, lead, contact }] });
-    onLook(id);
-  };
-  return (
-    <View className="flex-row flex-wrap items-center gap-x-3">
-      <Select
-        label="Met where"
-        options={[
-          { value: '', label: own.length > 0 ? 'Met anywhere else' : 'Met anywhere' },
-          ...own.map((id) => ({ value: id, label: `Met at ${nameOf(id)}` })),
-          ...left.map(({ id, name }) => ({ value: id, label: `Otherwise for ${name} …` })),
-        ]}
-        value={occasionId}
-        onChange={(id) => (id ? begin(id) : onLook(''))}
-      />
-      {occasionId ? (
-        <Button
-          look="bare"
-          onPress={() => {
-            onLook('');
-            onChange({ ...mapping, occasions: mapping.occasions.filter((one) => one.occasionId !== occasionId) });
-          }}
-        >
-          As everywhere
-        </Button>
-      ) : null}
-    </View>
-  );
-}
-
-interface LeftProps {
-  fields: readonly Field[] | undefined;
-  rules: readonly HandOverRule[];
-  isUndescribed: boolean;
-  onAdd: (rule: HandOverRule) => void;
-  /** The fields of a record that somebody has copied. */
-  onSampled: (fields: Field[]) => void;
-  onPropose: (rules: HandOverRule[]) => void;
-}
-
-/** Fields that nothing goes into yet. */
-function LeftFields({ fields, rules, isUndescribed, onAdd, onSampled, onPropose }: LeftProps) {
-  const [name, setName] = useState('');
-  const left = (fields ?? []).filter((field) => !rules.some(({ to }) => to === field.name));
-  const proposed = (proposeRules(left) as HandOverRule[]).filter(
-    ({ from }) => !rules.some((rule) => rule.from[0] === from[0]),
-  );
-  const begin = (field: Field) => onAdd({ to: field.name, from: [], fixed: null, steps: [], as: sentAs(field) });
-  const isTaken = rules.some(({ to }) => to === name.trim());
-  return (
-    <View className="gap-3">
-      {proposed.length > 0 ? (
-        <View className="flex-row">
-          <Button onPress={() => onPropose(proposed)}>{`Propose ${proposed.length} by their names`}</Button>
-        </View>
-      ) : null}
-      {left.length > 0 ? (
-        <View className="gap-1">
-          <Soft>Nothing goes there yet</Soft>
-          {left.map((field) => (
-            <View key={field.name} className="flex-row flex-wrap items-center gap-x-3 border-b border-rule">
-              <Text className="min-w-[120px] flex-1 [overflow-wrap:anywhere]">{field.label}</Text>
-              <Soft className={field.required ? 'text-brick' : ''}>{fieldWords(field)}</Soft>
-              <Button look="bare" label={`Fill ${field.label}`} onPress={() => begin(field)}>
-                Fill it
-              </Button>
-            </View>
-          ))}
-        </View>
-      ) : null}
-      {isUndescribed ? (
-        <View className="gap-2">
-          <Soft>This system describes no fields: write their names as it knows them, or take them from a record.</Soft>
-          <TextField
-            label="Name of a field there"
-            value={name}
-            onChangeText={setName}
-            maxLength={120}
-            autoCapitalize="none"
-            complaint={isTaken ? 'Something goes there already.' : undefined}
-          />
-          <View className="flex-row">
-            <Button
-              disabled={!name.trim() || isTaken}
-              onPress={() => {
-                onAdd({ to: name.trim(), from: [], fixed: null, steps: [], as: 'text' });
-                setName('');
-              }}
-            >
-              Add it
-            </Button>
-          </View>
-          <SampleRecord onSampled={onSampled} />
-        </View>
-      ) : null}
-    </View>
-  );
-}
-
-/** A record as the other system gives it, pasted: its fields can be chosen then. */
-function SampleRecord({ onSampled }: { onSampled: (fields: Field[]) => void }) {
-  const [text, setText] = useState('');
-  const [isOpen, setIsOpen] = useState(false);
-  const fields = text.trim() ? (fieldsOfSample(text) as Field[] | undefined) : undefined;
-  if (!isOpen)
-    return (
-      <View className="-ml-4 flex-row">
-        <Button look="bare" onPress={() => setIsOpen(true)}>
-          Take the names from a record
-        </Button>
-      </View>
-    );
-  return (
-    <View className="gap-2">
-      <TextField
-        label="A record as the other system gives it (JSON)"
-        value={text}
-        onChangeText={setText}
-        multiline
-        className="min-h-[120px] font-mono text-[15px]"
-        autoCapitalize="none"
-        autoCorrect={false}
-        autoFocus
-        complaint={
-          text.trim() && !fields ? 'This is no record: copy all of it, from the first bracket to the last.' : undefined
-        }
-      />
-      <View className="flex-row">
-        <Button
-          disabled={!fields}
-          onPress={() => {
-            onSampled(fields!);
-            setIsOpen(false);
-          }}
-        >
-          {fields ? `Take its ${counted(fields.length, 'field')}` : 'Take its fields'}
-        </Button>
-      </View>
-    </View>
-  );
-}
-
-interface WaysProps {
-  system: Destination;
-  mapping: HandOverMapping;
-  shownWith: { id: string; fullName: string } | undefined;
-  kind: Kind;
-  version: number;
-  onTakeUp: (mapping: HandOverMapping) => void;
-}
-
-/** Keeping it, trying it, and what it was before. */
-function Ways({ system: { id, name, mapping: saved }, mapping, shownWith, kind, version, onTakeUp }: WaysProps) {
-  const [save, saving] = useChangeMappingMutation();
-  const [attempt, tried] = useTrySystemMutation();
-  const [isLooking, setIsLooking] = useState(false);
-  const isChanged = JSON.stringify(saved) !== JSON.stringify(mapping);
-  return (
-    <View className="gap-4">
-      <Text role="status">
-        {isChanged
-          ? 'What you have changed is not saved yet.'
-          : version > 0
-            ? `This is version ${version}, and in force.`
-            : ''}
-      </Text>
-      {saving.error ? <Notice fault>{problemText(saving.error)}</Notice> : null}
-      <View className="flex-row flex-wrap gap-3">
-        <Button
-          look="ink"
-          disabled={!isChanged}
-          busy={saving.isLoading}
-          onPress={() => void save({ id, over: version, mapping })}
-        >
-          {`Save as version ${version + 1}`}
-        </Button>
-        {isChanged ? <Button onPress={() => onTakeUp(saved)}>As it was</Button> : null}
-        <Button
-          disabled={!shownWith || kind === 'company'}
-          busy={tried.isLoading}
-          onPress={() =>
-            void attempt({ id, personId: shownWith!.id, mapping, ...(kind !== 'company' && { as: kind }) })
-          }
-        >
-          {`Try it with ${shownWith?.fullName || 'somebody'}`}
-        </Button>
-      </View>
-      {tried.error ? <Notice fault>{problemText(tried.error)}</Notice> : null}
-      {tried.data ? (
-        <View className="gap-2" role="group" aria-label="The try">
-          <Notice fault={tried.data.problem !== null}>
-            {tried.data.problem ?? `A record is in ${name} now whose name says that it is a try. Remove it there.`}
-          </Notice>
-          {tried.data.link ? <Outward href={tried.data.link}>The record there</Outward> : null}
-          <Exchanged {...tried.data} />
-        </View>
-      ) : null}
-      {version > 1 ? (
-        <View className="gap-2">
-          <View className="-ml-4 flex-row">
-            <Button look="bare" onPress={() => setIsLooking(!isLooking)}>
-              {isLooking ? 'Hide former versions' : 'Former versions'}
-            </Button>
-          </View>
-          {isLooking ? <Versions id={id} now={version} onTakeUp={onTakeUp} /> : null}
-        </View>
-      ) : null}
-    </View>
-  );
-}
-
-function Versions({ id, now, onTakeUp }: { id: string; now: number; onTakeUp: (mapping: HandOverMapping) => void }) {
-  const { data, error, refetch } = useMappingVersionsQuery(id);
-  if (error)
-    return (
-      <Notice fault action={<Button onPress={() => void refetch()}>Try again</Button>}>
-        {problemText(error)}
-      </Notice>
-    );
-  if (!data) return <LoadingLines lines={2} />;
-  return (
-    <View className="gap-1">
-      <Subheading>Former versions</Subheading>
-      <View role="list" aria-label="Former versions">
-        {data.items
-          .filter(({ version }) => version !== now)
-          .map(({ version, at, by, mapping }) => (
-            <View
-              key={version}
-              role="listitem"
-              className="flex-row flex-wrap items-center gap-x-3 border-b border-rule"
-            >
-              <Text className="min-w-[180px] flex-1">{`Version ${version}, ${formatWhen(at)}, ${by}`}</Text>
-              <Button look="bare" label={`Take version ${version} up again`} onPress={() => onTakeUp(mapping)}>
-                Take it up
-              </Button>
-            </View>
-          ))}
-      </View>
-    </View>
-  );
 }

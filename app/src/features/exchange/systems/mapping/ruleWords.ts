@@ -1,6 +1,9 @@
 import type { HandOverRule } from '@dossier/contract';
 import type { HandOverSource } from '@dossier/core/exchange/handOver';
 
+/** Whose fields are filled. */
+export type Kind = 'lead' | 'contact' | 'company';
+
 type Step = HandOverRule['steps'][number];
 export type StepKind = Step['do'];
 
