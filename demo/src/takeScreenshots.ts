@@ -100,6 +100,7 @@ await manager.goto(`${address}/settings/systems`);
 await manager.getByRole('link', { name: 'The port office' }).click();
 await manager.getByRole('link', { name: 'What goes into which field' }).click();
 await manager.getByRole('button', { name: /^Post code/ }).waitFor();
+await manager.getByText('Achterberg', { exact: true }).waitFor();
 await save(manager, 'what-goes-where');
 await manager.goto(`${address}/settings/colleagues`);
 await manager.getByRole('button', { name: 'Take Pim Aldous out of use' }).waitFor();

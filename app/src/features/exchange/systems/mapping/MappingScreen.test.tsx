@@ -116,6 +116,13 @@ describe('what goes into which field', () => {
     expect(await screen.findByRole('button', { name: 'Surname: Family name' })).toBeTruthy();
   });
 
+  it('says of nobody that nothing is known before that was asked', async () => {
+    show({ mapping: { ...EMPTY, lead: [surname, { ...surname, to: 'Marks', from: ['tags'], as: 'list' }] } });
+    await screen.findByRole('button', { name: 'Surname: Family name' });
+    expect(screen.queryByText('Nothing is known: it is left out.')).toBeNull();
+    expect(await screen.findByText('Nothing is known: it is left out.')).toBeTruthy();
+  });
+
   it('is another one for people of an occasion, from where it was', async () => {
     show({ mapping: { ...EMPTY, lead: [surname] } });
     await choose('Met where', 'Otherwise for Tarnmoor fair …');

@@ -123,6 +123,7 @@ function Mapping({ system, hasCompanies }: { system: Destination; hasCompanies: 
             sources={sources}
             sample={part?.record[rule.to]}
             fault={part?.faults.find(({ to }) => to === rule.to)?.fault}
+            isShown={part !== undefined && part !== null}
             open={open === i}
             onToggle={() => setOpen(open === i ? undefined : i)}
             onChange={(next) => put(rules.map((one, at) => (at === i ? next : one)))}

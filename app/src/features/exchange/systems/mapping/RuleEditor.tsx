@@ -15,6 +15,8 @@ interface Props {
   /** What would be sent of the person in sight; undefined for nothing. */
   sample: unknown;
   fault: string | undefined;
+  /** Whether what would be sent has been told yet. */
+  isShown: boolean;
   open: boolean;
   onToggle: () => void;
   onChange: (rule: HandOverRule) => void;
@@ -42,7 +44,18 @@ export const fieldWords = ({ required, longest, choices, type }: Field): string 
 const shown = (value: unknown): string => (Array.isArray(value) ? value.join(', ') : String(value));
 
 /** One field of the other system: what goes into it, and what that would be for the person in sight. */
-export function RuleEditor({ rule, field, sources, sample, fault, open, onToggle, onChange, onRemove }: Props) {
+export function RuleEditor({
+  rule,
+  field,
+  sources,
+  sample,
+  fault,
+  isShown,
+  open,
+  onToggle,
+  onChange,
+  onRemove,
+}: Props) {
   const name = field?.label ?? rule.to;
   return (
     <View role="listitem" className="border-b border-rule">
@@ -61,7 +74,7 @@ export function RuleEditor({ rule, field, sources, sample, fault, open, onToggle
           <Soft>{ruleWords(rule, sources)}</Soft>
           {sample !== undefined ? <Text className="[overflow-wrap:anywhere]">{shown(sample)}</Text> : null}
           {fault ? <Text className="text-[15px] text-brick">{fault}</Text> : null}
-          {sample === undefined && !fault ? <Soft>Nothing is known: it is left out.</Soft> : null}
+          {isShown && sample === undefined && !fault ? <Soft>Nothing is known: it is left out.</Soft> : null}
         </View>
       </Pressable>
       {open ? (
