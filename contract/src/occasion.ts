@@ -37,6 +37,8 @@ export const OccasionFields = z
     languages: CardLanguages.default([]),
     /** Whether cards without any doubt are filed without a person; null for what the workspace says. */
     filesItself: z.boolean().nullable().default(null),
+    /** Whoever is filed is put into this follow-up plan; null for none. */
+    planId: z.uuid().nullable().default(null),
     /** No longer offered for new photographs. */
     closed: z.boolean().default(false),
   })
@@ -59,7 +61,14 @@ export const OccasionList = z.object({ items: z.array(Occasion) });
 export type OccasionList = z.infer<typeof OccasionList>;
 
 /** What a card of the tray inherits. */
-export const CardOccasion = Occasion.pick({ id: true, name: true, kind: true, tags: true, ownerId: true });
+export const CardOccasion = Occasion.pick({
+  id: true,
+  name: true,
+  kind: true,
+  tags: true,
+  ownerId: true,
+  planId: true,
+});
 export type CardOccasion = z.infer<typeof CardOccasion>;
 
 /** Moving cards of the tray, and photographs not read yet, to another occasion. */

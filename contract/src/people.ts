@@ -83,6 +83,10 @@ export const Action = z.enum([
   'stepDropped',
   'shared',
   'shareEnded',
+  'wroteTo',
+  'answered',
+  'planStarted',
+  'planEnded',
 ]);
 export type Action = z.infer<typeof Action>;
 
@@ -128,13 +132,14 @@ export const Note = z.object({
 });
 export type Note = z.infer<typeof Note>;
 
-/** Something to do next about a person. */
-export const NextStepFields = z.object({
-  text: text(300).min(1, 'Write what is to be done.'),
-  dueOn: z.iso.date('Write the day as 2026-03-24.').nullable().default(null),
+/** Something to do next about a person, see `Task`. */
+export const NextStep = z.object({
+  id: z.uuid(),
+  text: z.string(),
+  dueOn: z.iso.date().nullable(),
+  dueTime: z.string().nullable(),
+  by: z.string(),
 });
-export type NextStepFields = z.infer<typeof NextStepFields>;
-export const NextStep = z.object({ id: z.uuid(), text: z.string(), dueOn: z.iso.date().nullable(), by: z.string() });
 export type NextStep = z.infer<typeof NextStep>;
 
 /** One entry of a person's history. */
@@ -222,6 +227,8 @@ export const FileCard = z.object({
   notSame: z.array(z.uuid()).max(20).default([]),
   rating: text(60).nullable().default(null),
   consent: ConsentGiven.nullable().default(null),
+  /** The occasion's follow-up plan is not begun. */
+  withoutPlan: z.boolean().default(false),
   /** Filed without having been compared with the people known, for want of a network: refused when somebody is. */
   uncompared: z.boolean().default(false),
 });

@@ -15,6 +15,7 @@ export const EVENT_TYPES = [
   'consent.given',
   'consent.withdrawn',
   'task.done',
+  'message.answered',
 ] as const;
 export const EventType = z.enum(EVENT_TYPES, `Possible are: ${EVENT_TYPES.join(', ')}.`);
 export type EventType = z.infer<typeof EventType>;

@@ -20,7 +20,7 @@ import {
 import { filingRoutes } from './features/filing';
 import { matchingRoutes } from './features/matching';
 import { companyRoutes } from './features/companies';
-import { followupRoutes } from './features/followup';
+import { feedRoutes, followupRoutes, withdrawRoutes } from './features/followup';
 import { peopleRoutes } from './features/people';
 import { proofRoutes } from './features/proof';
 import { readingRoutes } from './features/reading';
@@ -91,6 +91,7 @@ export function createApp({ database, events, config, logger }: Parts): Express 
     .use(() => {
       throw new ProblemError(404, 'no-route', 'Not found', 'There is nothing under this address.');
     });
+  app.use(withdrawRoutes(database)).use(feedRoutes(database, config.publicAddress));
   app.use('/api', apiDescription());
   app.use('/api/v1', api);
   if (config.appFolder) serveApplication(app, config.appFolder);
@@ -108,7 +109,10 @@ function isWorthPacking(request: Request, response: Response): boolean {
 const isFile = (request: Request): boolean => {
   const { method, path } = request;
   if (method === 'PUT') return /^\/photos\/[^/]+\/?$/.test(path);
-  return method === 'POST' && (/^\/imports\/?$/.test(path) || (/^\/readings\/?$/.test(path) && !request.is('json')));
+  return (
+    method === 'POST' &&
+    (/^\/(?:imports|attachments)\/?$/.test(path) || (/^\/readings\/?$/.test(path) && !request.is('json')))
+  );
 };
 
 /** The routes of all rooms for whoever is signed in. */
@@ -131,7 +135,7 @@ const roomsOf = ({ database, events, backups, ...config }: RoomParts): Routes[] 
   destinationRoutes(database, reachOf(config)),
   peopleRoutes(database),
   companyRoutes(database),
-  followupRoutes(database),
+  followupRoutes(database, reachOf(config)),
   retentionRoutes(database),
   backupRoutes(database, backups),
 ];

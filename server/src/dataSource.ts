@@ -26,7 +26,7 @@ import {
   ContactPoint,
 } from './features/people';
 import { AskedReadingRecord, DeliveryRecord, DestinationRecord, HandedRecord, ImportFile, ImportRowRecord, MappingRecord, ShareLink, WebhookDeliveryRecord, WebhookRecord } from './features/exchange'; // prettier-ignore
-import { Task } from './features/followup';
+import { AttachmentRecord, BouncedAddress, CalendarFeedRecord, DoNotWrite, EnrolmentRecord, MailSender, MailSettingsRecord, MessageRecord, PlanRecord, PlanVersion, Task, TemplateRecord, TemplateVersion } from './features/followup'; // prettier-ignore
 import { Card, LearnedFact, LearnedSource } from './features/reading';
 import { AccessLink } from './features/team';
 import { SecondLook } from './features/tray';
@@ -61,6 +61,7 @@ import { ApiTokens1780000000027 } from './migrations/1780000000027-apiTokens';
 import { AskedReadings1780000000028 } from './migrations/1780000000028-askedReadings';
 import { Events1780000000029 } from './migrations/1780000000029-events';
 import { Destinations1780000000030 } from './migrations/1780000000030-destinations';
+import { Followup1780000000031 } from './migrations/1780000000031-followup';
 import { StoredFile } from './platform/entities';
 
 /** The database of Dossier through one role's connection. */
@@ -106,6 +107,7 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       AskedReadings1780000000028,
       Events1780000000029,
       Destinations1780000000030,
+      Followup1780000000031,
     ],
     entities: [
       Workspace,
@@ -158,5 +160,17 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       PeopleChangeRecord,
       PeopleChangeRow,
       Task,
+      CalendarFeedRecord,
+      MailSettingsRecord,
+      MailSender,
+      DoNotWrite,
+      BouncedAddress,
+      AttachmentRecord,
+      TemplateRecord,
+      TemplateVersion,
+      PlanRecord,
+      PlanVersion,
+      EnrolmentRecord,
+      MessageRecord,
     ],
   });

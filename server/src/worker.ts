@@ -4,10 +4,12 @@ import type { DataSource, EntityManager } from 'typeorm';
 import { backUpTask } from './features/backup';
 import { countStaff } from './features/companies';
 import { bringInTask } from './features/exchange/bringIn/importTask';
+import { handOverOne } from './features/exchange';
 import { handOverTask } from './features/exchange/destinations/deliver';
 import { tellWebhookTask } from './features/exchange/webhooks/deliver';
 import { followFeeds } from './features/exchange/webhooks/follow';
 import { fileAskedTask, settleAsked } from './features/exchange/readings/settle';
+import { lookIntoInboxes, sendMessageTask, startMailListener, wakePlans, walkPlans } from './features/followup';
 import { fileCleanSoon } from './features/filing/fileCleanSoon';
 import { fileCleanTask } from './features/filing/fileCleanTask';
 import { nightlySweepsTask } from './features/matching/nightlySweeps';
@@ -31,6 +33,10 @@ const GONE_AFTER_SECONDS = 20;
 const ORPHAN_CHECK_MS = 5_000;
 /** So soon what happens is on its way to whoever is told. */
 const FOLLOW_MS = 1_000;
+/** So soon the steps of plans are done once their time has come, what was held is looked at again, and mailboxes are looked into. */
+const WALK_MS = 1_000;
+const WAKE_MS = 5_000;
+const INBOX_MS = 20_000;
 /** Who works where is counted every few minutes, what is no longer to be kept looked for every hour, people who are there twice every night. */
 const REGULARLY =
   '*/5 * * * * countStaff\n17 * * * * removePictures\n7 * * * * backUp\n47 * * * * housekeeping\n23 2 * * * nightlySweeps';
@@ -82,14 +88,24 @@ export async function startWorker(
       {
         tellWebhook: tellWebhookTask(outside),
         handOver: handOverTask(outside),
+        sendMessage: sendMessageTask(outside),
       },
-      6,
+      8,
     ),
   ];
   await utils.forceUnlockWorkers(await forgetDeadBeats(database));
   for (const runner of runners) await runner.start();
   const stopBeat = startHeartbeat(database, () => runners.flatMap((runner) => runner.holders));
   const stopFollowing = repeatedly(FOLLOW_MS, logger, 'following the feed failed', () => followFeeds(database));
+  const stopWalking = repeatedly(WALK_MS, logger, 'going on with plans failed', () =>
+    walkPlans({ database, handOver: handOverOne }),
+  );
+  const stopWaking = repeatedly(WAKE_MS, logger, 'looking at held plans failed', () => wakePlans(database));
+  const stopLooking = repeatedly(INBOX_MS, logger, 'looking into mailboxes failed', () =>
+    lookIntoInboxes({ ...outside, logger }),
+  );
+  const stopListening =
+    config.mailPort === undefined ? undefined : await startMailListener(database, config.host, config.mailPort, logger);
   const stopAdopting = adoptOrphans(database, logger, (holders) => utils.forceUnlockWorkers([...holders]));
   logger.info('worker takes jobs');
   makeMissingKeys(database, logger).catch((error: unknown) => logger.error({ err: error }, 'making match keys failed'));
@@ -98,6 +114,10 @@ export async function startWorker(
       stopBeat();
       stopAdopting();
       stopFollowing();
+      stopWalking();
+      stopWaking();
+      stopLooking();
+      await stopListening?.();
       await Promise.all(runners.map((runner) => runner.stop()));
       await utils.release();
       reader.close();

@@ -86,12 +86,13 @@ export class Client {
   }
 
   /** A card without a picture, of what somebody typed or pasted. */
-  async typedCard(text = 'Nobody Inparticular\nnobody@quay.example'): Promise<string> {
+  async typedCard(text = 'Nobody Inparticular\nnobody@quay.example', occasionId?: string): Promise<string> {
     const id = randomUUID();
     const { status } = await this.send('PUT', `/cards/${id}/text`, {
       kind: 'text',
       text,
       takenAt: '2026-11-20T10:00:00.000Z',
+      ...(occasionId && { occasionId }),
     });
     if (status >= 300) throw new Error(`The text was not taken: ${status}`);
     return id;

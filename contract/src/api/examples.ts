@@ -36,7 +36,7 @@ export const EXAMPLES: Readonly<Record<string, unknown>> = {
     more: [],
   },
   NoteFields: { text: 'Wants a visit before Easter.', kind: 'note' },
-  NextStepFields: { text: 'Send the price list', due: '2026-12-04' },
+  TaskFields: { text: 'Send the price list', dueOn: '2026-12-04', dueTime: '10:00' },
   ConsentGiven: { channels: ['email'], scope: 'offers of cold stores', how: 'spoken' },
   Filed: { personId: '01990000-0000-7000-8000-000000000002', outcome: 'created' },
   TagRename: { from: 'coldchain', to: 'cold chain' },

@@ -3,6 +3,7 @@ import type { DescribedRoutes } from './describedRoute';
 import { DESTINATION_ROUTES } from './destinationRoutes';
 import { EVENT_ROUTES } from './eventRoutes';
 import { EXCHANGE_ROUTES } from './exchangeRoutes';
+import { FOLLOWUP_ROUTES } from './followupRoutes';
 import { PEOPLE_ROUTES } from './peopleRoutes';
 import { TEAM_ROUTES } from './teamRoutes';
 
@@ -12,6 +13,7 @@ export { isBytes, type Bytes, type DescribedRoute, type DescribedRoutes } from '
 export const API_GROUPS: readonly { name: string; routes: DescribedRoutes }[] = [
   { name: 'Cards', routes: CARD_ROUTES },
   { name: 'People and firms', routes: PEOPLE_ROUTES },
+  { name: 'Following up', routes: FOLLOWUP_ROUTES },
   { name: 'Files', routes: EXCHANGE_ROUTES },
   { name: 'Events', routes: EVENT_ROUTES },
   { name: 'Handing over', routes: DESTINATION_ROUTES },

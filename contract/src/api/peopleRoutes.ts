@@ -20,7 +20,6 @@ import {
   FiledByItself,
   Merged,
   MergePeople,
-  NextStepFields,
   NoteFields,
   Person,
   PersonEdit,
@@ -95,15 +94,6 @@ export const PEOPLE_ROUTES: DescribedRoutes = {
   },
   'PUT /notes/:id': { about: 'Changes a note.', scope: write, body: NoteFields, status: 204 },
   'DELETE /notes/:id': { about: 'Removes a note.', scope: write, status: 204 },
-  'POST /people/:id/steps': {
-    about: 'Plans what is to be done next with a person.',
-    scope: write,
-    body: NextStepFields,
-    answer: MadeId,
-    status: 201,
-  },
-  'POST /steps/:id/done': { about: 'Says that a step was done.', scope: write, status: 204 },
-  'DELETE /steps/:id': { about: 'Drops a step.', scope: write, status: 204 },
   'GET /people/changes': {
     about: 'The latest changes of many people at once.',
     scope: read,

@@ -12,6 +12,7 @@ export type Role = (typeof ROLES)[number];
  * - `merge` records are brought together and parted again, duplicates are looked for, tags renamed for everybody
  * - `delete` people are taken out of the lists and brought back
  * - `erase` people are forgotten for good
+ * - `write` messages go out to people, and plans that send them begin
  * - `takeOut` many people at once leave as a file, or come in by one
  * - `backUp` everything leaves as one file, also what lets colleagues in
  * - `settle` what the workspace keeps, expects and does by itself; what it has learned
@@ -27,6 +28,7 @@ export type Act =
   | 'merge'
   | 'delete'
   | 'erase'
+  | 'write'
   | 'takeOut'
   | 'backUp'
   | 'settle'
@@ -47,6 +49,7 @@ export const ALLOWED: Readonly<Record<Act, readonly Role[]>> = {
   merge: OWN_RECORDS,
   delete: OWN_RECORDS,
   erase: IN_CHARGE,
+  write: OWN_RECORDS,
   takeOut: OWN_RECORDS,
   backUp: ['administrator'],
   settle: IN_CHARGE,

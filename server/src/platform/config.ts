@@ -41,6 +41,8 @@ const Environment = z.object({
     .default('0'),
   /** Under which address people reach this, for links that are given to other systems; none are without. */
   DOSSIER_PUBLIC_ADDRESS: z.url({ protocol: /^https?$/ }).optional(),
+  /** Where mail that a team's server forwards is taken (SMTP); nowhere without. */
+  DOSSIER_MAIL_PORT: z.coerce.number().int().optional(),
   /** Folder beneath which files are written for other systems; none are without. */
   DOSSIER_HAND_OVER_FOLDER: z.string().optional(),
   /** Photographs that a worker reads at a time. */
@@ -62,6 +64,7 @@ export interface Config {
   secretsKey?: string;
   allowed: Allowed;
   publicAddress?: string;
+  mailPort?: number;
   handOverFolder?: string;
   readingLanes: number;
 }
@@ -91,6 +94,7 @@ export function readConfig(environment: NodeJS.ProcessEnv = process.env): Config
     secretsKey: e.DOSSIER_SECRETS_KEY,
     allowed: allowedIn(e.DOSSIER_ALLOW_PRIVATE_ADDRESSES),
     publicAddress: e.DOSSIER_PUBLIC_ADDRESS?.replace(/\/+$/, ''),
+    mailPort: e.DOSSIER_MAIL_PORT,
     handOverFolder: e.DOSSIER_HAND_OVER_FOLDER || undefined,
     readingLanes: e.DOSSIER_READING_LANES,
   };

@@ -45,6 +45,9 @@ export class Workspace {
   /** So many of them are kept. */
   @Column({ name: 'backup_keep', type: 'integer', default: 7 })
   backupKeep!: number;
+  /** After so many days a lead that nobody touched stands in Today. */
+  @Column({ name: 'untouched_days', type: 'integer', default: 7 })
+  untouchedDays!: number;
   /** Web pages of others whose scripts may ask here, with a token. */
   @Column({ name: 'allowed_origins', type: 'text', array: true, default: () => "'{}'" })
   allowedOrigins!: string[];

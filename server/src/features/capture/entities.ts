@@ -5,6 +5,7 @@ import { Workspace } from '../account';
 /** Where and when cards are received, with what they inherit. Its id was made on the device that set it. */
 @Entity('occasion')
 @Index('occasion_workspace', ['workspaceId', 'closed'])
+@Index('occasion_plan', ['planId'])
 export class Occasion {
   @PrimaryColumn({ type: 'uuid', primaryKeyConstraintName: 'occasion_pkey' })
   id!: string;
@@ -40,6 +41,12 @@ export class Occasion {
   /** Null for what the workspace says. */
   @Column({ name: 'files_itself', type: 'boolean', nullable: true })
   filesItself!: boolean | null;
+  /** The follow-up plan that whoever is filed is put into; null for none. Named by its table alone: that room stands above this one. */
+  @Column({ name: 'plan_id', type: 'uuid', nullable: true })
+  planId!: string | null;
+  @ManyToOne('PlanRecord', { onDelete: 'SET NULL' })
+  @JoinColumn({ name: 'plan_id', foreignKeyConstraintName: 'occasion_plan_fk' })
+  plan?: { id: string } | null;
   @Column({ name: 'created_at', type: 'timestamptz' })
   createdAt!: Date;
 }

@@ -66,6 +66,7 @@ export const cardOccasion = (occasion: Occasion | null | undefined): CardOccasio
         kind: occasion.kind,
         tags: occasion.tags,
         ownerId: occasion.ownerId,
+        planId: occasion.planId,
       }
     : null;
 
@@ -81,6 +82,7 @@ const fieldsOf = ({
   country,
   languages,
   filesItself,
+  planId,
   closed,
 }: Occasion): OccasionFields => ({
   name,
@@ -94,5 +96,6 @@ const fieldsOf = ({
   country,
   languages,
   filesItself,
+  planId,
   closed,
 });

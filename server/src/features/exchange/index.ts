@@ -9,5 +9,5 @@ export { forgetOldEvents } from './events/queries';
 export { WebhookDeliveryRecord, WebhookRecord } from './webhooks/entities';
 export { eventRoutes } from './webhooks/routes';
 export { DeliveryRecord, DestinationRecord, HandedRecord, MappingRecord } from './destinations/entities';
-export { forgetOldDeliveries } from './destinations/queries';
+export { forgetOldDeliveries, handOverOne } from './destinations/queries';
 export { destinationRoutes } from './destinations/routes';

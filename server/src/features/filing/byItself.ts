@@ -48,6 +48,8 @@ export async function fileByItself(
       known: null,
       notSame: [],
       uncompared: false,
+      // Nobody has looked at it: nothing goes out for its sake.
+      withoutPlan: true,
       rating: null,
       consent: null,
     },

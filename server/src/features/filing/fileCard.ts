@@ -7,7 +7,8 @@ import { conflict } from '../../platform/problem';
 import type { SignedIn } from '../../platform/session';
 import { announce } from '../../platform/trayEvents';
 import { inWorkspace } from '../../platform/workspaceScope';
-import { ownerIn } from '../capture';
+import { Occasion, ownerIn } from '../capture';
+import { enrol } from '../followup';
 import { isProbablyKnown } from '../matching';
 import {
   addPeople,
@@ -135,6 +136,21 @@ async function assertUnknown({ manager, who, request }: Filing): Promise<void> {
   throw conflict('perhaps-known', 'Somebody here is probably the same person. Compare them, then file this card.');
 }
 
+/** The occasion says what follows, unless whoever files it leaves that out. */
+async function beginPlan(
+  manager: EntityManager,
+  who: SignedIn,
+  { occasionId }: Card,
+  { withoutPlan, note }: FileCard,
+  personId: string,
+  at: Date,
+): Promise<void> {
+  if (withoutPlan || !occasionId) return;
+  const occasion = await manager.findOneBy(Occasion, { id: occasionId });
+  if (occasion?.planId)
+    await enrol(manager, who, { personId, planId: occasion.planId, occasionId, noteLine: note }, at);
+}
+
 /** Note, consent, who it is not, and what was done. */
 async function saveRest(
   { manager, who, card, request, at }: Filing,
@@ -153,6 +169,7 @@ async function saveRest(
     });
   }
   if (request.consent) await giveConsent(manager, who, personId, request.consent, at);
+  await beginPlan(manager, who, card, request, personId, at);
   for (const other of request.notSame) await keepApart(manager, who, personId, other);
   await log(manager, who, { personId, cardId: card.id, action, changes: changesBetween(before, request.fields), at });
 }

@@ -1,2 +1,13 @@
-export { Task } from './entities';
+export { lookIntoInboxes } from './mail/inbox';
+export { AttachmentRecord, BouncedAddress, DoNotWrite, MailSender, MailSettingsRecord } from './mail/entities';
+export { startMailListener } from './mail/listener';
+export { sendMessageTask } from './messages/deliver';
+export { MessageRecord } from './messages/entities';
+export { EnrolmentRecord, PlanRecord, PlanVersion } from './plans/entities';
+export { enrol } from './plans/enrol';
+export { wakePlans, walkPlans, type HandOver } from './plans/walk';
 export { followupRoutes } from './routes';
+export { CalendarFeedRecord, Task } from './tasks/entities';
+export { feedRoutes } from './tasks/feed';
+export { TemplateRecord, TemplateVersion } from './templates/entities';
+export { withdrawRoutes } from './withdraw';

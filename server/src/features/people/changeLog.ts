@@ -13,10 +13,13 @@ interface Done {
   cardId?: string | null;
 }
 
+/** Who did it; nobody of the team for what people do themselves, or a plan does. */
+export type Actor = Pick<SignedIn, 'workspaceId'> & { accountId: string | null };
+
 /** Adds to what was done to people; nothing is ever taken away. */
 export const logAll = (
   manager: EntityManager,
-  { workspaceId, accountId }: SignedIn,
+  { workspaceId, accountId }: Actor,
   done: readonly Done[],
 ): Promise<unknown> =>
   manager.insert(
@@ -34,5 +37,4 @@ export const logAll = (
   );
 
 /** As `logAll`, for one. */
-export const log = (manager: EntityManager, who: SignedIn, done: Done): Promise<unknown> =>
-  logAll(manager, who, [done]);
+export const log = (manager: EntityManager, who: Actor, done: Done): Promise<unknown> => logAll(manager, who, [done]);

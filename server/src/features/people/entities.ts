@@ -262,11 +262,12 @@ export class ChangeLogEntry {
   workspace?: Relation<Workspace>;
   @Column({ name: 'person_id', type: 'uuid' })
   personId!: string;
-  @Column({ name: 'actor_id', type: 'uuid' })
-  actorId!: string;
+  /** Null for what nobody of the team did: they themselves, or a plan. */
+  @Column({ name: 'actor_id', type: 'uuid', nullable: true })
+  actorId!: string | null;
   @ManyToOne(() => Account, { onDelete: 'NO ACTION' })
   @JoinColumn({ name: 'actor_id', foreignKeyConstraintName: 'change_log_actor_fk' })
-  actor?: Relation<Account>;
+  actor?: Relation<Account> | null;
   @Column({ name: 'card_id', type: 'uuid', nullable: true })
   cardId!: string | null;
   @Column({ type: 'text' })

@@ -8,11 +8,18 @@ import { storage } from '../../platform/storage';
 import { inWorkspace } from '../../platform/workspaceScope';
 import { lockPhotos, Photo, photoStates } from '../capture';
 import { Card, unlearn } from '../reading';
-import { log } from './changeLog';
+import { log, type Actor } from './changeLog';
 import { Employment, FilingReceipt, Person } from './entities';
 import { loadFields } from './loadFields';
 import { lockCardsOf } from './lockCardsOf';
-import { deleteEmptyCompanies, forgetLearnedFrom, forgetValues, lockFrequencies, saveFrequencies } from './queries';
+import {
+  deleteEmptyCompanies,
+  forgetLearnedFrom,
+  forgetMail,
+  forgetValues,
+  lockFrequencies,
+  saveFrequencies,
+} from './queries';
 import { forgetUnusedWords, toldTexts } from './list/queries';
 import { Merge } from './recordEntities';
 
@@ -27,7 +34,7 @@ export function erasePerson(database: DataSource, who: SignedIn, id: string): Pr
 }
 
 /** As `erasePerson`, within a transaction. */
-export async function eraseLocked(manager: EntityManager, who: SignedIn, id: string): Promise<void> {
+export async function eraseLocked(manager: EntityManager, who: Actor, id: string): Promise<void> {
   const onPhotos = await manager.find(Card, { where: { personId: id }, select: { id: true, photoId: true } });
   const photos = await lockPhotos(manager, onPhotos.map(({ photoId }) => photoId)); // prettier-ignore
   const cards = await lockCardsOf(manager, [id]);
@@ -46,7 +53,8 @@ export async function eraseLocked(manager: EntityManager, who: SignedIn, id: str
   await manager.delete(FilingReceipt, { personId: id });
   const jobs = await manager.findBy(Employment, { personId: id });
   await forgetCounted(manager, who.workspaceId, fields);
-  // Jobs, addresses, notes, consents, keys and duplicates go with the person's row.
+  await forgetMail(manager, who.workspaceId, id, fields.emails);
+  // Jobs, addresses, notes, consents, messages, plans, keys and duplicates go with the person's row.
   await manager.delete(Person, { id });
   await deleteEmptyCompanies(manager, who.workspaceId, jobs.flatMap(({ companyId }) => companyId ?? [])); // prettier-ignore
   const words = [person.fullName, fields.company, fields.title, ...told.map(({ text }) => text)].flatMap(foldedWords);

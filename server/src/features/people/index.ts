@@ -1,5 +1,5 @@
 export { changeCells } from './changeCells';
-export { log, logAll } from './changeLog';
+export { log, logAll, type Actor } from './changeLog';
 export { PeopleChangeRecord, PeopleChangeRow } from './changes/entities';
 export { forgetOldChanges } from './changes/changeState';
 export { deleteEmptyCompanies } from './queries';

@@ -18,6 +18,7 @@ import { saveMatchKeys } from './matchKeys';
 import { SNAPSHOT_SCHEMA, snapshotOf, type MergeSnapshot, type Row } from './mergeSnapshot';
 import {
   atPresentFirms,
+  endSecondCourses,
   handedFollow,
   jobsContradict,
   moveBack,
@@ -64,7 +65,8 @@ export async function mergeLocked(manager: EntityManager, who: SignedIn, request
 
   for (const entity of [Note, Card, Consent, FilingReceipt])
     await manager.update(entity as typeof Note, { personId: In(otherIds) }, { personId: into.person.id });
-  for (const table of ['task', 'share'] as const)
+  await endSecondCourses(manager, who.workspaceId, into.person.id, otherIds, at);
+  for (const table of ['task', 'share', 'message', 'enrolment', 'attachment'] as const)
     await moveRows(manager, who.workspaceId, table, otherIds, into.person.id);
   const handed = await moveHanded(manager, who.workspaceId, otherIds, into.person.id);
   await handedFollow(manager, who.workspaceId, [into.person.id]);
@@ -181,6 +183,9 @@ async function rowsOf(
     cards: await ownersOf(manager, workspaceId, 'card', ids),
     consents: await ownersOf(manager, workspaceId, 'consent', ids),
     tasks: await ownersOf(manager, workspaceId, 'task', ids),
+    messages: await ownersOf(manager, workspaceId, 'message', ids),
+    enrolments: await ownersOf(manager, workspaceId, 'enrolment', ids),
+    attachments: await ownersOf(manager, workspaceId, 'attachment', ids),
     shares: await ownersOf(manager, workspaceId, 'share', ids),
     receipts: await ownersOf(manager, workspaceId, 'filing_receipt', ids),
   };
@@ -286,6 +291,9 @@ async function giveBack(
     card: before.cards,
     consent: before.consents,
     task: before.tasks,
+    message: before.messages,
+    enrolment: before.enrolments,
+    attachment: before.attachments,
     share: before.shares,
     filing_receipt: before.receipts,
   } as const;

@@ -4,7 +4,7 @@ import type { PersonFields } from '@dossier/core/people';
 export type Row = Record<string, unknown> & { id: string; person_id: string };
 
 /** Raised with every change of a table whose rows a merge keeps; `UPGRADES` then says what becomes of older ones. */
-export const SNAPSHOT_SCHEMA = 4;
+export const SNAPSHOT_SCHEMA = 5;
 
 /** What a merge changed: rows as they were, and whose what was. */
 export interface MergeSnapshot {
@@ -18,6 +18,9 @@ export interface MergeSnapshot {
   consents: [string, string][];
   tasks: [string, string][];
   shares: [string, string][];
+  messages: [string, string][];
+  enrolments: [string, string][];
+  attachments: [string, string][];
   receipts: [string, string][];
   /** From whom the person was not kept apart before. */
   apart?: string[];
@@ -45,6 +48,8 @@ const UPGRADES: Record<number, (before: AnySnapshot) => AnySnapshot> = {
   }),
   // Links to somebody go with their record.
   3: (rest) => ({ ...rest, shares: [] }),
+  // So does what was written to them and by them, and the plans that they are in.
+  4: (rest) => ({ ...rest, messages: [], enrolments: [], attachments: [] }),
 };
 
 /** A snapshot of any age as the tables are now. */

@@ -68,7 +68,7 @@ export const summaryRows = (
 /** What is to be done about a person, the next first. */
 export const nextSteps = (manager: EntityManager, workspaceId: string, personId: string): Promise<NextStep[]> =>
   manager.query(
-    `select task.id, task.text, task.due_on::text as "dueOn", account.name as by
+    `select task.id, task.text, task.due_on::text as "dueOn", task.due_time as "dueTime", account.name as by
      from task join account on account.workspace_id = $1 and account.id = task.made_by
      where task.workspace_id = $1 and task.person_id = $2 and task.done_at is null
      order by task.due_on nulls last, task.made_at limit 50`,
@@ -338,7 +338,8 @@ export async function wholeRows(
   return rows.map(({ row }) => row);
 }
 
-type MovedTable = 'note' | 'card' | 'consent' | 'task' | 'share' | 'filing_receipt';
+type MovedTable =
+  'note' | 'card' | 'consent' | 'task' | 'share' | 'message' | 'enrolment' | 'attachment' | 'filing_receipt';
 const keyOf = (table: MovedTable): string => (table === 'filing_receipt' ? 'key' : 'id');
 
 /** Whose what is: pairs of key and person. */
@@ -371,11 +372,41 @@ export async function putRowsBack(
   );
 }
 
+/** Of people who become one, nobody is in a plan twice: that of the one who stays goes on, else the one begun first. */
+export const endSecondCourses = (
+  manager: EntityManager,
+  workspaceId: string,
+  intoId: string,
+  otherIds: readonly string[],
+  at: Date,
+): Promise<unknown> =>
+  manager.query(
+    `update enrolment e set status = 'ended', ending = 'merged', next_step = null, due_at = null, held = null, held_at = null, ended_at = $4
+     from (select id, row_number() over (partition by plan_id order by person_id <> $2, started_at, id) as place from enrolment
+       where workspace_id = $1 and status <> 'ended' and (person_id = $2 or person_id = any($3::uuid[]))) ranked
+     where e.workspace_id = $1 and e.id = ranked.id and ranked.place > 1`,
+    [workspaceId, intoId, otherIds, at],
+  );
+
+/** Files that came in from somebody, and that mail to their addresses comes back. */
+export async function forgetMail(
+  manager: EntityManager,
+  workspaceId: string,
+  personId: string,
+  addresses: readonly string[],
+): Promise<void> {
+  await manager.query(`delete from stored_file where workspace_id = $1 and id in (select file_id from attachment where workspace_id = $1 and person_id = $2)`, [workspaceId, personId]); // prettier-ignore
+  await manager.query(`delete from bounced_address where workspace_id = $1 and address = any($2::text[])`, [
+    workspaceId,
+    addresses,
+  ]);
+}
+
 /** Gives what other rooms keep about some people to another. */
 export const moveRows = (
   manager: EntityManager,
   workspaceId: string,
-  table: 'task' | 'share',
+  table: 'task' | 'share' | 'message' | 'enrolment' | 'attachment',
   fromIds: readonly string[],
   toId: string,
 ): Promise<unknown> =>

@@ -80,6 +80,21 @@ export async function wantDelivered(
   return row!.begun;
 }
 
+/** Puts one person on their way to a destination, if it is still there. */
+export async function handOverOne(
+  manager: EntityManager,
+  workspaceId: string,
+  destinationId: string,
+  personId: string,
+): Promise<void> {
+  const [found] = await manager.query<{ id: string }[]>(
+    'select id from destination where workspace_id = $1 and id = $2',
+    [workspaceId, destinationId],
+  );
+  if (found)
+    await wantDelivered(manager, workspaceId, destinationId, [{ personId, subject: 'person', subjectId: personId }]);
+}
+
 /** Tries again what waits for somebody, or for the destination to go on. @param ids these alone; all of it without @returns how many */
 export async function tryAgain(
   manager: EntityManager,

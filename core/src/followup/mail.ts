@@ -1,0 +1,2 @@
+export * from './incomingMail';
+export { withoutQuoted } from './withoutQuoted';

@@ -1,0 +1,2 @@
+export * from './repeat';
+export * from './snooze';

@@ -1,0 +1,6 @@
+export { GREETINGS, MESSAGE_LANGUAGES } from './greetings';
+export { greet } from './greet';
+export { languageOfCountry } from './languageOf';
+export * from './placeholders';
+export * from './template';
+export { withdrawWords } from './withdrawWords';

@@ -1,0 +1,235 @@
+import type { Sending } from '@dossier/core/followup';
+import { withdrawWords } from '@dossier/core/followup/templates';
+import type { Task } from 'graphile-worker';
+import { In, type EntityManager } from 'typeorm';
+import { z } from 'zod';
+import { composeMail } from '../../../platform/mail/compose';
+import { htmlOf } from '../../../platform/mail/htmlOf';
+import { giveMail, MailRefused, MailUncertain, type MailServer } from '../../../platform/mail/smtp';
+import { OutsideTrouble, type Reach } from '../../../platform/outside';
+import { storage } from '../../../platform/storage';
+import { inWorkspace } from '../../../platform/workspaceScope';
+import type { DataSource } from 'typeorm';
+import { log } from '../../people';
+import { mayBeSent } from '../gate';
+import { AttachmentRecord, BouncedAddress, MailSettingsRecord } from '../mail/entities';
+import { happensTo } from '../plans/happens';
+import { MessageRecord } from './entities';
+import { ownVcard } from './ownVcard';
+import { queueWaiting, takeMailSlot } from './queries';
+
+/** Seconds between tries: about a day in all, then somebody must look. */
+export const PAUSES = [5, 30, 120, 600, 1800, 3600, 10_800, 21_600, 43_200] as const;
+/** So soon it is not worth to come again later. */
+const SHORT_WAIT_MS = 400;
+
+type Parts = { database: DataSource } & Reach;
+const Payload = z.object({ messageId: z.uuid(), workspaceId: z.uuid() });
+
+/** It is not let through: not at the beginning, or no longer at the last moment. */
+class NotLetThrough extends Error {}
+/** Somebody else is at it, or has taken it back. */
+class NotOursAnyMore extends Error {}
+
+interface Begun {
+  message: MessageRecord;
+  server: MailServer;
+  raw: Buffer;
+}
+
+/**
+ * Gives one message to the team's mail server. Its id and its state are in the database before the server sees anything: what a crash
+ * leaves before the end of the message is sent again, what it leaves after that is `uncertain` and is not.
+ */
+export const sendMessageTask =
+  (parts: Parts): Task =>
+  async (raw) => {
+    const { messageId, workspaceId } = Payload.parse(raw);
+    const { database, allowed } = parts;
+    const begun = await inWorkspace(database, workspaceId, (manager) => begin(parts, manager, workspaceId, messageId));
+    if (!begun) return;
+    const { message, server } = begun;
+    const isMine = { id: message.id, workspaceId, attempts: message.attempts };
+    const beforeEnd = () =>
+      inWorkspace(database, workspaceId, async (manager) => {
+        const now = new Date();
+        // Whoever withdrew while the line was made is not written to.
+        const verdict = await mayBeSent(manager, message.personId, sendingOf(message), { now, exceptId: message.id });
+        if (!verdict.may) throw new NotLetThrough(verdict.words);
+        const { affected } = await manager.update(
+          MessageRecord,
+          { ...isMine, state: 'sending' },
+          { state: 'handing', passedAt: now },
+        );
+        if (!affected) throw new NotOursAnyMore();
+      });
+    const outcome = await giveMail(
+      allowed,
+      server,
+      { from: message.sender, to: message.recipient },
+      begun.raw,
+      beforeEnd,
+    ).then(
+      () => 'sent' as const,
+      (error: unknown) => error as Error,
+    );
+    await inWorkspace(database, workspaceId, (manager) => end(manager, message, outcome));
+  };
+
+/** What a message wants to be let through for. */
+export const sendingOf = ({ channel, recipient, purpose }: MessageRecord): Sending => ({
+  channel,
+  to: recipient,
+  purpose: purpose!,
+});
+
+async function begin(
+  { sealing, publicAddress }: Parts,
+  manager: EntityManager,
+  workspaceId: string,
+  id: string,
+): Promise<Begun | undefined> {
+  const message = await manager.findOne(MessageRecord, {
+    where: { id, workspaceId },
+    lock: { mode: 'pessimistic_write' },
+  });
+  if (!message || message.direction !== 'out') return undefined;
+  if (message.state === 'handing') {
+    await manager.update(MessageRecord, { id }, { state: 'uncertain', nextAt: null, problem: UNCERTAIN });
+    return undefined;
+  }
+  // One that a worker was killed at is gone on with: its last dot was not sent.
+  if (message.state !== 'waiting' && message.state !== 'sending') return undefined;
+  const settings = await manager.findOneBy(MailSettingsRecord, { workspaceId });
+  if (!settings?.outgoing) {
+    // It goes on once a server is set.
+    await manager.update(
+      MessageRecord,
+      { id },
+      { state: 'waiting', problem: 'No mail server is set yet.', nextAt: null },
+    );
+    return undefined;
+  }
+  const verdict = await mayBeSent(manager, message.personId, sendingOf(message), { exceptId: message.id });
+  if (!verdict.may) {
+    await refuse(manager, message, verdict.words);
+    return undefined;
+  }
+  const isPlan = message.kind === 'plan';
+  if (isPlan && !publicAddress) {
+    await refuse(
+      manager,
+      message,
+      'No way to withdraw can be given: whoever runs Dossier sets DOSSIER_PUBLIC_ADDRESS.',
+    );
+    return undefined;
+  }
+  const wait = await takeMailSlot(manager, workspaceId);
+  if (wait > SHORT_WAIT_MS) {
+    await comeAgain(manager, message, new Date(Date.now() + wait), null);
+    return undefined;
+  }
+  const attempts = message.attempts + 1;
+  await manager.update(MessageRecord, { id }, { state: 'sending', attempts });
+  const withdrawUrl =
+    publicAddress && message.withdrawKey ? `${publicAddress}/withdraw/${message.withdrawKey}` : undefined;
+  const text = [message.body, settings.footer, withdrawUrl && withdrawWords(message.language, withdrawUrl)]
+    .filter(Boolean)
+    .join('\n\n');
+  const raw = await composeMail({
+    headerId: message.headerId,
+    from: { name: message.senderName, address: message.sender },
+    to: message.recipient,
+    subject: message.subject,
+    text,
+    html: htmlOf(text),
+    date: message.madeAt,
+    inReplyTo: message.refersTo[0],
+    references: message.refersTo,
+    withdrawUrl,
+    attachments: [
+      ...(message.ownVcard ? [await ownVcard(manager, message)] : []),
+      ...(await filesOf(manager, message)),
+    ],
+  });
+  const server = { ...settings.outgoing, password: settings.outPassword ? sealing.open(settings.outPassword) : '' };
+  return { message: { ...message, attempts } as MessageRecord, server, raw };
+}
+
+const UNCERTAIN = 'This was interrupted while it was given to the mail server: it may have been sent, and may not.';
+
+async function filesOf(manager: EntityManager, { attachmentIds, workspaceId }: MessageRecord) {
+  const records = attachmentIds.length > 0 ? await manager.findBy(AttachmentRecord, { id: In(attachmentIds), workspaceId }) : []; // prettier-ignore
+  const files = [];
+  for (const { fileId, name, type } of records) {
+    const file = await storage.get(manager, fileId);
+    if (file) files.push({ filename: name, contentType: type, content: file.bytes });
+  }
+  return files;
+}
+
+async function end(manager: EntityManager, message: MessageRecord, outcome: 'sent' | Error): Promise<void> {
+  const { id, workspaceId, attempts } = message;
+  const now = new Date();
+  const record = await manager.findOne(MessageRecord, {
+    where: { id, workspaceId, attempts, state: In(['sending', 'handing', 'uncertain']) },
+    lock: { mode: 'pessimistic_write' },
+  });
+  if (!record || outcome instanceof NotOursAnyMore) return;
+  const trouble = (words: string | null) => manager.update(MailSettingsRecord, { workspaceId }, { outTrouble: words });
+  if (outcome === 'sent') {
+    await manager.update(MessageRecord, { id }, { state: 'sent', at: now, nextAt: null, problem: null });
+    await trouble(null);
+    await log(manager, { workspaceId, accountId: message.madeBy }, { personId: message.personId, action: 'wroteTo', at: now, changes: [{ field: 'message', before: '', after: message.subject }] }); // prettier-ignore
+    return;
+  }
+  if (outcome instanceof NotLetThrough) return refuse(manager, record, outcome.message);
+  if (outcome instanceof MailUncertain) {
+    await manager.update(MessageRecord, { id }, { state: 'uncertain', nextAt: null, problem: UNCERTAIN });
+    return;
+  }
+  const again = () => {
+    const pause = PAUSES[attempts - 1];
+    if (pause === undefined) return refuse(manager, record, outcome.message);
+    return comeAgain(manager, record, new Date(now.getTime() + pause * 1000), outcome.message);
+  };
+  if (outcome instanceof MailRefused) {
+    if (outcome.of === 'login') await trouble(outcome.message);
+    if (outcome.of === 'login' || outcome.mayGoWell) return again();
+    await refuse(manager, record, outcome.message);
+    if (outcome.of === 'recipient') await cameBack(manager, record, outcome.enhanced || String(outcome.code), now);
+    return;
+  }
+  if (!(outcome instanceof OutsideTrouble)) throw outcome;
+  await trouble(outcome.message);
+  return again();
+}
+
+/** An address that cannot be written to any more; whoever was, leaves the plans that end with that. */
+export async function cameBack(
+  manager: EntityManager,
+  { id, workspaceId, personId, recipient }: MessageRecord,
+  status: string,
+  at: Date,
+): Promise<void> {
+  await manager.update(MessageRecord, { id }, { cameBackAt: at });
+  await manager.upsert(BouncedAddress, { workspaceId, address: recipient.toLowerCase(), status, at }, [
+    'workspaceId',
+    'address',
+  ]);
+  await happensTo(manager, workspaceId, personId, { kind: 'bounced', at });
+}
+
+async function refuse(manager: EntityManager, { id }: MessageRecord, problem: string): Promise<void> {
+  await manager.update(MessageRecord, { id }, { state: 'refused', problem, nextAt: null });
+}
+
+async function comeAgain(
+  manager: EntityManager,
+  { id, workspaceId }: MessageRecord,
+  nextAt: Date,
+  problem: string | null,
+): Promise<void> {
+  await manager.update(MessageRecord, { id }, { state: 'waiting', nextAt, problem });
+  await queueWaiting(manager, workspaceId, [id]);
+}

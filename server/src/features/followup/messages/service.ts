@@ -1,0 +1,199 @@
+import type {
+  Message,
+  MessageList,
+  MessageMove,
+  NewMessage,
+  Preview,
+  PreviewRequest,
+  TemplateText,
+} from '@dossier/contract';
+import { maySend, type Verdict } from '@dossier/core/followup';
+import { fillTemplate, placeholderLabel, textIn } from '@dossier/core/followup/templates';
+import { In, IsNull, type DataSource, type EntityManager } from 'typeorm';
+import { conflict, notFound, ProblemError } from '../../../platform/problem';
+import type { SignedIn } from '../../../platform/session';
+import { inSnapshot, inWorkspace } from '../../../platform/workspaceScope';
+import { Account } from '../../account';
+import { mayBeSent, standingOf } from '../gate';
+import { EnrolmentRecord, PlanRecord } from '../plans/entities';
+import { assertOwnFiles, attachmentsOf, templateNow } from '../templates/service';
+import { MessageRecord } from './entities';
+import { queueWaiting } from './queries';
+import { addresseeOf } from './valuesOf';
+import { writeMessage } from './write';
+
+const MOST_SHOWN = 200;
+
+/** All that was written to somebody and by them, the latest first. @throws ProblemError 404 */
+export const messagesOf = (database: DataSource, { workspaceId }: SignedIn, personId: string): Promise<MessageList> =>
+  inSnapshot(database, workspaceId, async (manager) => {
+    const records = await manager.find(MessageRecord, {
+      where: { workspaceId, personId },
+      order: { at: 'DESC', id: 'DESC' },
+      take: MOST_SHOWN,
+    });
+    const items: Message[] = [];
+    for (const record of records) items.push(await viewOf(manager, record));
+    return { items };
+  });
+
+export async function viewOf(manager: EntityManager, record: MessageRecord): Promise<Message> {
+  const enrolment = record.enrolmentId ? await manager.findOneBy(EnrolmentRecord, { id: record.enrolmentId }) : null;
+  const plan = enrolment && (await manager.findOneBy(PlanRecord, { id: enrolment.planId }));
+  const maker = record.madeBy ? await manager.findOneBy(Account, { id: record.madeBy }) : null;
+  const { id, direction, state, kind, subject, problem, answersId } = record;
+  return {
+    id, direction, kind, subject, problem, answersId,
+    state: state === 'handing' ? 'sending' : state,
+    at: record.at.toISOString(),
+    from: record.sender,
+    to: record.recipient,
+    text: record.body,
+    cameBack: record.cameBackAt !== null,
+    isRead: direction === 'out' || record.readAt !== null,
+    by: maker?.name ?? null,
+    plan: plan?.name ?? null,
+    attachments: await attachmentsOf(manager, record.attachmentIds),
+  }; // prettier-ignore
+}
+
+/** A template, or a text that is not saved yet, as it would go to one person, and whether it would be let through. @throws ProblemError 404 */
+export const preview = (
+  database: DataSource,
+  { workspaceId }: SignedIn,
+  personId: string,
+  request: PreviewRequest,
+): Promise<Preview> =>
+  inSnapshot(database, workspaceId, async (manager) => {
+    const addressee = await addresseeOf(manager, personId);
+    const standing = await standingOf(manager, personId);
+    if (!addressee || !standing) throw notFound('This person');
+    const template = request.templateId ? await templateNow(manager, workspaceId, request.templateId) : undefined;
+    const texts = (request.texts ?? template?.texts ?? {}) as Record<string, TemplateText>;
+    const { language, text } = textIn(texts, request.language ?? addressee.language) ?? {
+      language: addressee.language,
+      text: { subject: [], body: [] },
+    };
+    const filled = fillTemplate(text, addressee.values(language));
+    const shown = filled.missing.length > 0 ? fillTemplate(withGaps(text), addressee.values(language)) : filled;
+    const { subject, body } = shown as { subject: string; body: string };
+    const to = addressee.to ?? '';
+    const verdict = maySend(standing, { channel: 'email', to, purpose: request.purpose }, new Date());
+    return {
+      language,
+      from: addressee.sender ? `${addressee.sender.name} <${addressee.sender.address}>` : null,
+      to: addressee.to ?? null,
+      subject,
+      body,
+      missing: filled.missing.map(placeholderLabel),
+      attachments: [
+        ...(template?.ownVcard ? ['Your own details'] : []),
+        ...(await attachmentsOf(manager, template?.attachmentIds ?? [])).map(({ name }) => name),
+      ],
+      verdict: told(verdict),
+    };
+  });
+
+/** So that what is missing can be seen where it is missing. */
+const withGaps = ({ subject, body }: TemplateText): TemplateText => {
+  const gap = (piece: TemplateText['body'][number]) =>
+    typeof piece === 'string' ? piece : { ...piece, fallback: piece.fallback || '…' };
+  return { subject: subject.map(gap), body: body.map(gap) };
+};
+
+export const told = (verdict: Verdict) => (verdict.may ? { may: true, why: null, words: null } : verdict);
+
+/**
+ * Puts a message on its way that somebody has looked at. The same id twice is one message.
+ * @throws ProblemError 404, 422 where there is nobody to send from, or it is not let through
+ */
+export function sendByHand(
+  database: DataSource,
+  who: SignedIn,
+  personId: string,
+  message: NewMessage,
+): Promise<Message> {
+  return inWorkspace(database, who.workspaceId, async (manager) => {
+    const { workspaceId, accountId } = who;
+    const sent = await manager.findOneBy(MessageRecord, { id: message.id, workspaceId });
+    if (sent) return viewOf(manager, sent);
+    const addressee = await addresseeOf(manager, personId);
+    if (!addressee) throw notFound('This person');
+    if (!addressee.sender)
+      throw new ProblemError(
+        422,
+        'no-sender',
+        'Nobody to send from',
+        'No address to send from is set. An administrator sets one under Mail.',
+      );
+    const verdict = await mayBeSent(manager, personId, { channel: 'email', to: message.to, purpose: message.purpose });
+    if (!verdict.may)
+      throw new ProblemError(422, 'not-let-through', 'Not sent', verdict.words, [
+        { path: 'purpose', message: verdict.words },
+      ]);
+    await assertOwnFiles(manager, workspaceId, message.attachmentIds);
+    const template = message.templateId ? await templateNow(manager, workspaceId, message.templateId) : undefined;
+    const answered = message.answersId
+      ? await manager.findOneBy(MessageRecord, { id: message.answersId, workspaceId, personId })
+      : null;
+    await writeMessage(
+      manager,
+      {
+        ...message,
+        workspaceId,
+        personId,
+        sender: addressee.sender,
+        templateVersion: template?.version ?? null,
+        refersTo: answered ? [answered.headerId, ...answered.refersTo] : [],
+        answersId: answered?.id ?? null,
+        language: addressee.language,
+        madeBy: accountId,
+      },
+      new Date(),
+    );
+    if (answered) await manager.update(MessageRecord, { id: answered.id, readAt: IsNull() }, { readAt: new Date() });
+    return viewOf(manager, await manager.findOneByOrFail(MessageRecord, { id: message.id }));
+  });
+}
+
+/**
+ * What somebody says of a message: it is read; it is to be tried again; what perhaps went has arrived, or is given up.
+ * @throws ProblemError 404, 409 where that cannot be said of it
+ */
+export function moveMessage(
+  database: DataSource,
+  { workspaceId }: SignedIn,
+  id: string,
+  { to }: MessageMove,
+): Promise<void> {
+  return inWorkspace(database, workspaceId, async (manager) => {
+    const message = await manager.findOne(MessageRecord, {
+      where: { id, workspaceId },
+      lock: { mode: 'pessimistic_write' },
+    });
+    if (!message) throw notFound('This message');
+    const now = new Date();
+    if (to === 'read' || to === 'unread') {
+      if (message.direction === 'in')
+        await manager.update(MessageRecord, { id }, { readAt: to === 'read' ? now : null });
+      else if (message.state === 'refused')
+        await manager.update(MessageRecord, { id }, { readAt: to === 'read' ? now : null });
+      return;
+    }
+    const { affected } = await manager.update(MessageRecord, { id, state: In([...FROM[to]]) }, MOVES[to](now));
+    if (!affected) throw conflict('message-moved', 'This message is not waiting for that any more. Load it again.');
+    if (to === 'again') await queueWaiting(manager, workspaceId, [id]);
+  });
+}
+
+const FROM = {
+  again: ['uncertain', 'refused'],
+  arrived: ['uncertain'],
+  dropped: ['uncertain', 'refused', 'waiting'],
+} as const;
+const MOVES = {
+  again: (now: Date) => ({ state: 'waiting', nextAt: now, attempts: 0, problem: null }) as const,
+  arrived: () => ({ state: 'sent', problem: null }) as const,
+  dropped: (now: Date) =>
+    ({ state: 'refused', problem: 'Somebody decided that it is not sent.', nextAt: null, readAt: now }) as const,
+};

@@ -1,0 +1,62 @@
+import type { EntityManager } from 'typeorm';
+
+/** Names of plans in whose steps a template stands. */
+export async function plansUsing(manager: EntityManager, workspaceId: string, templateId: string): Promise<string[]> {
+  const rows = await manager.query<{ name: string }[]>(
+    `select p.name from plan p join plan_version v on v.workspace_id = $1 and v.plan_id = p.id and v.version = p.version
+     where p.workspace_id = $1 and p.removed_at is null
+       and exists (select from jsonb_array_elements(v.steps) s where s->'act'->>'templateId' = $2)
+     order by p.name`,
+    [workspaceId, templateId],
+  );
+  return rows.map(({ name }) => name);
+}
+
+export interface PlanCount {
+  plan_id: string;
+  people: number;
+  on_older: number;
+  occasions: string[];
+}
+
+/** Who is in each plan, who of them on an older version, and which occasions begin it. */
+export const planCounts = (manager: EntityManager, workspaceId: string): Promise<PlanCount[]> =>
+  manager.query(
+    `select p.id as plan_id,
+       (select count(*)::int from enrolment e where e.workspace_id = $1 and e.plan_id = p.id and e.status <> 'ended') as people,
+       (select count(*)::int from enrolment e where e.workspace_id = $1 and e.plan_id = p.id and e.status <> 'ended' and e.version < p.version) as on_older,
+       array(select o.name from occasion o where o.workspace_id = $1 and o.plan_id = p.id and not o.closed order by o.name) as occasions
+     from plan p where p.workspace_id = $1 and p.removed_at is null`,
+    [workspaceId],
+  );
+
+/**
+ * Whose next step is due, the longest first: also what was held, once something was done about the person since. Other workers pass over
+ * them until the transaction ends.
+ */
+export async function dueEnrolments(manager: EntityManager, workspaceId: string, most: number): Promise<string[]> {
+  const rows = await manager.query<{ id: string }[]>(
+    `select e.id from enrolment e
+     where e.workspace_id = $1 and e.status = 'running' and e.due_at <= now()
+     order by e.due_at, e.id limit $2 for update skip locked`,
+    [workspaceId, most],
+  );
+  return rows.map(({ id }) => id);
+}
+
+/** What was held is looked at again once something has been done about the person. @returns how many */
+export async function wakeHeld(manager: EntityManager, workspaceId: string): Promise<number> {
+  const [rows] = await manager.query<[{ id: string }[]]>(
+    `update enrolment e set due_at = now()
+     where e.workspace_id = $1 and e.status = 'running' and e.held is not null and e.due_at > now()
+       and exists (select from change_log l where l.workspace_id = $1 and l.person_id = e.person_id and l.at > e.held_at)
+     returning e.id`,
+    [workspaceId],
+  );
+  return rows.length;
+}
+
+export async function workspacesWithDueSteps(manager: EntityManager): Promise<string[]> {
+  const rows = await manager.query<{ id: string }[]>('select * from workspaces_with_due_steps() as found(id)');
+  return rows.map(({ id }) => id);
+}

@@ -1,0 +1,91 @@
+import type { Task as TaskView } from '@dossier/contract';
+import type { EntityManager } from 'typeorm';
+
+export interface TaskRow {
+  id: string;
+  kind: TaskView['kind'];
+  text: string;
+  due_on: string | null;
+  due_time: string | null;
+  repeat: TaskView['repeat'];
+  owner_id: string;
+  owner_name: string;
+  person_id: string | null;
+  full_name: string | null;
+  person_company: string | null;
+  company_id: string | null;
+  company_name: string | null;
+  plan: string | null;
+  done_at: Date | null;
+  version: number;
+  made_at: Date;
+  changed_at: Date;
+}
+
+const TASKS = `
+  select t.id, t.kind, t.text, t.due_on::text, t.due_time, t.repeat, t.owner_id, a.name as owner_name, t.person_id, p.full_name,
+    coalesce((select c.name from employment e join company c on c.workspace_id = $1 and c.id = e.company_id
+      where e.workspace_id = $1 and e.person_id = t.person_id and e.ended_at is null), '') as person_company,
+    t.company_id, f.name as company_name, (select l.name from enrolment n join plan l on l.workspace_id = $1 and l.id = n.plan_id
+      where n.workspace_id = $1 and n.id = t.enrolment_id) as plan,
+    t.done_at, t.version, t.made_at, t.changed_at
+  from task t
+  join account a on a.workspace_id = $1 and a.id = t.owner_id
+  left join person p on p.workspace_id = $1 and p.id = t.person_id
+  left join company f on f.workspace_id = $1 and f.id = t.company_id
+  where t.workspace_id = $1 and (t.person_id is null or p.deleted_at is null)`;
+
+export interface TaskFilter {
+  ownerId: string | null;
+  personId: string | null;
+  companyId: string | null;
+  done: boolean;
+  /** Behind which place the page begins; open ones by day, time and id, done ones the latest first. */
+  after: readonly string[] | null;
+  limit: number;
+  /** Only what is due by that day. */
+  dueBy?: string | null;
+}
+
+/** Tasks of a team, those with a day first; of those that are done the latest first. */
+export const taskRows = (
+  manager: EntityManager,
+  workspaceId: string,
+  { ownerId, personId, companyId, done, after, limit, dueBy = null }: TaskFilter,
+): Promise<TaskRow[]> =>
+  manager.query(
+    `${TASKS} and (t.done_at is not null) = $2 and ($3::uuid is null or t.owner_id = $3) and ($4::uuid is null or t.person_id = $4)
+       and ($5::uuid is null or t.company_id = $5) and ($6::date is null or t.due_on <= $6)
+       ${after ? (done ? 'and (t.done_at, t.id) < ($8::timestamptz, $9::uuid)' : `and (coalesce(t.due_on, 'infinity'), coalesce(t.due_time, '99:99'), t.id) > ($8::date, $9::text, $10::uuid)`) : ''}
+     order by ${done ? 't.done_at desc, t.id desc' : `coalesce(t.due_on, 'infinity'), coalesce(t.due_time, '99:99'), t.id`} limit $7`,
+    [workspaceId, done, ownerId, personId, companyId, dueBy, limit, ...(after ?? [])],
+  );
+
+export const taskRow = async (manager: EntityManager, workspaceId: string, id: string): Promise<TaskRow | undefined> =>
+  (await manager.query<TaskRow[]>(`${TASKS} and t.id = $2`, [workspaceId, id]))[0];
+
+/** How many tasks somebody has done on the day that begins then. */
+export async function doneSince(
+  manager: EntityManager,
+  workspaceId: string,
+  accountId: string,
+  since: Date,
+): Promise<number> {
+  const [row] = await manager.query<{ done: number }[]>(
+    'select count(*)::int as done from task where workspace_id = $1 and done_by = $2 and done_at >= $3',
+    [workspaceId, accountId, since],
+  );
+  return row!.done;
+}
+
+/** Whose calendar a key opens. */
+export async function calendarOfKey(
+  manager: EntityManager,
+  hash: Buffer,
+): Promise<{ account_id: string; workspace_id: string } | undefined> {
+  const [row] = await manager.query<{ account_id: string; workspace_id: string }[]>(
+    'select * from calendar_of_key($1)',
+    [hash],
+  );
+  return row;
+}

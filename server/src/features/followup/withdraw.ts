@@ -1,0 +1,119 @@
+import { Router, urlencoded, type Request, type Response } from 'express';
+import { rateLimit } from 'express-rate-limit';
+import { ArrayContains, IsNull, type DataSource, type EntityManager } from 'typeorm';
+import { inWorkspace } from '../../platform/workspaceScope';
+import { Workspace } from '../account';
+import { Consent, log } from '../people';
+import { MessageRecord } from './messages/entities';
+import { messageWithKey } from './messages/queries';
+import { happensTo } from './plans/happens';
+
+/**
+ * Where somebody no longer agrees to be written to: a page with one button, and one request for mail programs (RFC 8058). Nobody signs in
+ * here; whoever has the way from a message speaks for whoever got it. Only looking at the page does nothing: programs look at it too.
+ */
+export function withdrawRoutes(database: DataSource): Router {
+  const limit = rateLimit({ windowMs: 60_000, limit: 60, standardHeaders: 'draft-8', legacyHeaders: false });
+  return Router()
+    .use('/withdraw', limit)
+    .get('/withdraw/:key', async (request, response) => {
+      const found = await find(database, request.params.key);
+      if (!found)
+        return page(
+          response,
+          404,
+          'Nothing to withdraw',
+          '<p>This way leads nowhere any more. Answer the message instead, and write that you want no more of them.</p>',
+        );
+      page(
+        response,
+        200,
+        'No more messages?',
+        `<p>${escape(found.team)} writes to ${escape(found.to)} because it was noted that you agreed to it.</p>
+         <form method="post"><button>No more messages</button></form>`,
+      );
+    })
+    .post('/withdraw/:key', urlencoded({ extended: false, limit: '4kb' }), async (request, response) => {
+      const way = isOneClick(request) ? 'oneClick' : 'page';
+      const found = await withdraw(database, request.params.key as string, way);
+      if (!found) return page(response, 404, 'Nothing to withdraw', '<p>This way leads nowhere any more.</p>');
+      page(
+        response,
+        200,
+        'That is noted',
+        `<p>${escape(found.team)} no longer writes to ${escape(found.to)}. Nothing that was planned goes out.</p>`,
+      );
+    });
+}
+
+const isOneClick = ({ body }: Request): boolean =>
+  (body as Record<string, unknown> | undefined)?.['List-Unsubscribe'] === 'One-Click';
+
+interface Found {
+  team: string;
+  to: string;
+}
+
+async function find(database: DataSource, key: string | undefined): Promise<Found | undefined> {
+  const row = key && key.length < 100 ? await messageWithKey(database.manager, key) : undefined;
+  if (!row) return undefined;
+  return inWorkspace(database, row.workspace_id, async (manager) => {
+    const { recipient } = await manager.findOneByOrFail(MessageRecord, { id: row.id });
+    return { team: await teamOf(manager, row.workspace_id), to: recipient };
+  });
+}
+
+const teamOf = async (manager: EntityManager, id: string): Promise<string> =>
+  (await manager.findOneByOrFail(Workspace, { id })).name;
+
+/** Ends every consent to e-mail and every plan at once, and writes down how. Done twice it is done once. @returns undefined for a key of nothing */
+export async function withdraw(
+  database: DataSource,
+  key: string,
+  way: 'page' | 'oneClick',
+  at = new Date(),
+): Promise<Found | undefined> {
+  const row = key.length < 100 ? await messageWithKey(database.manager, key) : undefined;
+  if (!row) return undefined;
+  const { workspace_id: workspaceId, id } = row;
+  return inWorkspace(database, workspaceId, async (manager) => {
+    const { personId, recipient, subject } = await manager.findOneByOrFail(MessageRecord, { id });
+    const consents = await manager.find(Consent, {
+      where: { personId, channels: ArrayContains(['email']), withdrawnAt: IsNull() },
+      lock: { mode: 'pessimistic_write' },
+    });
+    for (const { id: consentId, channels, scope } of consents) {
+      await manager.update(Consent, { id: consentId }, { withdrawnAt: at });
+      const how = way === 'oneClick' ? 'by a mail program’s own button' : 'on the page';
+      const changes = [
+        { field: 'consent', before: `${channels.join(', ')}: ${scope}`, after: '' },
+        { field: 'withdrawnBy', before: '', after: `${recipient}, ${how}, from “${subject}”` },
+      ];
+      await log(manager, { workspaceId, accountId: null }, { personId, action: 'consentWithdrawn', at, changes });
+    }
+    await happensTo(manager, workspaceId, personId, { kind: 'withdrawn', at });
+    return { team: await teamOf(manager, workspaceId), to: recipient };
+  });
+}
+
+const escape = (text: string): string => text.replace(/[&<>"']/g, (one) => `&#${one.charCodeAt(0)};`);
+
+function page(response: Response, status: number, title: string, body: string): void {
+  response
+    .status(status)
+    .set('Cache-Control', 'no-store')
+    .set('Referrer-Policy', 'no-referrer')
+    .set(
+      'Content-Security-Policy',
+      "default-src 'none'; style-src 'unsafe-inline'; form-action 'self'; frame-ancestors 'none'",
+    )
+    .type('html')
+    .send(`<!doctype html><html lang="en"><meta charset="utf-8"><meta name="viewport" content="width=device-width"><meta name="robots" content="noindex"><title>${title}</title>
+<style>
+  :root { color-scheme: light dark; --paper: #f7f4ec; --ink: #20242b; }
+  @media (prefers-color-scheme: dark) { :root { --paper: #1d2126; --ink: #ece8de; } }
+  body { background: var(--paper); color: var(--ink); font: 18px/1.5 Georgia, serif; max-width: 32rem; margin: 15vh auto; padding: 0 1.5rem; }
+  button { font: inherit; background: var(--ink); color: var(--paper); border: 0; border-radius: 4px; padding: .75rem 1.5rem; min-height: 48px; cursor: pointer; }
+</style>
+<main><h1>${title}</h1>${body}</main></html>`);
+}
