@@ -69,6 +69,22 @@ export const startPortOffice = (port, file) =>
     { cwd: root },
   );
 
+/**
+ * What stands in for everybody's mail server and letterbox. @param folder where what it takes is kept; in memory only without
+ * @param forwardTo port at which mail for the team is taken
+ */
+export const startLetterbox = ({ smtpPort, webPort, forwardTo, folder }) =>
+  startProcess('letterbox', process.execPath, tsxArguments('simulators/src/mail/main.ts'), {
+    cwd: root,
+    env: {
+      ...process.env,
+      DOSSIER_MAIL_SMTP_PORT: String(smtpPort),
+      DOSSIER_MAIL_WEB_PORT: String(webPort),
+      DOSSIER_MAIL_FORWARD_PORT: String(forwardTo),
+      ...(folder && { DOSSIER_MAIL_FOLDER: folder }),
+    },
+  });
+
 /** Waits until database, queue and worker are up. */
 export const waitForHealth = (address, wanted = (health) => health.status === 'ok') =>
   waitUntil('The server', async () => {

@@ -2,7 +2,8 @@
 /**
  * Sets up and runs everything: packages, PostgreSQL, tables, application, server, worker, demo data.
  * `--fresh` begins again from the demo data. `--empty` begins a team of one's own, and opens it again; `--demo` goes back to the
- * demo, whose records are others. Settings: DOSSIER_PORT, DOSSIER_HTTPS_PORT, DOSSIER_HOST, DOSSIER_DATABASE_PORT, DOSSIER_PORT_OFFICE_PORT.
+ * demo, whose records are others. Settings: DOSSIER_PORT, DOSSIER_HTTPS_PORT, DOSSIER_HOST, DOSSIER_DATABASE_PORT, DOSSIER_PORT_OFFICE_PORT,
+ * DOSSIER_LETTERBOX_SMTP_PORT, DOSSIER_LETTERBOX_PORT, DOSSIER_MAIL_PORT.
  */
 import { randomInt } from 'node:crypto';
 import { existsSync, rmSync } from 'node:fs';
@@ -17,6 +18,7 @@ import { chooseRecords, setUpRecords } from './records.mjs';
 import {
   PORT_OFFICE_SECRET,
   serverEnvironment,
+  startLetterbox,
   startPortOffice,
   startServer,
   startWorker,
@@ -28,6 +30,12 @@ const port = Number(process.env.DOSSIER_PORT ?? 4300);
 const httpsPort = Number(process.env.DOSSIER_HTTPS_PORT ?? 4302);
 const databasePort = Number(process.env.DOSSIER_DATABASE_PORT ?? 4301);
 const portOfficePort = Number(process.env.DOSSIER_PORT_OFFICE_PORT ?? 4303);
+const letterbox = {
+  smtpPort: Number(process.env.DOSSIER_LETTERBOX_SMTP_PORT ?? 4304),
+  webPort: Number(process.env.DOSSIER_LETTERBOX_PORT ?? 4305),
+  forwardTo: Number(process.env.DOSSIER_MAIL_PORT ?? 4306),
+  folder: join(dataFolder, 'letterbox'),
+};
 const host = process.env.DOSSIER_HOST ?? '127.0.0.1';
 const fresh = process.argv.includes('--fresh');
 const records = chooseRecords(process.argv, dataFolder);
@@ -51,7 +59,12 @@ async function start() {
   await requirePackages();
   await requireFreePort(port, host, 'DOSSIER_PORT');
   if (forPhones) await requireFreePort(httpsPort, host, 'DOSSIER_HTTPS_PORT');
-  if (!records.own) await requireFreePort(portOfficePort, '127.0.0.1', 'DOSSIER_PORT_OFFICE_PORT');
+  if (!records.own) {
+    await requireFreePort(portOfficePort, '127.0.0.1', 'DOSSIER_PORT_OFFICE_PORT');
+    await requireFreePort(letterbox.smtpPort, '127.0.0.1', 'DOSSIER_LETTERBOX_SMTP_PORT');
+    await requireFreePort(letterbox.webPort, '127.0.0.1', 'DOSSIER_LETTERBOX_PORT');
+    await requireFreePort(letterbox.forwardTo, '127.0.0.1', 'DOSSIER_MAIL_PORT');
+  }
   const [postgres] = await Promise.all([
     startPostgres({ folder: join(dataFolder, 'postgres'), port: databasePort, setting: 'DOSSIER_DATABASE_PORT' }),
     buildApp(),
@@ -60,7 +73,8 @@ async function start() {
   if (fresh) {
     await postgres.dropDatabase(records.database);
     records.forget();
-    if (!records.own) rmSync(portOfficeFile, { force: true });
+    if (!records.own)
+      for (const path of [portOfficeFile, letterbox.folder]) rmSync(path, { force: true, recursive: true });
   }
   const firstCode = newCode();
   const portOffice = `127.0.0.1:${portOfficePort}`;
@@ -68,8 +82,11 @@ async function start() {
     DOSSIER_BACKUP_FOLDER: process.env.DOSSIER_BACKUP_FOLDER ?? join(dataFolder, 'backups'),
     DOSSIER_HAND_OVER_FOLDER: process.env.DOSSIER_HAND_OVER_FOLDER ?? join(dataFolder, 'handed-over'),
     DOSSIER_PUBLIC_ADDRESS: process.env.DOSSIER_PUBLIC_ADDRESS ?? `http://127.0.0.1:${port}`,
-    // What stands in for a team's customer system is on this machine.
-    DOSSIER_ALLOW_PRIVATE_ADDRESSES: process.env.DOSSIER_ALLOW_PRIVATE_ADDRESSES ?? (records.own ? '0' : portOffice),
+    // What stands in for a team's customer system and mail server is on this machine.
+    DOSSIER_ALLOW_PRIVATE_ADDRESSES:
+      process.env.DOSSIER_ALLOW_PRIVATE_ADDRESSES ??
+      (records.own ? '0' : `${portOffice},127.0.0.1:${letterbox.smtpPort}`),
+    ...(!records.own && { DOSSIER_MAIL_PORT: String(letterbox.forwardTo) }),
     ...(records.own && { DOSSIER_FIRST_CODE: firstCode }),
     ...(forPhones && (await overHttps())),
   };
@@ -81,7 +98,11 @@ async function start() {
     keepRunning('server', () => startServer(env)),
     keepRunning('worker', () => startWorker(env)),
   );
-  if (!records.own) running.push(keepRunning('port office', () => startPortOffice(portOfficePort, portOfficeFile)));
+  if (!records.own)
+    running.push(
+      keepRunning('port office', () => startPortOffice(portOfficePort, portOfficeFile)),
+      keepRunning('letterbox', () => startLetterbox(letterbox)),
+    );
   const address = `http://127.0.0.1:${port}`;
   await waitForHealth(address);
   await greet(address, firstCode);
@@ -89,7 +110,15 @@ async function start() {
   const demo = startProcess(
     'demo loader',
     process.execPath,
-    tsxArguments('demo/src/loadDemo.ts', address, records.demoLoaded, `http://${portOffice}`, PORT_OFFICE_SECRET),
+    tsxArguments(
+      'demo/src/loadDemo.ts',
+      address,
+      records.demoLoaded,
+      `http://${portOffice}`,
+      PORT_OFFICE_SECRET,
+      String(letterbox.smtpPort),
+      `http://127.0.0.1:${letterbox.webPort}`,
+    ),
     { cwd: root },
   );
   running.push(demo);
@@ -119,6 +148,9 @@ async function greet(address, firstCode) {
     console.log('  Sign in with       ottilie@keldermoss.example   cold-chain');
     console.log(
       `  Leads go on to     http://127.0.0.1:${portOfficePort}   (a customer system that stands in for yours)`,
+    );
+    console.log(
+      `  Mail goes to       http://127.0.0.1:${letterbox.webPort}   (everybody's letterbox: nothing leaves this machine)`,
     );
     console.log('  The demo cards are read one after the other on the first start.');
   }

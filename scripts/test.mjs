@@ -19,6 +19,7 @@ import { SetUpError } from './processes.mjs';
 import {
   serverEnvironment,
   setUpDatabase,
+  startLetterbox,
   startPortOffice,
   startRecordedWorker,
   startServer,
@@ -141,9 +142,15 @@ async function runE2e(postgres) {
   const port = await anyFreePort();
   const portOfficePort = await anyFreePort();
   const portOffice = `127.0.0.1:${portOfficePort}`;
-  const more = { DOSSIER_ALLOW_PRIVATE_ADDRESSES: portOffice, DOSSIER_BACKUP_FOLDER: join(reports, 'backups') };
+  const letterbox = { smtpPort: await anyFreePort(), webPort: await anyFreePort(), forwardTo: await anyFreePort() };
+  const more = {
+    DOSSIER_ALLOW_PRIVATE_ADDRESSES: `${portOffice},127.0.0.1:${letterbox.smtpPort}`,
+    DOSSIER_PUBLIC_ADDRESS: `http://127.0.0.1:${port}`,
+    DOSSIER_MAIL_PORT: String(letterbox.forwardTo),
+    DOSSIER_BACKUP_FOLDER: join(reports, 'backups'),
+  };
   const env = serverEnvironment({ postgres, database: 'test_e2e', port, appFolder, log: 'error', more });
-  running.push(startServer(env), startRecordedWorker(env), startPortOffice(portOfficePort));
+  running.push(startServer(env), startRecordedWorker(env), startPortOffice(portOfficePort), startLetterbox(letterbox));
   const address = `http://127.0.0.1:${port}`;
   await freshDatabase(postgres, 'test_e2e_empty', null);
   const empty = await startEmpty(postgres, 'test_e2e_empty', running);
@@ -157,6 +164,7 @@ async function runE2e(postgres) {
     ),
     DOSSIER_E2E_EMPTY: JSON.stringify(empty),
     DOSSIER_E2E_PORT_OFFICE: `http://${portOffice}`,
+    DOSSIER_E2E_LETTERBOX: JSON.stringify(letterbox),
     DOSSIER_CHROMIUM: chromium,
     PLAYWRIGHT_JSON_OUTPUT_NAME: file,
   });

@@ -6,6 +6,7 @@ import { Highlight, Serif } from '@/ui';
 interface Props {
   path: string;
   trayCount: number;
+  todayCount: number;
   portrait: ReactNode;
   /** Kept views of people, under their place. */
   views: ReactNode;
@@ -21,12 +22,13 @@ const words = (here: boolean): string =>
   `font-sans text-[16px] leading-[21px] ${here ? 'font-semibold text-ink' : 'text-soft'}`;
 
 /** The places of the application at the bottom of a phone, with the release in the middle. */
-export const BottomBar = ({ path, trayCount }: Omit<Props, 'portrait' | 'views'>) => (
+export const BottomBar = ({ path, trayCount, todayCount }: Omit<Props, 'portrait' | 'views'>) => (
   <View
     role="navigation"
     aria-label="Places"
     className="flex-row items-center justify-around border-t border-rule bg-paper px-1 pb-1 pt-1"
   >
+    <BarLink path={path} href="/today" label="Today" count={todayCount} />
     <BarLink path={path} href="/tray" label="Tray" count={trayCount} />
     {path === '/photograph' ? null : (
       <Link href="/photograph" aria-label="Photograph">
@@ -51,7 +53,7 @@ const BarLink = ({
   count?: number;
 }) => (
   <Link href={href} aria-current={isAt(path, href) ? 'page' : undefined}>
-    <View className="min-h-[52px] min-w-[60px] flex-row items-center justify-center gap-1 min-[300px]:min-w-[104px] min-[300px]:gap-2">
+    <View className="min-h-[52px] min-w-[60px] flex-row items-center justify-center gap-1 min-[300px]:min-w-[84px] min-[300px]:gap-2">
       <NativeText className={words(isAt(path, href))}>{label}</NativeText>
       {count > 0 ? <Highlight>{count}</Highlight> : null}
     </View>
@@ -59,10 +61,11 @@ const BarLink = ({
 );
 
 /** The same places in the left margin of a wide screen. */
-export const MarginColumn = ({ path, trayCount, portrait, views }: Props) => (
+export const MarginColumn = ({ path, trayCount, todayCount, portrait, views }: Props) => (
   <View role="navigation" aria-label="Places" className="w-[176px] justify-between border-r border-rule py-6">
     <View className="min-h-0 flex-shrink">
       <Serif className="px-5 pb-8 text-[26px] leading-[32px]">Dossier</Serif>
+      <ColumnLink path={path} href="/today" label="Today" count={todayCount} />
       <ColumnLink path={path} href="/tray" label="Tray" count={trayCount} />
       <ColumnLink path={path} href="/photograph" label="Photograph" />
       <ColumnLink path={path} href="/people" label="People" />

@@ -7,6 +7,7 @@ import { BeginScreen, Portrait, SignInScreen, useSessionQuery } from '@/features
 import { useSending } from '@/features/capture';
 import { SharedScreen, SystemsTrouble } from '@/features/exchange';
 import { FiledStrip } from '@/features/filing';
+import { useTodayCount } from '@/features/followup';
 import { UnsavedStrip, ViewLinks } from '@/features/people';
 import { JoinScreen } from '@/features/team';
 import { useTrayCount, NewsStrip } from '@/features/tray';
@@ -99,7 +100,7 @@ const Place = () => (
 );
 
 /** On the proof desk the bottom of a phone belongs to the desk's own buttons. */
-const WITH_PORTRAIT = /^\/(tray|people|companies|clean|sample)$/;
+const WITH_PORTRAIT = /^\/(today|tray|people|companies|clean|sample)$/;
 /** Where one thing is done at a time, and where the trouble itself is in sight. */
 const WITHOUT_TROUBLE = /^\/(proof|file|photos|photograph|settings\/systems)(\/|$)/;
 const WITHOUT_BOTTOM_BAR = /^\/(proof|file|photos)\//;
@@ -108,6 +109,7 @@ function Desk({ name, accountId, isOut }: { name: string; accountId: string; isO
   const wide = useWide();
   const path = usePathname();
   const trayCount = useTrayCount();
+  const todayCount = useTodayCount();
   usePageTitle(isOut ? undefined : titleOfPath(path));
   useSending(accountId);
   useEffect(() => {
@@ -120,7 +122,13 @@ function Desk({ name, accountId, isOut }: { name: string; accountId: string; isO
   if (wide) {
     return (
       <View className="min-h-0 flex-1 flex-row">
-        <MarginColumn path={path} trayCount={trayCount} portrait={portrait} views={<ViewLinks />} />
+        <MarginColumn
+          path={path}
+          trayCount={trayCount}
+          todayCount={todayCount}
+          portrait={portrait}
+          views={<ViewLinks />}
+        />
         <View className="min-h-0 min-w-0 flex-1">
           <NewsStrip accountId={accountId} />
           {trouble}
@@ -146,7 +154,7 @@ function Desk({ name, accountId, isOut }: { name: string; accountId: string; isO
         <Place />
       </View>
       <FiledStrip />
-      {WITHOUT_BOTTOM_BAR.test(path) ? null : <BottomBar path={path} trayCount={trayCount} />}
+      {WITHOUT_BOTTOM_BAR.test(path) ? null : <BottomBar path={path} trayCount={trayCount} todayCount={todayCount} />}
     </View>
   );
 }

@@ -24,7 +24,7 @@ export const TemplateFields = z
     kind: z.enum(['email', 'letter']).default('email'),
     /** What it is about, as people agreed to it; null for whatever they agreed to. */
     scope: line(200).min(1).nullable().default(null),
-    /** By language, ISO 639-1; the first is used where somebody's is missing. */
+    /** By language, ISO 639-1; English is used where somebody's is missing. */
     texts: z.partialRecord(MessageLanguage, TemplateText),
     /** Whether the sender's own vCard goes along. */
     ownVcard: z.boolean().default(false),

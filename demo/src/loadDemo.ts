@@ -4,6 +4,7 @@ import { fileURLToPath } from 'node:url';
 import type { Destinations, FilingRequest, Tray, TrayItem } from '@dossier/contract';
 import { v5 as uuidv5 } from 'uuid';
 import { occasions } from './occasions';
+import { AGREED, CONSENT, demoMail, demoPlan, demoTasks, demoTemplates } from './followUp';
 import { people } from './people';
 import { PORT_OFFICE_MAPPING, portOffice } from './portOffice';
 import { shots, type Shot } from './shots';
@@ -13,10 +14,10 @@ import { shots, type Shot } from './shots';
  * after the other, some cards are proved and filed, the others wait in the tray. Can be broken off
  * and begun again at any time.
  *
- * Usage: loadDemo.ts ADDRESS DONE_FILE PORT_OFFICE SECRET
+ * Usage: loadDemo.ts ADDRESS DONE_FILE PORT_OFFICE SECRET LETTERBOX_SMTP_PORT LETTERBOX
  */
 const folder = join(dirname(fileURLToPath(import.meta.url)), '..');
-const [address, doneFile, ...portOfficeAt] = process.argv.slice(2) as [string, string, string, string];
+const [address, doneFile, portOfficeBase, portOfficeSecret, smtpPort, letterbox] = process.argv.slice(2) as [string, string, string, string, string, string]; // prettier-ignore
 const DEMO_NAMESPACE = '5b0c7b0e-6c1e-4d55-9f35-7a2f4f0f9d11';
 const FIRST_DAY = Date.UTC(2026, 10, 9, 9, 0);
 const POLL_MS = 400;
@@ -42,8 +43,12 @@ async function load(shot: Shot, index: number): Promise<void> {
   );
   const cards = await cardsOf(shot.by, photoId);
   if (!shot.filed || !cards[0]) return;
-  await call(shot.by, 'POST', '/people', filing(shot.id, cards[0].id), { 'idempotency-key': `demo-${shot.id}` });
+  const filed = (await call(shot.by, 'POST', '/people', filing(shot.id, cards[0].id), { 'idempotency-key': `demo-${shot.id}` })) as { personId?: string }; // prettier-ignore
+  if (filed.personId) personIds.set(shot.id, filed.personId);
 }
+
+/** Whoever was filed, by the name of the card. */
+const personIds = new Map<string, string>();
 
 /** Waits until the photograph is read. */
 async function cardsOf(by: string, photoId: string): Promise<TrayItem[]> {
@@ -73,6 +78,7 @@ function filing(id: string, cardId: string): FilingRequest {
     cardId,
     kind: ['ashgrove', 'pollock', 'seagrain', 'crane'].includes(id) ? 'lead' : 'contact',
     note: NOTES[id] ?? '',
+    consent: AGREED.has(id) ? CONSENT : null,
     tags: occasions.find(({ shots: ids }) => ids.includes(id))?.fields.tags ?? [],
     ownerId: null,
     uncompared: false,
@@ -138,16 +144,61 @@ async function cookieOf(by: string): Promise<string> {
 
 /** A customer system that leads are handed over to. */
 async function setPortOfficeUp(): Promise<void> {
-  const fields = portOffice(...portOfficeAt);
+  const fields = portOffice(portOfficeBase, portOfficeSecret);
   const { items } = (await call('maren', 'GET', '/destinations')) as Destinations;
   if (items.some(({ name }) => name === fields.name)) return;
   const { id } = (await call('maren', 'POST', '/destinations', fields)) as { id: string };
   await call('maren', 'PUT', `/destinations/${id}/mapping`, PORT_OFFICE_MAPPING);
 }
 
+const PLAN_ID = idOf('after the open day');
+
+/** A mail server, words to send and a plan that sends them. */
+async function setFollowUpUp(): Promise<void> {
+  const { items } = (await call('maren', 'GET', '/team')) as { items: { id: string; name: string }[] };
+  const accountOf = (name: string) => items.find((one) => one.name.startsWith(name))!.id;
+  await call(
+    'maren',
+    'PUT',
+    '/mail',
+    demoMail(Number(smtpPort), { ottilie: accountOf('Ottilie'), idris: accountOf('Idris') }),
+  );
+  const ids = { first: idOf('template first'), again: idOf('template again'), letter: idOf('template letter') };
+  for (const name of ['first', 'again', 'letter'] as const)
+    await call('maren', 'PUT', `/templates/${ids[name]}`, demoTemplates[name]);
+  await call(
+    'maren',
+    'PUT',
+    `/plans/${PLAN_ID}`,
+    demoPlan(ids, (name) => idOf(name)),
+  );
+}
+
+/** What is to be done, and an answer from outside. */
+async function beginFollowUp(): Promise<void> {
+  const day = (days: number) => new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10);
+  for (const { person, task } of demoTasks(day)) {
+    const personId = personIds.get(person);
+    if (personId) await call('ottilie', 'POST', '/tasks', { ...task, id: idOf(`task ${task.text}`), personId });
+  }
+  const { items } = (await fetch(`${letterbox}/api/messages?to=t.skerritt@skerryfish.example`).then((answer) => answer.json())) as { items: { id: string; done: string[] }[] }; // prettier-ignore
+  const [mail] = items;
+  if (!mail || mail.done.length > 0) return;
+  const text =
+    'Dear Ottilie,\n\nthank you for the quick word. Thursday at ten would suit us for a visit; bring the drawings, please.\n\nTobias Skerritt';
+  await fetch(`${letterbox}/api/messages/${mail.id}/answer`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ text }),
+  });
+}
+
 if (!existsSync(doneFile)) {
   await setPortOfficeUp();
-  for (const { id, by, fields } of occasions) await call(by, 'PUT', `/occasions/${idOf(id)}`, fields);
+  await setFollowUpUp();
+  for (const { id, by, fields } of occasions)
+    await call(by, 'PUT', `/occasions/${idOf(id)}`, { ...fields, ...(id === 'open-day' && { planId: PLAN_ID }) });
   for (const [i, shot] of shots.entries()) await load(shot, i);
+  await beginFollowUp();
   writeFileSync(doneFile, new Date().toISOString());
 }

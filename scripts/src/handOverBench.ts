@@ -9,6 +9,7 @@ import { anyFreePort } from '../ports.mjs';
 import { startPostgres } from '../postgres.mjs';
 import { keepRunning } from '../processes.mjs';
 import { serverEnvironment, setUpDatabase, startServer, startWorker, waitForHealth } from '../services.mjs';
+import { asking, wait } from './asking';
 
 /**
  * People who are filed and changed while API and worker are killed at random, and go to a customer system that misbehaves:
@@ -23,7 +24,6 @@ const people = Number(process.argv[2] ?? 2_000);
 const CLIENTS = 6;
 const TITLES = ['Clerk', 'Buyer', 'Head of buying'];
 const SECRET = randomUUID();
-const wait = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 
 /** How often a record there had a title before another that came later here. */
 let wentBack = 0;
@@ -76,33 +76,7 @@ try {
   const address = `http://127.0.0.1:${port}`;
   await waitForHealth(address);
 
-  const asking = (email: string) => {
-    let cookie = '';
-    const send = async (method: string, path: string, body: unknown, headers: Record<string, string> = {}) => {
-      const answer = await fetch(`${address}/api/v1${path}`, {
-        method,
-        body: body === undefined ? undefined : JSON.stringify(body),
-        headers: { cookie, 'content-type': 'application/json', ...headers },
-        signal: AbortSignal.timeout(15_000),
-      });
-      cookie = answer.headers.get('set-cookie')?.split(';')[0] ?? cookie;
-      // Half an answer is none.
-      const answered = (answer.status === 204 ? {} : await answer.json()) as Record<string, unknown>;
-      return { status: answer.status, body: answered };
-    };
-    /** Until the server has said yes; what was done already is a yes too. */
-    return async (method: string, path: string, body: () => unknown, headers: Record<string, string> = {}) => {
-      for (;;) {
-        const answer = await send(method, path, body(), headers).catch(() => undefined);
-        if (answer && answer.status < 300) return answer.body;
-        if (answer?.status === 401) await send('POST', '/session', { email, password: 'cold-chain' }).catch(() => undefined); // prettier-ignore
-        else if (answer && answer.status < 500 && answer.status !== 409) throw new Error(`${method} ${path}: ${answer.status} ${JSON.stringify(answer.body)}`); // prettier-ignore
-        if (answer?.status === 409) return answer.body;
-        await wait(200 + Math.random() * 400);
-      }
-    };
-  };
-  const manager = asking('maren@keldermoss.example');
+  const manager = asking(address, 'maren@keldermoss.example');
   const { id } = await manager('POST', '/destinations', () => ({ ...portOffice(base, SECRET), perMinute: 6_000 }));
   await manager('PUT', `/destinations/${id as string}/mapping`, () => PORT_OFFICE_MAPPING);
   await trouble('mixed', 0.33);
@@ -112,7 +86,7 @@ try {
   let isWorking = true;
   const mails: string[] = [];
   const client = async () => {
-    const ask = asking('ottilie@keldermoss.example');
+    const ask = asking(address, 'ottilie@keldermoss.example');
     for (;;) {
       const number = next++;
       if (number >= people) return;

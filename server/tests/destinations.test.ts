@@ -205,7 +205,7 @@ describe('another system', () => {
     const [card] = await rep.photograph(Buffer.concat([demoPhoto('skerry'), Buffer.from(randomUUID())]));
     const one = await somebody({}, card!.id);
     const others = await Promise.all([1, 2].map(() => somebody({ company: one.company })));
-    const { body: step } = await rep.send<{ id: string }>('POST', `/people/${one.id}/steps`, { text: 'Send drawings', dueOn: '2026-12-09' }); // prettier-ignore
+    const { body: step } = await rep.send<{ id: string }>('POST', `/people/${one.id}/tasks`, { text: 'Send drawings', dueOn: '2026-12-09' }); // prettier-ignore
     await handOver(id, one.id, ...others.map((other) => other.id));
     for (const other of [one, ...others]) await sent(id, other.id);
     const houses = await there('houses', { Style: one.company });
@@ -220,7 +220,7 @@ describe('another system', () => {
     expect(papers.map(({ values }) => values.Kind)).toEqual(['front']);
     expect(Buffer.from(String(papers[0]!.values.Base64), 'base64').subarray(0, 2).toString('hex')).toBe('ffd8');
     expect(await there('errands', { Of: ref })).toMatchObject([{ values: { What: 'Send drawings', By: '2026-12-09' } }]); // prettier-ignore
-    await rep.send('POST', `/steps/${step.id}/done`);
+    await rep.send('POST', `/tasks/${step.id}/done`);
     const today = new Date().toISOString().slice(0, 10);
     await until(async () => (await there('errands', { Of: ref }))[0]!.values.Done === today);
     expect(await there('errands', { Of: ref })).toHaveLength(1);

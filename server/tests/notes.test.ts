@@ -80,7 +80,7 @@ describe('next steps', () => {
 
   it('are planned for a day, narrow and order the list, and are done once', async () => {
     const [one, other] = [await somebody('Upperfold'), await somebody('Vinterholm')];
-    const plan = (id: string, step: object) => rep.send<{ id: string }>('POST', `/people/${id}/steps`, step);
+    const plan = (id: string, step: object) => rep.send<{ id: string }>('POST', `/people/${id}/tasks`, step);
     const later = await plan(one, { text: 'Send the offer', dueOn: '2027-02-01' });
     await plan(one, { text: 'Call back', dueOn: '2027-01-10' });
     await plan(other, { text: 'Visit the hall', dueOn: '2026-12-24' });
@@ -89,8 +89,8 @@ describe('next steps', () => {
       ['Vinterholm', '2026-12-24'],
       ['Upperfold', '2027-01-10'],
     ]);
-    await rep.send('POST', `/steps/${later.body.id}/done`);
-    await rep.send('POST', `/steps/${later.body.id}/done`);
+    await rep.send('POST', `/tasks/${later.body.id}/done`);
+    await rep.send('POST', `/tasks/${later.body.id}/done`);
     expect((await actions(one)).filter((action) => action === 'stepDone')).toHaveLength(1);
     expect((await rep.person(one)).steps.map(({ text }) => text)).toEqual(['Call back']);
     expect((await plan(one, { text: '' })).status).toBe(400);
@@ -99,7 +99,7 @@ describe('next steps', () => {
 
   it('go with a person into a merge and out of it', async () => {
     const [one, other] = [await somebody('Wexcombe'), await somebody('Yarmley')];
-    await rep.send('POST', `/people/${other}/steps`, { text: 'Bring the sample' });
+    await rep.send('POST', `/people/${other}/tasks`, { text: 'Bring the sample' });
     const version = async (id: string) => ({ id, version: (await rep.person(id)).version });
     const { body } = await rep.send<{ mergeId: string }>('POST', '/merges', {
       into: await version(one),

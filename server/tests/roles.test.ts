@@ -98,7 +98,21 @@ describe('what belongs to another workspace', () => {
     made.consents = (await rep.person(made.people)).consents[0]!.id;
     const idOf = async (path: string, body: object) => (await rep.send<{ id: string }>('POST', path, body)).body.id;
     made.notes = await idOf(`/people/${made.people}/notes`, { text: 'Only for us.' });
-    made.steps = await idOf(`/people/${made.people}/steps`, { text: 'Only for us.' });
+    made.tasks = await idOf(`/people/${made.people}/tasks`, { text: 'Only for us.' });
+    made.attachments = (await rep.send<{ id: string }>('POST', '/attachments?name=ours.pdf', Buffer.from('%PDF-1.7'))).body.id; // prettier-ignore
+    made.templates = randomUUID();
+    made.plans = randomUUID();
+    await rep.send('PUT', `/templates/${made.templates}`, { name: 'Only for us', texts: { en: { subject: ['x'], body: ['x'] } } }); // prettier-ignore
+    const steps = [{ id: randomUUID(), wait: { amount: 9, unit: 'days' }, act: { do: 'task', text: 'Only for us.' } }];
+    await clients.manager!.send('PUT', `/plans/${made.plans}`, { name: 'Only for us', isOn: true, steps });
+    made.enrolments = await idOf(`/people/${made.people}/plans`, { planId: made.plans });
+    await rep.send('POST', '/do-not-write', { value: 'only.us.example' });
+    made['do-not-write'] = (await rep.get<{ items: { id: string }[] }>('/do-not-write')).body.items[0]!.id;
+    // Without a server it waits.
+    await clients.manager!.send('PUT', '/mail', { out: null, incoming: null, senders: [{ address: 'ours@keldermoss.example', name: 'Ours', accountId: null }] }); // prettier-ignore
+    made.messages = randomUUID();
+    const message = { id: made.messages, to: 'own@workspacemoorings.example', subject: 'x', body: 'x', purpose: { kind: 'byHand' } }; // prettier-ignore
+    expect((await rep.send('POST', `/people/${made.people}/messages`, message)).status).toBe(201);
     made['people-views'] = await idOf('/people-views', { name: 'Only for us', query: 'kind=lead', forTeam: true });
     const rating = { who: { ids: [made.people] }, what: { rating: 'Only for us' } };
     made['people/changes'] = await idOf('/people/changes', rating);
@@ -148,6 +162,7 @@ describe('what belongs to another workspace', () => {
     expect((await clients.rep!.send('DELETE', `/people-views/${made['people-views']}`)).status).toBe(204);
     await clients.manager!.send('DELETE', `/webhooks/${made.webhooks}`);
     await clients.manager!.send('DELETE', `/destinations/${made.destinations}`);
+    await clients.manager!.send('PUT', '/mail', { out: null, incoming: null, senders: [] });
     const { status } = await clients.manager!.send('DELETE', `/invitations/${made.invitations}`);
     expect(status).toBe(204);
   });

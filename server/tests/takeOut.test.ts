@@ -128,7 +128,7 @@ describe('people are taken out', () => {
   });
 
   it('one by one with everything that is kept about them', async () => {
-    await rep.send('POST', `/people/${filed[0]}/steps`, { text: 'Ring about the curtain', dueOn: '2026-12-01' });
+    await rep.send('POST', `/people/${filed[0]}/tasks`, { text: 'Ring about the curtain', dueOn: '2026-12-01' });
     await rep.send('POST', `/people/${filed[0]}/consents`, { channels: ['email'], scope: 'offers', how: 'spoken' });
     const path = `/people/${filed[0]}/everything`;
     const response = await fetch(`${process.env.DOSSIER_TEST_ADDRESS}${path}`, { headers: { cookie: rep.cookie } });

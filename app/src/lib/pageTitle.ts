@@ -30,6 +30,11 @@ const TITLES: readonly (readonly [RegExp, string])[] = [
   [/^\/settings\/fields/, 'Own fields'],
   [/^\/settings\/programs/, 'Programs'],
   [/^\/settings\/systems/, 'Other systems'],
+  [/^\/settings\/mail/, 'Mail'],
+  [/^\/settings\/templates/, 'Templates'],
+  [/^\/settings\/plans/, 'Follow-up plans'],
+  [/^\/settings\/not-written-to/, 'Not written to'],
+  [/^\/settings\/calendar/, 'Calendar'],
   [/^\/settings\/backup/, 'Backup'],
   [/^\/settings\/device/, 'This device'],
   [/^\/settings\/you/, 'You'],
@@ -42,7 +47,8 @@ const TITLES: readonly (readonly [RegExp, string])[] = [
   [/^\/people/, 'People'],
   [/^\/companies/, 'Companies'],
   [/^\/bring-in/, 'Bring in'],
-  [/^\/(?:tray)?$/, 'Tray'],
+  [/^\/(?:today)?$/, 'Today'],
+  [/^\/tray$/, 'Tray'],
 ];
 
 export const titleOfPath = (path: string): string => TITLES.find(([begin]) => begin.test(path))?.[1] ?? 'No such page';

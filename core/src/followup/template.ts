@@ -35,12 +35,12 @@ const tidy = (text: string): string =>
     .replace(/\n{3,}/g, '\n\n')
     .trim();
 
-/** The text for a language: in that one, else in its first. */
+/** The text for a language: in that one, else in English, else in any. */
 export const textIn = <T>(
   texts: Readonly<Record<string, T>>,
   language: string,
 ): { language: string; text: T } | undefined => {
-  const chosen = Object.hasOwn(texts, language) ? language : Object.keys(texts)[0];
+  const chosen = [language, 'en', ...Object.keys(texts)].find((one) => Object.hasOwn(texts, one));
   return chosen === undefined ? undefined : { language: chosen, text: texts[chosen]! };
 };
 

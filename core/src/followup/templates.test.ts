@@ -57,9 +57,10 @@ describe('a template', () => {
     expect(fieldsIn({ subject: [], body })).toEqual(['greeting', 'noteLine', 'senderName']);
     expect([placeholderLabel('noteLine'), placeholderLabel('own:Dock count')]).toEqual(['Note’s line', 'Dock count']);
   });
-  it('is taken in their language, else in its first', () => {
+  it('is taken in their language, else in English, else in any', () => {
     expect(textIn({ en: 1, de: 2 }, 'de')).toEqual({ language: 'de', text: 2 });
-    expect(textIn({ en: 1, de: 2 }, 'fr')).toEqual({ language: 'en', text: 1 });
+    expect(textIn({ de: 2, en: 1 }, 'fr')).toEqual({ language: 'en', text: 1 });
+    expect(textIn({ de: 2 }, 'fr')).toEqual({ language: 'de', text: 2 });
     expect(textIn({}, 'fr')).toBeUndefined();
     expect([languageOfCountry('at'), languageOfCountry('GB')]).toEqual(['de', 'en']);
     expect(withdrawWords('de', 'https://x.example/w')).toContain('https://x.example/w');

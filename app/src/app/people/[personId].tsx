@@ -1,5 +1,6 @@
 import { useLocalSearchParams } from 'expo-router';
 import { PersonElsewhere, SharePerson } from '@/features/exchange';
+import { PersonMessages, PersonPlans, PersonTasks } from '@/features/followup';
 import { PersonScreen } from '@/features/people';
 import { WhereFrom } from '@/features/proof';
 
@@ -12,6 +13,9 @@ export default function Person() {
       Share={SharePerson}
       WhereFrom={WhereFrom}
       Elsewhere={PersonElsewhere}
+      Tasks={PersonTasks}
+      Plans={PersonPlans}
+      Messages={PersonMessages}
     />
   );
 }

@@ -1,1 +1,6 @@
-export { OccasionsScreen as default } from '@/features/capture';
+import { OccasionsScreen } from '@/features/capture';
+import { OccasionFigures, PlanChoice } from '@/features/followup';
+
+export default function Occasions() {
+  return <OccasionsScreen Plan={PlanChoice} Figures={OccasionFigures} />;
+}

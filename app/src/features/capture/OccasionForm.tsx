@@ -1,6 +1,6 @@
 import { OccasionFields, type Occasion } from '@dossier/contract';
 import { zodResolver } from '@hookform/resolvers/zod';
-import { useState } from 'react';
+import { useState, type ComponentType } from 'react';
 import { Controller, useForm, type Control } from 'react-hook-form';
 import { View } from 'react-native';
 import { useTeamQuery } from '@/features/account';
@@ -31,10 +31,12 @@ interface Props {
   occasion?: Occasion;
   onSave: (fields: OccasionFields) => Promise<string | undefined>;
   onCancel: () => void;
+  /** The follow-up plan: lent by the room that has them. */
+  Plan?: ComponentType<{ value: string | null; onChange: (planId: string | null) => void }>;
 }
 
 /** Name, place and days first: a new occasion is three lines. The rest is there for whoever wants it. */
-export function OccasionForm({ occasion, onSave, onCancel }: Props) {
+export function OccasionForm({ occasion, onSave, onCancel, Plan }: Props) {
   const form = useForm({
     resolver: zodResolver(OccasionFields),
     defaultValues: occasion ?? { ...OccasionFields.parse({ name: 'to come' }), name: '' },
@@ -72,7 +74,7 @@ export function OccasionForm({ occasion, onSave, onCancel }: Props) {
           />
         ))}
       </View>
-      {more ? <Inherited control={control} isNew={!occasion} /> : null}
+      {more ? <Inherited control={control} isNew={!occasion} Plan={Plan} /> : null}
       {problem ? <Notice fault>{problem}</Notice> : null}
       <View className="flex-row flex-wrap items-center gap-3">
         <Button look="ink" busy={form.formState.isSubmitting} onPress={() => void save()}>
@@ -92,10 +94,11 @@ export function OccasionForm({ occasion, onSave, onCancel }: Props) {
 interface InheritedProps {
   control: Control<z.input<typeof OccasionFields>, unknown, OccasionFields>;
   isNew: boolean;
+  Plan: Props['Plan'];
 }
 
 /** What every card of the occasion begins with. */
-function Inherited({ control, isNew }: InheritedProps) {
+function Inherited({ control, isNew, Plan }: InheritedProps) {
   const { data: team } = useTeamQuery();
   const owners = [
     { value: '', label: 'Whoever files the card' },
@@ -130,6 +133,13 @@ function Inherited({ control, isNew }: InheritedProps) {
         />
       </View>
       <Chosen control={control} name="ownerId" label="Owner" options={owners} />
+      {Plan ? (
+        <Controller
+          control={control}
+          name="planId"
+          render={({ field }) => <Plan value={field.value ?? null} onChange={field.onChange} />}
+        />
+      ) : null}
       <Chosen control={control} name="keepPictures" label="Pictures kept" options={PICTURES} />
       <Controller
         control={control}

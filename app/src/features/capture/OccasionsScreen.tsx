@@ -1,5 +1,5 @@
 import type { Occasion } from '@dossier/contract';
-import { useState } from 'react';
+import { useState, type ComponentProps, type ComponentType } from 'react';
 import { Pressable, View } from 'react-native';
 import { useSessionQuery } from '@/features/account';
 import { problemText } from '@/lib/api';
@@ -8,13 +8,19 @@ import { Button, EmptyState, Heading, LoadingLines, Notice, Page, Serif, Soft } 
 import { OccasionForm } from './OccasionForm';
 import { useOccasions, whereAndWhen } from './useOccasions';
 
-/** All occasions of the workspace, to be made and changed. */
-export function OccasionsScreen() {
-  const { data: session } = useSessionQuery();
-  return session ? <Occasions accountId={session.user.id} /> : null;
+interface Lent {
+  /** The plan that follows, and how soon people were written to: lent by the room that follows up. */
+  Plan: NonNullable<ComponentProps<typeof OccasionForm>['Plan']>;
+  Figures: ComponentType<{ occasionId: string }>;
 }
 
-function Occasions({ accountId }: { accountId: string }) {
+/** All occasions of the workspace, to be made and changed. */
+export function OccasionsScreen(lent: Lent) {
+  const { data: session } = useSessionQuery();
+  return session ? <Occasions accountId={session.user.id} {...lent} /> : null;
+}
+
+function Occasions({ accountId, Plan, Figures }: Lent & { accountId: string }) {
   const { items, save, error, isLoading } = useOccasions(accountId);
   const [openId, setOpenId] = useState<string>();
   const keep = async (fields: Parameters<typeof save>[0], id?: string) => {
@@ -34,7 +40,7 @@ function Occasions({ accountId }: { accountId: string }) {
             </Button>
           )}
         </View>
-        {openId === 'new' ? <OccasionForm onSave={keep} onCancel={() => setOpenId(undefined)} /> : null}
+        {openId === 'new' ? <OccasionForm Plan={Plan} onSave={keep} onCancel={() => setOpenId(undefined)} /> : null}
         {error ? <Notice fault>{problemText(error)}</Notice> : null}
         {isLoading ? <LoadingLines lines={3} /> : null}
         {!isLoading && !error && items.length === 0 && openId !== 'new' ? (
@@ -47,12 +53,18 @@ function Occasions({ accountId }: { accountId: string }) {
             <View key={occasion.id} className="border-b border-rule pb-6 pt-2">
               <OccasionForm
                 occasion={occasion}
+                Plan={Plan}
                 onSave={(fields) => keep(fields, occasion.id)}
                 onCancel={() => setOpenId(undefined)}
               />
             </View>
           ) : (
-            <OccasionLine key={occasion.id} occasion={occasion} onPress={() => setOpenId(occasion.id)} />
+            <OccasionLine
+              key={occasion.id}
+              occasion={occasion}
+              Figures={Figures}
+              onPress={() => setOpenId(occasion.id)}
+            />
           ),
         )}
       </View>
@@ -60,7 +72,11 @@ function Occasions({ accountId }: { accountId: string }) {
   );
 }
 
-const OccasionLine = ({ occasion, onPress }: { occasion: Occasion; onPress: () => void }) => (
+const OccasionLine = ({
+  occasion,
+  Figures,
+  onPress,
+}: Pick<Lent, 'Figures'> & { occasion: Occasion; onPress: () => void }) => (
   <Pressable
     role="button"
     aria-label={`Change ${occasion.name}`}
@@ -70,6 +86,7 @@ const OccasionLine = ({ occasion, onPress }: { occasion: Occasion; onPress: () =
     <Serif className={occasion.closed ? 'text-soft' : ''}>{occasion.name}</Serif>
     <Soft>{[whereAndWhen(occasion), occasion.closed ? 'over' : ''].filter(Boolean).join(' · ')}</Soft>
     <Soft className="tabular">{countsOf(occasion)}</Soft>
+    <Figures occasionId={occasion.id} />
     {occasion.tags.length > 0 ? <Soft>{occasion.tags.join(', ')}</Soft> : null}
   </Pressable>
 );

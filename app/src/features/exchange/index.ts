@@ -2,6 +2,7 @@ import { lazyScreen } from '@/lib/lazyScreen';
 
 export { SharePerson } from './SharePerson';
 export { PersonElsewhere } from './systems/PersonElsewhere';
+export { useSystemNamesQuery } from './systems/api';
 export { SystemsTrouble } from './systems/SystemsTrouble';
 export const SharedScreen = lazyScreen(() => import('./SharedScreen'), 'SharedScreen');
 export const TakeOutPanel = lazyScreen(() => import('./TakeOutPanel'), 'TakeOutPanel');

@@ -7,6 +7,7 @@ import { Link } from 'expo-router';
 import { ScrollView, View } from 'react-native';
 import { useDispatch } from 'react-redux';
 import { useSessionQuery, useTeamQuery } from '@/features/account';
+import { PlanAtFiling } from '@/features/followup';
 import { useMatchesQuery, useNotSameMutation } from '@/features/matching';
 import { consentComplaint, ConsentFields, NO_CONSENT, useTagsQuery } from '@/features/people';
 import {
@@ -151,6 +152,7 @@ function Filing({
       notSame: known ? [] : matches.map((m) => m.person.id),
       rating: rating === undefined ? (known?.person.rating ?? null) : rating,
       consent: consent.channels.length > 0 ? consent : null,
+      withoutPlan: chosen.withoutPlan ?? false,
     });
 
   const body = (
@@ -235,6 +237,15 @@ function Filing({
           <ConsentFields consent={consent} onChange={(next) => choose({ consent: next })} />
           {consentProblem ? <Notice fault>{consentProblem}</Notice> : null}
         </View>
+        {occasion?.planId ? (
+          <PlanAtFiling
+            planId={occasion.planId}
+            country={merged.country}
+            hasConsent={consent.channels.includes('email') || Boolean(known)}
+            isLeftOut={chosen.withoutPlan ?? false}
+            onLeaveOut={(withoutPlan) => choose({ withoutPlan })}
+          />
+        ) : null}
         <View className="items-start gap-1">
           <Text aria-hidden>Owner</Text>
           <Select

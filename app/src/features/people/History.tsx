@@ -51,11 +51,12 @@ export function History({ changes, cardIds }: Props) {
   );
 }
 
-type Kind = 'all' | 'cards' | 'talk' | 'changes' | 'consent';
+type Kind = 'all' | 'cards' | 'talk' | 'messages' | 'changes' | 'consent';
 const KINDS: readonly { value: Kind; label: string }[] = [
   { value: 'all', label: 'Everything' },
   { value: 'cards', label: 'Cards' },
   { value: 'talk', label: 'Notes, calls and visits' },
+  { value: 'messages', label: 'Messages and plans' },
   { value: 'changes', label: 'Changes' },
   { value: 'consent', label: 'Consent' },
 ];
@@ -82,6 +83,10 @@ const OF: Record<Action, Exclude<Kind, 'all'>> = {
   stepDropped: 'talk',
   shared: 'changes',
   shareEnded: 'changes',
+  wroteTo: 'messages',
+  answered: 'messages',
+  planStarted: 'messages',
+  planEnded: 'messages',
 };
 
 /** What a record begins with is on the page already. */
@@ -92,11 +97,11 @@ const WORDS: Record<Action, (actor: string) => string> = {
   filedByItself: (actor) => `Filed by Dossier from a card of ${actor}`,
   updated: (actor) => `Updated from a card by ${actor}`,
   newJob: (actor) => `New job, from a card by ${actor}`,
-  edited: (actor) => `Changed by ${actor}`,
+  edited: (actor) => (actor ? `Changed by ${actor}` : 'Changed by a plan'),
   merged: (actor) => `Merged with another record by ${actor}`,
   unmerged: (actor) => `Merge undone by ${actor}`,
   consentGiven: (actor) => `Consent noted by ${actor}`,
-  consentWithdrawn: (actor) => `Consent withdrawn, noted by ${actor}`,
+  consentWithdrawn: (actor) => (actor ? `Consent withdrawn, noted by ${actor}` : 'Consent withdrawn by themselves'),
   deleted: (actor) => `Deleted by ${actor}`,
   restored: (actor) => `Brought back by ${actor}`,
   erased: (actor) => `Erased by ${actor}`,
@@ -105,11 +110,15 @@ const WORDS: Record<Action, (actor: string) => string> = {
   visited: (actor) => `Visited by ${actor}`,
   noteChanged: (actor) => `Note changed by ${actor}`,
   noteRemoved: (actor) => `Note removed by ${actor}`,
-  stepPlanned: (actor) => `Next step planned by ${actor}`,
-  stepDone: (actor) => `Next step done, said by ${actor}`,
-  stepDropped: (actor) => `Next step dropped by ${actor}`,
+  stepPlanned: (actor) => (actor ? `Task made by ${actor}` : 'Task made by a plan'),
+  stepDone: (actor) => `Task done, said by ${actor}`,
+  stepDropped: (actor) => `Task dropped by ${actor}`,
   shared: (actor) => `A link to this card made by ${actor}`,
   shareEnded: (actor) => `A link to this card taken back by ${actor}`,
+  wroteTo: (actor) => (actor ? `Written to by ${actor}` : 'Written to by a plan'),
+  answered: () => 'They answered',
+  planStarted: (actor) => `Plan begun by ${actor}`,
+  planEnded: (actor) => (actor ? `Plan stopped by ${actor}` : 'Plan ended'),
 };
 
 const LABELS: Readonly<Record<string, string>> = {
@@ -120,6 +129,9 @@ const LABELS: Readonly<Record<string, string>> = {
   occasion: 'Occasion',
   consent: 'Consent',
   note: 'Note',
-  step: 'Next step',
+  step: 'Task',
+  message: 'Message',
+  plan: 'Plan',
+  withdrawnBy: 'Proof',
 };
 const labelOf = (field: string): string => LABELS[field] ?? personFieldLabel(field);

@@ -18,7 +18,6 @@ import { DeletedNotice, EndOfRecord } from './EndOfRecord';
 import { History } from './History';
 import { useListPlace } from './list/useListPlace';
 import { Merges } from './Merges';
-import { NextSteps } from './NextSteps';
 import { Notes } from './Notes';
 import { SendBack } from './SendBack';
 import { selectLeftEdit } from './slice';
@@ -31,10 +30,14 @@ interface Props {
   WhereFrom: ComponentType<{ person: Person }>;
   /** Other systems that have this person: lent by the room that hands people over. */
   Elsewhere: ComponentType<{ person: Person }>;
+  /** What is to be done, what follows by itself, what was written: lent by the room that follows up. */
+  Tasks: ComponentType<{ person: Person }>;
+  Plans: ComponentType<{ person: Person }>;
+  Messages: ComponentType<{ person: Person }>;
 }
 
 /** Somebody's dossier. */
-export function PersonScreen({ personId, Share, WhereFrom, Elsewhere }: Props) {
+export function PersonScreen({ personId, Share, WhereFrom, Elsewhere, Tasks, Plans, Messages }: Props) {
   const wide = useWide();
   const { data: person, error, refetch } = usePersonQuery(personId);
   const isLeft = useSelector(selectLeftEdit(personId)) !== undefined;
@@ -79,7 +82,9 @@ export function PersonScreen({ personId, Share, WhereFrom, Elsewhere }: Props) {
         <Address person={person} />
         <More person={person} />
         <WhereFrom person={person} />
-        <NextSteps person={person} />
+        <Tasks person={person} />
+        <Plans person={person} />
+        <Messages person={person} />
         <Notes person={person} />
         <Rule />
         <Consents person={person} />

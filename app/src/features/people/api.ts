@@ -11,7 +11,6 @@ import type {
   ListViews,
   Merged,
   MergePeople,
-  NextStepFields,
   NoteFields,
   PeopleChange,
   PeopleChanges,
@@ -47,6 +46,10 @@ export const peopleApi = api.injectEndpoints({
       query: ({ queryArg: address, pageParam }) =>
         `/people?${[address, pageParam && `cursor=${pageParam}`].filter(Boolean).join('&')}`,
       infiniteQueryOptions: { initialPageParam: null, getNextPageParam: (last) => last.next },
+      providesTags: ['Person'],
+    }),
+    peopleFound: build.query<PeoplePage, string>({
+      query: (q) => ({ url: '/people', params: { limit: 10, ...(q && { q }) } }),
       providesTags: ['Person'],
     }),
     facets: build.query<PeopleFacets, { address: string; facet: Facet | readonly Facet[] }>({
@@ -116,15 +119,6 @@ export const peopleApi = api.injectEndpoints({
       query: (id) => ({ url: `/notes/${id}`, method: 'DELETE' }),
       invalidatesTags: ['Person'],
     }),
-    planStep: build.mutation<{ id: string }, { personId: string; step: NextStepFields }>({
-      query: ({ personId, step }) => ({ url: `/people/${personId}/steps`, method: 'POST', body: step }),
-      invalidatesTags: ['Person'],
-    }),
-    endStep: build.mutation<void, { id: string; to: 'done' | 'dropped' }>({
-      query: ({ id, to }) =>
-        to === 'done' ? { url: `/steps/${id}/done`, method: 'POST' } : { url: `/steps/${id}`, method: 'DELETE' },
-      invalidatesTags: ['Person'],
-    }),
     giveConsent: build.mutation<void, { id: string; consent: ConsentGiven }>({
       query: ({ id, consent }) => ({ url: `/people/${id}/consents`, method: 'POST', body: consent }),
       invalidatesTags: ['Person'],
@@ -190,8 +184,6 @@ export const {
   useChangeStateQuery,
   useEndChangeMutation,
   useChangeNoteMutation,
-  useEndStepMutation,
-  usePlanStepMutation,
   useRemoveNoteMutation,
   useChangePresenceMutation,
   useChangeViewMutation,
@@ -210,4 +202,4 @@ export const {
   useUndoMergeMutation,
   useWithdrawConsentMutation,
 } = peopleApi;
-export const { usePeopleInfiniteQuery, usePersonQuery, useSuggestionsQuery } = peopleApi;
+export const { usePeopleFoundQuery, usePeopleInfiniteQuery, usePersonQuery, useSuggestionsQuery } = peopleApi;

@@ -5,6 +5,7 @@ export { consentComplaint, ConsentFields, NO_CONSENT } from './ConsentFields';
 export { NobodyChosen, PeopleLayout } from './PeopleLayout';
 export { ListSwitch } from './list/ListSwitch';
 export { useListKeys } from './list/useListKeys';
+export { PersonPicker } from './PersonPicker';
 export { OneNote } from './OneNote';
 export { UnsavedStrip } from './UnsavedStrip';
 export { ViewLinks } from './list/ViewLinks';

@@ -51,6 +51,8 @@ export interface FilingChoices {
   ownerId?: string;
   rating?: string | null;
   consent?: ConsentGiven;
+  /** The occasion's follow-up plan is not begun. */
+  withoutPlan?: boolean;
   /** Whom to update; null for somebody new. */
   knownId?: string | null;
   newJob?: boolean;

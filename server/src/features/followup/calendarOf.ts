@@ -1,7 +1,7 @@
 import type { Calendar } from '@dossier/core/followup';
 import Holidays from 'date-holidays';
 import type { EntityManager } from 'typeorm';
-import { Person } from '../people';
+import { type Person } from '../people';
 import { Workspace } from '../account';
 import { MailSettingsRecord } from './mail/entities';
 

@@ -12,6 +12,7 @@ export const EVENT_WORDS: Readonly<Record<EventType, string>> = {
   'person.erased': 'Somebody was forgotten for good',
   'consent.given': 'Somebody agreed to something',
   'consent.withdrawn': 'Somebody withdrew that',
+  'message.answered': 'Somebody answered',
   'task.done': 'Something planned was done',
 };
 

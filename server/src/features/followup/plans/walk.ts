@@ -1,7 +1,7 @@
 import { after, stepFor, type Plan, type PlanStep } from '@dossier/core/followup';
 import { fillTemplate, placeholderLabel, textIn } from '@dossier/core/followup/templates';
 import type { TemplateText } from '@dossier/contract';
-import { DataSource, type EntityManager } from 'typeorm';
+import { type DataSource, type EntityManager } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
 import { inWorkspace } from '../../../platform/workspaceScope';
 import { log, Person } from '../../people';
@@ -13,7 +13,7 @@ import { writeMessage } from '../messages/write';
 import { Task } from '../tasks/entities';
 import { templateNow } from '../templates/service';
 import { courseOf, planOf, saveCourse } from './courses';
-import { EnrolmentRecord, PlanRecord } from './entities';
+import { EnrolmentRecord } from './entities';
 import { happensTo, tellEnded } from './happens';
 import { dueEnrolments, wakeHeld, workspacesWithDueSteps } from './queries';
 

@@ -1,0 +1,1 @@
+export { CalendarSection as default } from '@/features/followup';

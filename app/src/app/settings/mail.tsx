@@ -1,0 +1,1 @@
+export { MailSection as default } from '@/features/followup';

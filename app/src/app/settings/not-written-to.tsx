@@ -1,0 +1,1 @@
+export { DoNotWriteSection as default } from '@/features/followup';

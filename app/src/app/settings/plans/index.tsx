@@ -1,0 +1,1 @@
+export { PlansSection as default } from '@/features/followup';

@@ -1,0 +1,1 @@
+export { TemplatesSection as default } from '@/features/followup';

@@ -1,0 +1,18 @@
+import { formatDistanceStrict, isPast } from 'date-fns';
+
+const ENDINGS: Readonly<Record<string, string>> = {
+  done: 'Done',
+  stopped: 'Stopped',
+  answered: 'Ended: they answered',
+  booked: 'Ended: they booked',
+  bounced: 'Ended: mail came back',
+  withdrawn: 'Ended: they want no more',
+  closed: 'Ended: closed',
+  deleted: 'Ended: deleted',
+  merged: 'Ended: the same person was in it',
+};
+export const endingWords = (ending: string | null): string => ENDINGS[ending ?? 'done'] ?? 'Ended';
+
+/** "in 3 days", "now": how far away a step is. */
+export const whenThere = (iso: string, now = new Date()): string =>
+  isPast(iso) ? 'now' : formatDistanceStrict(new Date(iso), now, { addSuffix: true });

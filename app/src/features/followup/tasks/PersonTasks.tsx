@@ -1,0 +1,51 @@
+import type { Person, Task } from '@dossier/contract';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { problemText } from '@/lib/api';
+import { Button, Notice, Soft, Subheading, Text } from '@/ui';
+import { useEndTaskMutation, useTasksQuery } from '../api';
+import { dueWords, here } from './dueWords';
+import { PutOff } from './PutOff';
+import { TypedTaskField } from './TypedTaskField';
+
+/** What is to be done about somebody, by whoever. */
+export function PersonTasks({ person }: { person: Person }) {
+  const { data, error, refetch } = useTasksQuery({ whose: 'team', personId: person.id });
+  return (
+    <View className="gap-2">
+      <Subheading>To do</Subheading>
+      {error && !data ? (
+        <Notice fault action={<Button onPress={() => void refetch()}>Try again</Button>}>
+          {problemText(error)}
+        </Notice>
+      ) : null}
+      {data?.items.map((task) => (
+        <OneTask key={task.id} task={task} />
+      ))}
+      {person.deletedAt ? null : <TypedTaskField personId={person.id} />}
+    </View>
+  );
+}
+
+function OneTask({ task }: { task: Task }) {
+  const [later, setLater] = useState(false);
+  const [end, { error }] = useEndTaskMutation();
+  return (
+    <View className="border-b border-rule">
+      <View className="flex-row flex-wrap items-center gap-x-2 py-1">
+        <View className="min-w-[170px] flex-1">
+          <Text className="[overflow-wrap:anywhere]">{task.text}</Text>
+          <Soft>{[dueWords(task), task.owner.name, task.plan].filter(Boolean).join(' · ')}</Soft>
+        </View>
+        <Button label={`Done: ${task.text}`} onPress={() => void end({ id: task.id, to: 'done', today: here().day })}>
+          Done
+        </Button>
+        <Button look="bare" label={`Later: ${task.text}`} onPress={() => setLater(!later)}>
+          Later
+        </Button>
+      </View>
+      {error ? <Notice fault>{problemText(error)}</Notice> : null}
+      {later ? <PutOff task={task} onDone={() => setLater(false)} /> : null}
+    </View>
+  );
+}

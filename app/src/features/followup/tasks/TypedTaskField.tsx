@@ -1,0 +1,47 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import { problemText } from '@/lib/api';
+import { Button, Notice, Soft, TextField } from '@/ui';
+import { dueWords } from './dueWords';
+import { useAddTask } from './useAddTask';
+import { useTyped } from './useTyped';
+
+/** One line becomes a task: days and times are read from its words. */
+export function TypedTaskField({ personId }: { personId?: string }) {
+  const [words, setWords] = useState('');
+  const typed = useTyped(words);
+  const { make, isLoading, error } = useAddTask();
+  const save = async () => {
+    if (typed.text && (await make({ ...typed, personId }))) setWords('');
+  };
+  return (
+    <View className="gap-1">
+      <View className="flex-row items-end gap-2">
+        <View className="min-w-0 flex-1">
+          <TextField
+            label="Something to do"
+            placeholder="Call Friday 10"
+            value={words}
+            onChangeText={setWords}
+            onSubmitEditing={() => void save()}
+            submitBehavior="submit"
+            maxLength={300}
+          />
+        </View>
+        <Button
+          look={words.trim() ? 'ink' : 'plain'}
+          disabled={!words.trim()}
+          busy={isLoading}
+          label="Add the task"
+          onPress={() => void save()}
+        >
+          Add
+        </Button>
+      </View>
+      {words.trim() ? (
+        <Soft role="status">{typed.dueOn ? `${typed.text}, ${dueWords(typed)}` : `${typed.text}, on no day`}</Soft>
+      ) : null}
+      {error ? <Notice fault>{problemText(error)}</Notice> : null}
+    </View>
+  );
+}

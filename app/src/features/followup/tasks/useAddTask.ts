@@ -1,0 +1,31 @@
+import { useDispatch } from 'react-redux';
+import { v7 as uuidv7 } from 'uuid';
+import { useSessionQuery } from '@/features/account';
+import { isUnreachable } from '@/lib/api';
+import { keepForLater } from '@/lib/outbox';
+import { useAddTaskMutation } from '../api';
+
+interface New {
+  text: string;
+  dueOn: string | null;
+  dueTime: string | null;
+  personId?: string;
+}
+
+/** Makes a task; without a network it waits on this device with everything else. @returns whether it is made or kept */
+export function useAddTask() {
+  const [add, { isLoading, error }] = useAddTaskMutation();
+  const { data: session } = useSessionQuery();
+  const dispatch = useDispatch();
+  const make = async (task: New): Promise<boolean> => {
+    const body = { ...task, id: uuidv7() };
+    const answer = await add(body);
+    if (!answer.error) return true;
+    if (!isUnreachable(answer.error) || !session) return false;
+    await keepForLater(session.user.id, { method: 'POST', path: '/tasks', body, words: `Task: ${task.text}` })(
+      dispatch,
+    );
+    return true;
+  };
+  return { make, isLoading, error: isUnreachable(error) ? undefined : error };
+}

@@ -1,0 +1,252 @@
+import type { Task, TodayItem } from '@dossier/contract';
+import { useDrag } from '@use-gesture/react';
+import { Link, useRouter, type Href } from 'expo-router';
+import { useState, type ReactNode } from 'react';
+import { View } from 'react-native';
+import { problemText } from '@/lib/api';
+import { formatWhen } from '@/lib/formatDate';
+import { Button, Notice, Serif, Soft, Text } from '@/ui';
+import { useEndTaskMutation, useMoveEnrolmentMutation, useMoveMessageMutation } from '../api';
+import { dueWords, here } from '../tasks/dueWords';
+import { PutOff } from '../tasks/PutOff';
+import type { Undoable } from './UndoDone';
+
+/** So far a thumb draws a row before it counts, in pixels. */
+const SWIPE_PX = 90;
+
+/** One thing that needs somebody, with its one obvious act. */
+export function TodayRow({ item, onDone }: { item: TodayItem; onDone: (what: Undoable) => void }) {
+  switch (item.kind) {
+    case 'task':
+      return <TaskRow task={item.task} isLate={item.isLate} onDone={onDone} />;
+    case 'answer':
+      return <AnswerRow item={item} />;
+    case 'message':
+      return <MessageRow item={item} />;
+    case 'held':
+      return <HeldRow item={item} />;
+    case 'lead':
+      return (
+        <Row
+          label="Nobody’s turn"
+          name={item.person.fullName}
+          href={`/people/${item.person.id}`}
+          soft={[item.person.company, `untouched since ${formatWhen(item.untouchedSince)}`]}
+        >
+          <Onwards href={`/people/${item.person.id}`} label={`Open ${item.person.fullName}`}>
+            Look
+          </Onwards>
+        </Row>
+      );
+  }
+}
+
+interface RowProps {
+  label: string;
+  urgent?: boolean;
+  name: string;
+  href?: Href;
+  words?: string;
+  soft?: (string | null)[];
+  children: ReactNode;
+  below?: ReactNode;
+}
+
+function Row({ label, urgent, name, href, words, soft = [], children, below }: RowProps) {
+  const title = <Serif className="[overflow-wrap:anywhere]">{name || 'Unnamed'}</Serif>;
+  return (
+    <View role="listitem" className="border-b border-rule py-2">
+      <View className="flex-row flex-wrap items-center gap-x-3 gap-y-1">
+        <View className="min-w-[200px] flex-1">
+          <Soft className={urgent ? 'text-brick' : ''}>{label}</Soft>
+          {href ? (
+            <Link href={href} aria-label={`Open ${name || 'Unnamed'}`}>
+              {title}
+            </Link>
+          ) : (
+            title
+          )}
+          {words ? (
+            <Text numberOfLines={3} className="[overflow-wrap:anywhere]">
+              {words}
+            </Text>
+          ) : null}
+          {soft.some(Boolean) ? <Soft>{soft.filter(Boolean).join(' · ')}</Soft> : null}
+        </View>
+        <View className="flex-row items-center gap-1">{children}</View>
+      </View>
+      {below}
+    </View>
+  );
+}
+
+const Onwards = ({ href, label, children }: { href: Href; label: string; children: string }) => (
+  <div data-act="done">
+    <Link href={href} aria-label={label}>
+      <View className="min-h-touch justify-center rounded-[5px] border border-ink px-4 hover:bg-table">
+        <Text className="font-medium">{children}</Text>
+      </View>
+    </Link>
+  </div>
+);
+
+const KIND: Record<Task['kind'], string> = { task: 'Task', call: 'Call', letter: 'Letter' };
+
+function TaskRow({ task, isLate, onDone }: { task: Task; isLate: boolean; onDone: (what: Undoable) => void }) {
+  const [later, setLater] = useState(false);
+  const [drawn, setDrawn] = useState(0);
+  const [end, { error, isLoading }] = useEndTaskMutation();
+  const done = async () => {
+    const answer = await end({ id: task.id, to: 'done', today: here().day });
+    if (!answer.error) onDone({ id: task.id, text: task.text });
+  };
+  const drag = useDrag(
+    ({ movement: [x], last, tap }) => {
+      if (tap) return;
+      if (!last) return setDrawn(x);
+      setDrawn(0);
+      if (x > SWIPE_PX) void done();
+      else if (x < -SWIPE_PX) setLater(true);
+    },
+    { axis: 'x', filterTaps: true, pointer: { touch: true } },
+  );
+  const about = task.person?.fullName ?? task.company?.name;
+  const href = task.person
+    ? (`/people/${task.person.id}` as const)
+    : task.company
+      ? (`/companies/${task.company.id}` as const)
+      : undefined;
+  const hint = drawn > SWIPE_PX ? 'Done' : drawn < -SWIPE_PX ? 'Later' : '';
+  return (
+    <div
+      {...drag()}
+      style={{
+        touchAction: 'pan-y',
+        transform: drawn ? `translateX(${drawn}px)` : undefined,
+        opacity: drawn ? 0.85 : 1,
+      }}
+    >
+      <Row
+        label={hint || `${KIND[task.kind]}${isLate ? ', late' : ''}`}
+        urgent={isLate && !hint}
+        name={task.text}
+        href={href}
+        soft={[about ?? null, task.person?.company ?? null, dueWords(task), task.plan]}
+        below={
+          <>
+            {error ? <Notice fault>{problemText(error)}</Notice> : null}
+            {later ? <PutOff task={task} onDone={() => setLater(false)} /> : null}
+          </>
+        }
+      >
+        {task.kind === 'letter' ? <Print taskId={task.id} /> : null}
+        <div data-act="done">
+          <Button label={`Done: ${task.text}`} busy={isLoading} onPress={() => void done()}>
+            Done
+          </Button>
+        </div>
+        <div data-act="later">
+          <Button look="bare" label={`Later: ${task.text}`} onPress={() => setLater(!later)}>
+            Later
+          </Button>
+        </div>
+      </Row>
+    </div>
+  );
+}
+
+const Print = ({ taskId }: { taskId: string }) => (
+  <Button
+    look="bare"
+    label="Print the letter"
+    onPress={() => globalThis.open(`/api/v1/letters?tasks=${taskId}`, '_blank', 'noopener')}
+  >
+    Print
+  </Button>
+);
+
+function AnswerRow({ item: { person, message } }: { item: Extract<TodayItem, { kind: 'answer' }> }) {
+  const router = useRouter();
+  const [move, { error }] = useMoveMessageMutation();
+  const read = async () => {
+    const answer = await move({ id: message.id, to: 'read' });
+    if (!answer.error) router.push(`/people/${person.id}`);
+  };
+  return (
+    <Row
+      label="Answer"
+      name={person.fullName}
+      href={`/people/${person.id}`}
+      words={message.text.replace(/\s+/g, ' ')}
+      soft={[person.company, formatWhen(message.at)]}
+      below={error ? <Notice fault>{problemText(error)}</Notice> : null}
+    >
+      <div data-act="done">
+        <Button label={`Read the answer of ${person.fullName}`} onPress={() => void read()}>
+          Read
+        </Button>
+      </div>
+    </Row>
+  );
+}
+
+function MessageRow({ item: { person, message } }: { item: Extract<TodayItem, { kind: 'message' }> }) {
+  const [move, { error }] = useMoveMessageMutation();
+  return (
+    <Row
+      label={message.state === 'uncertain' ? 'Perhaps sent' : 'Not sent'}
+      urgent
+      name={person.fullName}
+      href={`/people/${person.id}`}
+      words={`${message.subject}. ${message.problem ?? ''}`}
+      soft={[person.company, formatWhen(message.at)]}
+      below={error ? <Notice fault>{problemText(error)}</Notice> : null}
+    >
+      {message.state === 'uncertain' ? (
+        <Onwards href={`/people/${person.id}`} label={`Look at the message to ${person.fullName}`}>
+          Look
+        </Onwards>
+      ) : (
+        <div data-act="done">
+          <Button
+            label={`Seen: the message to ${person.fullName}`}
+            onPress={() => void move({ id: message.id, to: 'read' })}
+          >
+            Seen
+          </Button>
+        </div>
+      )}
+    </Row>
+  );
+}
+
+function HeldRow({
+  item: { person, enrolmentId, plan, words, since },
+}: {
+  item: Extract<TodayItem, { kind: 'held' }>;
+}) {
+  const [move, { error }] = useMoveEnrolmentMutation();
+  return (
+    <Row
+      label="Waits"
+      name={person.fullName}
+      href={`/people/${person.id}`}
+      words={words}
+      soft={[person.company, plan, `since ${formatWhen(since)}`]}
+      below={error ? <Notice fault>{problemText(error)}</Notice> : null}
+    >
+      <Onwards href={`/people/${person.id}`} label={`Open ${person.fullName}`}>
+        Look
+      </Onwards>
+      <div data-act="later">
+        <Button
+          look="bare"
+          label={`Stop the plan for ${person.fullName}`}
+          onPress={() => void move({ id: enrolmentId, to: 'stop' })}
+        >
+          Stop
+        </Button>
+      </div>
+    </Row>
+  );
+}
