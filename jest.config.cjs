@@ -12,6 +12,7 @@ const node = (name, extra = {}) => ({
 module.exports = {
   // Nothing is timed: this only ends what hangs.
   testTimeout: 120_000,
+  testSequencer: `${__dirname}/scripts/jest/byName.cjs`,
   projects: [
     node('core'),
     node('contract'),

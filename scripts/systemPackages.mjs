@@ -37,6 +37,7 @@ export async function requireChromium() {
 export async function requireOffices() {
   const missing = [
     ['/usr/lib/python3/dist-packages/vobject', 'python3-vobject'],
+    ['/usr/sbin/dovecot', 'dovecot-imapd'],
     ['/usr/bin/khard', 'khard'],
     ['/usr/bin/soffice', 'libreoffice-calc-nogui'],
   ].filter(([path]) => !existsSync(path));

@@ -16,6 +16,8 @@ const Server = {
 
 export const MailOut = z.object(Server);
 export const MailIn = z.object({ ...Server, folder: z.string().trim().min(1).max(200).default('INBOX') });
+export type MailOut = z.infer<typeof MailOut>;
+export type MailIn = z.infer<typeof MailIn>;
 const address = z.email('Write an e-mail address.').max(254).toLowerCase();
 export const Sender = z.object({
   address,

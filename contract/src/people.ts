@@ -116,6 +116,8 @@ export type Consent = z.infer<typeof Consent>;
 export const NoteKind = z.enum(['note', 'call', 'visit']);
 export type NoteKind = z.infer<typeof NoteKind>;
 export const NoteFields = z.object({
+  /** Made by the device, so that sending it twice makes one. */
+  id: z.uuid().optional(),
   kind: NoteKind.default('note'),
   /** A call or visit may be noted without a word. */
   text: text(4000).default(''),

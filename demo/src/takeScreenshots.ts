@@ -9,9 +9,10 @@ import { CHROMIUM_FLAGS, CHROMIUM_PATH, cameraFlags } from './chromium';
  * Takes the pictures of docs/screenshots from a running `npm start` with the demo loaded. The film
  * before the camera is the one that the browser tests make.
  *
- * Usage: takeScreenshots.ts [ADDRESS]
+ * Usage: takeScreenshots.ts [ADDRESS] [LETTERBOX]
  */
 const address = process.argv[2] ?? 'http://127.0.0.1:4300';
+const letterbox = process.argv[3] ?? 'http://127.0.0.1:4305';
 const root = join(dirname(fileURLToPath(import.meta.url)), '../..');
 const film = join(root, '.data/test-reports/camera.y4m');
 
@@ -49,7 +50,7 @@ async function desk(
     // Somebody who knows the words already.
     for (const word of ['tray', 'strip', 'occasion']) localStorage.setItem(`dossier.explained.${word}`, 'true');
   });
-  await page.goto(address);
+  await page.goto(`${address}/tray`);
   await page.getByLabel('E-mail').fill(email);
   await page.getByLabel('Password').fill('cold-chain');
   await page.getByRole('button', { name: 'Sign in' }).click();
@@ -59,11 +60,6 @@ async function desk(
   if (await heard.isVisible()) await heard.click();
   return page;
 }
-
-const stranger = await (await browser.newContext(PHONE)).newPage();
-await stranger.goto(address);
-await stranger.getByRole('button', { name: 'Sign in' }).waitFor();
-await save(stranger, 'sign-in');
 
 const phone = await desk(browser, PHONE);
 await phone
@@ -77,21 +73,16 @@ await phone
   .click();
 await phone.getByRole('textbox', { name: 'Title' }).focus();
 await save(phone, 'proof-phone');
-await doubtOpen(phone);
-await save(phone, 'proof-doubt');
 await phone.goto(`${address}/clean`);
 await phone.locator('[data-strip]').nth(5).waitFor();
 await save(phone, 'clean');
 await phone.goto(`${address}/photograph`);
 await phone.locator('[data-live-outline="seen"]').waitFor();
 await save(phone, 'camera');
-await phone.getByRole('button', { name: /^Set the occasion|^Occasion:/ }).click();
-await phone.getByRole('radio', { name: /Port Ellery/ }).waitFor();
-await save(phone, 'occasion');
-await borders(phone);
 await phone.goto(`${address}/people`);
 await phone.getByRole('link', { name: /Tobias Skerritt/ }).waitFor();
 await save(phone, 'people');
+await followedUp(phone);
 await twiceInTheRecords(phone);
 await knownPerson(phone);
 // What holds for everybody is set by the manager.
@@ -102,9 +93,10 @@ await manager.getByRole('link', { name: 'What goes into which field' }).click();
 await manager.getByRole('button', { name: /^Post code/ }).waitFor();
 await manager.getByText('Achterberg', { exact: true }).waitFor();
 await save(manager, 'what-goes-where');
-await manager.goto(`${address}/settings/colleagues`);
-await manager.getByRole('button', { name: 'Take Pim Aldous out of use' }).waitFor();
-await save(manager, 'colleagues');
+await manager.goto(`${address}/settings/plans`);
+await manager.getByRole('link', { name: 'After the open day' }).click();
+await manager.getByLabel('What the call is about').waitFor();
+await save(manager, 'plan');
 await manager.goto(`${address}/bring-in`);
 await manager.getByLabel('File of people').setInputFiles({
   name: 'harbour-visits.csv',
@@ -137,6 +129,27 @@ await doubtOpen(dark);
 await save(dark, 'proof-dark');
 await browser.close();
 
+/** Today, somebody's messages, one as it will go, and the letterbox that it goes to. */
+async function followedUp(page: Page): Promise<void> {
+  await page.goto(`${address}/today`);
+  await page.getByText('Thursday at ten').waitFor();
+  await save(page, 'today');
+  await page.getByRole('link', { name: 'Open Tobias Skerritt' }).click();
+  const messages = page.getByRole('region', { name: 'Messages' });
+  await messages.getByText('Answer from').waitFor();
+  await page.getByRole('region', { name: 'Follow-up' }).evaluate((part) => part.scrollIntoView());
+  await save(page, 'messages');
+  await page.getByRole('button', { name: 'Write', exact: true }).click();
+  await page.getByLabel('Template').selectOption('A second word');
+  await page.getByText('Subject').waitFor();
+  await page.getByRole('form').evaluate((part) => part.scrollIntoView());
+  await save(page, 'write');
+  await page.goto(letterbox);
+  await page.getByRole('link', { name: /skerritt/ }).click();
+  await page.getByRole('button', { name: 'Send the answer' }).waitFor();
+  await save(page, 'letterbox');
+}
+
 /** A card with a doubt, the doubt in focus. */
 async function doubtOpen(page: Page): Promise<void> {
   await page.goto(`${address}/tray`);
@@ -146,27 +159,6 @@ async function doubtOpen(page: Page): Promise<void> {
     .click();
   await page.getByRole('button', { name: 'Next doubt' }).click();
   await page.locator('[data-outline]').first().waitFor();
-}
-
-/** The borders of the photograph with the most cards, a corner held. */
-async function borders(page: Page): Promise<void> {
-  const ids = await page.evaluate(async () => {
-    const { items } = (await (await fetch('/api/v1/tray')).json()) as { items: { photoId: string }[] };
-    return items.map((item) => item.photoId);
-  });
-  const times = (id: string): number => ids.filter((other) => other === id).length;
-  const [photoId] = [...ids].sort((one, other) => times(other) - times(one));
-  await page.goto(`${address}/photos/${photoId}`);
-  await page.locator('[data-border]').first().waitFor();
-  await page.locator('g[role="button"]').nth(2).focus();
-  const grip = (await page.locator('[data-corner="0"] circle:last-child').boundingBox())!;
-  await page.mouse.move(grip.x + grip.width / 2, grip.y + grip.height / 2);
-  await page.mouse.down();
-  await page.mouse.move(grip.x + grip.width / 2 - 3, grip.y + grip.height / 2 - 3, { steps: 3 });
-  await page.locator('[data-magnifier]').waitFor();
-  await page.waitForLoadState('networkidle');
-  await save(page, 'borders');
-  await page.mouse.up();
 }
 
 /** Somebody filed a second time with another title, as another program would; taken out of the records again afterwards. */

@@ -91,6 +91,30 @@ describe.each(['3.0', '4.0'])('vCards %s', (version) => {
   });
 });
 
+const READ_EVENTS = `
+import json, sys, vobject
+calendar = vobject.readOne(sys.stdin.buffer.read().decode('utf-8'))
+print(json.dumps(sorted([event.summary.value, event.dtstart.value.isoformat()] for event in calendar.vevent_list)))
+`;
+
+it('tasks in a calendar are read by vobject', async () => {
+  await rep.send('POST', '/tasks', {
+    text: 'Visit; "dock", 2',
+    dueOn: '2026-12-09',
+    dueTime: '09:30',
+    personId: ids[0],
+  });
+  await rep.send('POST', '/tasks', { text: 'Łódź', dueOn: '2026-12-10' });
+  const { path } = (await rep.send<{ path: string }>('POST', '/calendar-feed')).body;
+  const feed = await fetch(process.env.DOSSIER_TEST_ADDRESS!.replace('/api/v1', '') + path);
+  const said = execFileSync('/usr/bin/python3', ['-c', READ_EVENTS], { input: Buffer.from(await feed.arrayBuffer()) }).toString(); // prettier-ignore
+  const name = (await rep.person(ids[0]!)).fullName;
+  expect(JSON.parse(said)).toEqual([
+    [`Visit; "dock", 2 (${name})`, '2026-12-09T09:30:00'],
+    ['Łódź', '2026-12-10'],
+  ]);
+});
+
 it('a folder of vCards is listed by khard', async () => {
   const book = join(folder, 'book');
   mkdirSync(book);

@@ -9,7 +9,14 @@ import { handOverTask } from './features/exchange/destinations/deliver';
 import { tellWebhookTask } from './features/exchange/webhooks/deliver';
 import { followFeeds } from './features/exchange/webhooks/follow';
 import { fileAskedTask, settleAsked } from './features/exchange/readings/settle';
-import { lookIntoInboxes, sendMessageTask, startMailListener, wakePlans, walkPlans } from './features/followup';
+import {
+  beginTagged,
+  lookIntoInboxes,
+  sendMessageTask,
+  startMailListener,
+  wakePlans,
+  walkPlans,
+} from './features/followup';
 import { fileCleanSoon } from './features/filing/fileCleanSoon';
 import { fileCleanTask } from './features/filing/fileCleanTask';
 import { nightlySweepsTask } from './features/matching/nightlySweeps';
@@ -100,7 +107,9 @@ export async function startWorker(
   const stopWalking = repeatedly(WALK_MS, logger, 'going on with plans failed', () =>
     walkPlans({ database, handOver: handOverOne }),
   );
-  const stopWaking = repeatedly(WAKE_MS, logger, 'looking at held plans failed', () => wakePlans(database));
+  const stopWaking = repeatedly(WAKE_MS, logger, 'looking at held plans failed', () =>
+    Promise.all([wakePlans(database), beginTagged(database)]),
+  );
   const stopLooking = repeatedly(INBOX_MS, logger, 'looking into mailboxes failed', () =>
     lookIntoInboxes({ ...outside, logger }),
   );

@@ -14,7 +14,7 @@ import ICAL from 'ical.js';
 import type { DataSource } from 'typeorm';
 import { createDataSource } from '../src/dataSource';
 import { Client } from './client';
-import { databaseOf, until } from './services';
+import { databaseOf, freePort, until } from './services';
 
 jest.setTimeout(180_000);
 
@@ -431,6 +431,32 @@ describe('a plan', () => {
     expect((await manager.send('DELETE', `/plans/${planId}`)).status).toBe(409);
   });
 
+  it('begins for whoever gets its tag from then on, once', async () => {
+    const tag = `tag ${randomUUID().slice(0, 8)}`;
+    const before = await met();
+    const edit = async (id: string, tags: string[]) => {
+      const { version, fields, kind } = await rep.person(id);
+      expect((await rep.send('PUT', `/people/${id}`, { version, fields, kind, tags, rating: null })).status).toBe(204);
+    };
+    await edit(before.id, [tag]);
+    const planId = await plan([step({ do: 'task', text: 'x' }, 9)], { startTag: tag });
+    const [tagged, filed] = [await met(), await rep.filed({ familyName: 'Tagged', emails: [`${randomUUID()}@quay.example`] }, { tags: [tag] })]; // prettier-ignore
+    await edit(tagged.id, [tag]);
+    for (const id of [tagged.id, filed]) {
+      const [course] = await until(async () => ((found) => found.length > 0 && found)(await courses(id)));
+      expect(course!.plan.id).toBe(planId);
+      expect((await rep.send('PATCH', `/enrolments/${course!.id}`, { to: 'stop' })).status).toBe(204);
+    }
+    // Whoever had it before stays out, also when something else of theirs is changed.
+    await edit(before.id, [tag, 'another']);
+    const last = await rep.filed(
+      { familyName: 'Tagged too', emails: [`${randomUUID()}@quay.example`] },
+      { tags: [tag] },
+    );
+    await until(async () => (await courses(last)).length > 0);
+    expect([await courses(before.id), (await courses(tagged.id)).length]).toEqual([[], 1]);
+  });
+
   it('takes nobody while it is off, and nobody twice', async () => {
     const planId = await plan([step({ do: 'task', text: 'x' }, 5)], { isOn: false });
     const { id } = await met();
@@ -604,6 +630,46 @@ describe('mail settings', () => {
       ok: true,
     });
     expect((await mailTo('ottilie@keldermoss.example')).subject).toBe('A try from Dossier');
+  });
+});
+
+describe('what cannot go at once', () => {
+  const write = async () => {
+    const { id, mail } = await met();
+    const message = { id: randomUUID(), to: mail, subject: 'Hello', body: 'x', purpose: { kind: 'byHand' } };
+    expect((await rep.send('POST', `/people/${id}/messages`, message)).status).toBe(201);
+    return { id, mail };
+  };
+
+  it('waits for its turn, and goes then', async () => {
+    await manager.send('PUT', '/mail', { ...settings(), perMinute: 60 });
+    const written = [await write(), await write(), await write(), await write()];
+    for (const { mail } of written) await mailTo(mail);
+    for (const { id, mail } of written) expect([mailsTo(mail).length, (await stateOf(id, 'sent')).problem]).toEqual([1, null]); // prettier-ignore
+    await manager.send('PUT', '/mail', settings());
+  });
+
+  it('waits for a server that is away, says so, and goes when it is back', async () => {
+    const own = settings();
+    await manager.send('PUT', '/mail', { ...own, out: { ...own.out, port: await freePort() } });
+    const written = [await write(), await write()];
+    await until(async () => (await manager.get<{ outTrouble: string | null }>('/mail')).body.outTrouble);
+    for (const { id } of written) expect((await messages(id))[0]!.state).toBe('waiting');
+    await manager.send('PUT', '/mail', own);
+    for (const { mail } of written) await mailTo(mail);
+    const { body } = await manager.get<{ outTrouble: string | null; waiting: number }>('/mail');
+    expect(body.outTrouble).toBeNull();
+  });
+
+  it('is not sent any more once somebody says so', async () => {
+    await manager.send('PUT', '/mail', { ...settings(), out: null });
+    const { id, mail } = await write();
+    const waiting = await until(async () => (await messages(id)).find(({ problem }) => problem !== null));
+    expect(waiting).toMatchObject({ state: 'waiting', problem: 'No mail server is set yet.' });
+    expect((await rep.send('PATCH', `/messages/${waiting.id}`, { to: 'dropped' })).status).toBe(204);
+    await manager.send('PUT', '/mail', settings());
+    await mailTo((await write()).mail);
+    expect([mailsTo(mail), (await messages(id))[0]!.state]).toEqual([[], 'refused']);
   });
 });
 

@@ -47,6 +47,7 @@ create table mail_settings (
   footer text not null default '',
   next_slot_at timestamptz not null default now(),
   out_trouble text,
+  trouble_since timestamptz,
   in_trouble text,
   looked_at timestamptz,
   uid_validity text,
@@ -216,6 +217,7 @@ alter table enrolment add constraint enrolment_person_fk foreign key (person_id)
 alter table enrolment add constraint enrolment_occasion_fk foreign key (occasion_id) references occasion(id) on delete set null;
 alter table enrolment add constraint enrolment_starter_fk foreign key (started_by) references account(id);
 ${forAll('workspaces_with_due_steps()', 'setof uuid', `select distinct workspace_id from enrolment where status = 'running' and due_at <= now()`)}
+${forAll('workspaces_with_tagged_plans()', 'setof uuid', `select distinct workspace_id from plan where is_on and removed_at is null and tag_from is not null`)}
 ${forAll('workspaces_with_held_steps()', 'setof uuid', `select distinct workspace_id from enrolment where status = 'running' and held is not null`)}
 `;
 
@@ -254,6 +256,8 @@ create table message (
   /* When it was let through for the last time. */
   passed_at timestamptz,
   next_at timestamptz,
+  /* Whether next_at is its turn with the mail server: whoever comes then takes no other. */
+  has_slot boolean not null default false,
   attempts integer not null default 0,
   problem text,
   came_back_at timestamptz,
@@ -348,6 +352,7 @@ export class Followup1780000000031 implements MigrationInterface {
       drop table message;
       drop function workspaces_with_due_steps();
       drop function workspaces_with_held_steps();
+      drop function workspaces_with_tagged_plans();
       drop table enrolment;
       alter table occasion drop column plan_id;
       drop table plan_version, plan, template_version, template, attachment, bounced_address, do_not_write, mail_sender, mail_settings;

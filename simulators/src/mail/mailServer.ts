@@ -26,6 +26,12 @@ export interface MailWorldOptions {
   mishap?: () => 'none' | 'later' | 'lostBefore' | 'lostAfter';
 }
 
+/** What smtp-server keeps of a line, to be cut. */
+interface Connection {
+  session: { id: string };
+  _socket: { destroy(): void };
+}
+
 /**
  * Everybody's mail server at once: takes what is sent to anybody (SMTP), shows it on a page, and lets the people outside be answered for.
  * Addresses beginning with `nobody` do not exist there.
@@ -56,16 +62,18 @@ export async function startMailWorld({
       stream.on('data', (chunk: Buffer) => chunks.push(chunk));
       stream.on('end', () => {
         const what = mishap();
-        const cut = () =>
-          (session as unknown as { _connection?: { _socket?: { destroy(): void } } })._connection?._socket?.destroy();
+        const cut = () => {
+          for (const connection of smtp.connections as Iterable<Connection>)
+            if (connection.session.id === session.id) connection._socket.destroy();
+        };
         if (what === 'later') return done(Object.assign(new Error('4.3.2 Not now'), { responseCode: 451 }));
-        if (what === 'lostBefore') return void (cut(), done(new Error('gone')));
+        if (what === 'lostBefore') return cut();
         const envelope = {
           from: session.envelope.mailFrom ? session.envelope.mailFrom.address : '',
           to: session.envelope.rcptTo[0]?.address ?? '',
         };
         mailbox.keep(Buffer.concat(chunks), envelope).then(
-          () => (what === 'lostAfter' ? void (cut(), done(new Error('gone'))) : done()),
+          () => (what === 'lostAfter' ? cut() : done()),
           (error: Error) => done(error),
         );
       });

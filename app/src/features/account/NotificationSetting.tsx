@@ -20,7 +20,10 @@ export function NotificationSetting() {
       ) : (
         <Soft>This browser shows no notifications.</Soft>
       )}
-      <Soft>When photographs are read, when a colleague asks for a second look, and when one is done.</Soft>
+      <Soft>
+        When photographs are read, when a colleague asks for a second look and when one is done, when somebody answers,
+        and when the time of a task has come.
+      </Soft>
       {refused ? (
         <Notice fault>The browser does not let Dossier. Allow notifications for this page in the browser first.</Notice>
       ) : null}

@@ -5,6 +5,8 @@ import { useRouter } from 'expo-router';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { useSelector } from 'react-redux';
+import { useOccasionsQuery } from '@/features/capture';
+import { PlanLine } from '@/features/followup';
 import { holdUntil, sideOf, sidesOf, Strip, useCardQuery } from '@/features/proof';
 import { isClean, useTrayInfiniteQuery } from '@/features/tray';
 import { problemText } from '@/lib/api';
@@ -23,6 +25,9 @@ export function ContactSheet() {
   const [out, setOut] = useState<ReadonlySet<string>>(new Set());
   const [seen, setSeen] = useState<ReadonlySet<string>>(new Set());
   const [busy, setBusy] = useState(false);
+  const { data: occasions } = useOccasionsQuery();
+  const planOf = new Map<string | undefined, string | null>(occasions?.items.map(({ id, planId }) => [id, planId]));
+  const [withoutPlan, setWithoutPlan] = useState(false);
   const file = useCleanFiling();
   const see = useCallback((id: string) => setSeen((before) => new Set([...before, id])), []);
   const filed = new Set(requests.filter((r) => !r.refusal).map((r) => r.cardId));
@@ -41,7 +46,7 @@ export function ContactSheet() {
   const fileAll = async () => {
     setBusy(true);
     const until = holdUntil();
-    for (const { id } of chosen) await file(id, until);
+    for (const { id } of chosen) await file(id, until, withoutPlan);
     setBusy(false);
     router.replace('/tray');
   };
@@ -70,6 +75,11 @@ export function ContactSheet() {
             Every card in the tray has something that asks for a person.
           </EmptyState>
         }
+      />
+      <PlanLine
+        planIds={chosen.flatMap(({ occasion }) => planOf.get(occasion?.id) ?? [])}
+        isLeftOut={withoutPlan}
+        onLeaveOut={setWithoutPlan}
       />
       {items.length > 0 ? (
         <View className="flex-row flex-wrap items-center justify-end gap-3 border-t border-rule bg-paper px-4 py-3">

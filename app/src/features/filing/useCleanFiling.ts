@@ -10,10 +10,10 @@ export function useCleanFiling() {
   const dispatch = useDispatch<ThunkDispatch<unknown, unknown, UnknownAction>>();
   const file = useDeskFiling();
   return useCallback(
-    async (cardId: string, notBefore?: number): Promise<boolean> => {
+    async (cardId: string, notBefore?: number, withoutPlan = false): Promise<boolean> => {
       const { data: card } = await dispatch(proofApi.endpoints.card.initiate(cardId, { subscribe: false }));
       if (!card) return false;
-      await file(card, keptOrProposed(card), notBefore);
+      await file(card, { ...keptOrProposed(card), filing: { withoutPlan } }, notBefore);
       return true;
     },
     [dispatch, file],

@@ -4,6 +4,7 @@ export { PersonMessages } from './messages/PersonMessages';
 export { OccasionFigures } from './plans/OccasionFigures';
 export { PersonPlans } from './plans/PersonPlans';
 export { PlanAtFiling } from './plans/PlanAtFiling';
+export { PlanLine } from './plans/PlanLine';
 export { PlanChoice } from './plans/PlanChoice';
 export { PersonTasks } from './tasks/PersonTasks';
 export { useTodayCount } from './today/useTodayCount';

@@ -3,16 +3,16 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { problemText } from '@/lib/api';
 import { Button, Notice, Subheading, TextField } from '@/ui';
-import { useAddNoteMutation, useChangeNoteMutation, useRemoveNoteMutation } from './api';
+import { useChangeNoteMutation, useRemoveNoteMutation } from './api';
 import { OneNote } from './OneNote';
+import { useAddNote } from './useAddNote';
 
 /** What was said, calls and visits: one line and one touch each. */
 export function Notes({ person }: { person: Person }) {
   const [text, setText] = useState('');
-  const [add, { isLoading, error }] = useAddNoteMutation();
+  const { add, isLoading, error, isKept } = useAddNote(person);
   const save = async (kind: NoteKind) => {
-    const answer = await add({ personId: person.id, note: { kind, text: text.trim() } });
-    if (!answer.error) setText('');
+    if (await add(kind, text.trim())) setText('');
   };
   return (
     <View className="gap-3">
@@ -37,6 +37,7 @@ export function Notes({ person }: { person: Person }) {
             </Button>
           </View>
           {error ? <Notice fault>{problemText(error)}</Notice> : null}
+          {isKept ? <Notice>Kept on this device. It is sent once Dossier can be reached.</Notice> : null}
         </View>
       )}
       {person.notes.map((note) => (

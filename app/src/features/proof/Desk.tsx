@@ -15,6 +15,7 @@ import { useRouter } from 'expo-router';
 import { Suspense, useCallback, useMemo, useRef, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { useDispatch } from 'react-redux';
+import { PlanLine } from '@/features/followup';
 import { useMatchesQuery } from '@/features/matching';
 import { SecondLookPanel, useChangeCardsMutation } from '@/features/tray';
 import { problemText } from '@/lib/api';
@@ -260,6 +261,14 @@ export function Desk({ card, cardDraft, run, onGo }: DeskProps) {
   const panel = picked ? <PickPanel cardId={cardId} picked={picked} field={focused} onDone={drop} /> : null;
   const head = <DeskHead position={run.position} of={run.of} acts={acts} />;
   const stageBar = shown.picture ? <StageBar picking={picking} onPicking={setPicking} otherSide={onBack} /> : null;
+  const planLine =
+    card.occasion?.planId && known.length === 0 ? (
+      <PlanLine
+        planIds={[card.occasion.planId]}
+        isLeftOut={cardDraft.filing?.withoutPlan ?? false}
+        onLeaveOut={(withoutPlan) => dispatch(proofActions.filingChosen({ cardId, change: { withoutPlan } }))}
+      />
+    ) : null;
   const bar = (
     <DeskBar
       acts={acts}
@@ -281,6 +290,7 @@ export function Desk({ card, cardDraft, run, onGo }: DeskProps) {
           <View className="h-px bg-rule" />
           {panel}
           {fields}
+          {planLine}
           {bar}
         </View>
         {palette}
@@ -296,6 +306,7 @@ export function Desk({ card, cardDraft, run, onGo }: DeskProps) {
       {stageBar}
       {panel}
       {fields}
+      {planLine}
       {bar}
       {palette}
     </View>

@@ -6,7 +6,7 @@ import { useDispatch } from 'react-redux';
 import { v7 as uuidv7 } from 'uuid';
 import { useSessionQuery } from '@/features/account';
 import { keepForLater } from '@/lib/outbox';
-import type { KeptDraft } from './slice';
+import type { CardDraft, KeptDraft } from './slice';
 
 /** A card filed from the desk can be taken back for so long: it is held on this device until then. */
 const HOLD_MS = 7_000;
@@ -25,7 +25,7 @@ export function useDeskFiling() {
   return useCallback(
     async (
       card: Pick<ProofCard, 'id' | 'occasion'>,
-      { draft, note }: Pick<KeptDraft, 'draft' | 'note'>,
+      { draft, note, filing }: Pick<KeptDraft, 'draft' | 'note'> & Pick<CardDraft, 'filing'>,
       notBefore = holdUntil(),
     ) => {
       if (!session) return;
@@ -39,6 +39,7 @@ export function useDeskFiling() {
         ownerId: card.occasion?.ownerId ?? null,
         known: null,
         uncompared: true,
+        withoutPlan: filing?.withoutPlan ?? false,
       };
       await keepForLater(session.user.id, {
         method: 'POST',

@@ -11,14 +11,28 @@ import { Note, Person } from './entities';
 const ACTIONS: Record<NoteKind, Action> = { note: 'noted', call: 'called', visit: 'visited' };
 
 /** Writes down what was said, or that somebody called or was there. @throws ProblemError 400 for a note without a word */
-export function addNote(database: DataSource, who: SignedIn, personId: string, note: NoteFields): Promise<string> {
+export function addNote(
+  database: DataSource,
+  who: SignedIn,
+  personId: string,
+  { id = uuidv7(), ...note }: NoteFields,
+): Promise<string> {
   if (note.kind === 'note' && !note.text)
     throw new ProblemError(400, 'empty-note', 'Nothing written', 'Write what there is to note.');
   return inWorkspace(database, who.workspaceId, async (manager) => {
     if (!(await manager.existsBy(Person, { id: personId, deletedAt: IsNull() }))) throw notFound('This person');
-    const [id, at] = [uuidv7(), new Date()];
+    const at = new Date();
     const { workspaceId, accountId: authorId } = who;
-    await manager.insert(Note, { ...note, id, workspaceId, personId, authorId, at, changedAt: null });
+    const made = await manager
+      .createQueryBuilder()
+      .insert()
+      .into(Note)
+      .values({ ...note, id, workspaceId, personId, authorId, at, changedAt: null })
+      .orIgnore()
+      .returning('id')
+      .execute();
+    // Sent twice by a device it is one note.
+    if ((made.raw as unknown[]).length === 0) return id;
     await log(manager, who, { personId, action: ACTIONS[note.kind], at });
     return id;
   });

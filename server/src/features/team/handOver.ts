@@ -3,6 +3,7 @@ import type { EntityManager } from 'typeorm';
 import type { SignedIn } from '../../platform/session';
 import type { Account } from '../account';
 import { handOverOccasions, handOverPhotos } from '../capture';
+import { handOverTasks } from '../followup';
 import { handOverPeople } from '../people';
 import { handOverCards } from '../reading';
 import { handOverSecondLooks } from '../tray';
@@ -13,6 +14,7 @@ export async function handOver(manager: EntityManager, who: SignedIn, from: Acco
   await handOverPhotos(manager, ids);
   const cards = await handOverCards(manager, ids);
   const secondLooks = await handOverSecondLooks(manager, ids);
+  await handOverTasks(manager, who.workspaceId, ids);
   const people = await handOverPeople(manager, who, from, to);
   const occasions = await handOverOccasions(manager, ids);
   return { people, cards, occasions, secondLooks };

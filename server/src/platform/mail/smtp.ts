@@ -71,15 +71,23 @@ export async function giveMail(
 ): Promise<string> {
   const connection = await connect(allowed, server);
   let isOver = false;
+  /** Why whoever gives it has stopped it. */
+  let own: Error | undefined;
   try {
     return await new Promise<string>((resolve, reject) => {
       const message = {
         pipe(stream: NodeJS.WritableStream) {
           stream.write(raw);
-          beforeEnd().then(() => {
-            isOver = true;
-            stream.end();
-          }, reject);
+          beforeEnd().then(
+            () => {
+              isOver = true;
+              stream.end();
+            },
+            (error: Error) => {
+              own = error;
+              reject(error);
+            },
+          );
         },
       };
       connection.once('error', reject);
@@ -89,7 +97,7 @@ export async function giveMail(
       );
     });
   } catch (error) {
-    throw inWords(error as SMTPConnection.SMTPError, isOver);
+    throw own ?? inWords(error as SMTPConnection.SMTPError, isOver);
   } finally {
     connection.close();
   }

@@ -10,7 +10,7 @@ import { useTyped } from './useTyped';
 export function TypedTaskField({ personId }: { personId?: string }) {
   const [words, setWords] = useState('');
   const typed = useTyped(words);
-  const { make, isLoading, error } = useAddTask();
+  const { make, isKept, isLoading, error } = useAddTask();
   const save = async () => {
     if (typed.text && (await make({ ...typed, personId }))) setWords('');
   };
@@ -41,6 +41,7 @@ export function TypedTaskField({ personId }: { personId?: string }) {
       {words.trim() ? (
         <Soft role="status">{typed.dueOn ? `${typed.text}, ${dueWords(typed)}` : `${typed.text}, on no day`}</Soft>
       ) : null}
+      {isKept ? <Notice>Kept on this device. It is sent once Dossier can be reached.</Notice> : null}
       {error ? <Notice fault>{problemText(error)}</Notice> : null}
     </View>
   );

@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { v7 as uuidv7 } from 'uuid';
 import { useSessionQuery } from '@/features/account';
@@ -17,15 +18,18 @@ export function useAddTask() {
   const [add, { isLoading, error }] = useAddTaskMutation();
   const { data: session } = useSessionQuery();
   const dispatch = useDispatch();
+  const [isKept, setIsKept] = useState(false);
   const make = async (task: New): Promise<boolean> => {
     const body = { ...task, id: uuidv7() };
     const answer = await add(body);
+    setIsKept(false);
     if (!answer.error) return true;
     if (!isUnreachable(answer.error) || !session) return false;
     await keepForLater(session.user.id, { method: 'POST', path: '/tasks', body, words: `Task: ${task.text}` })(
       dispatch,
     );
+    setIsKept(true);
     return true;
   };
-  return { make, isLoading, error: isUnreachable(error) ? undefined : error };
+  return { make, isKept, isLoading, error: isUnreachable(error) ? undefined : error };
 }

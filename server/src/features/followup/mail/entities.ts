@@ -1,8 +1,8 @@
+import type { MailIn, MailOut } from '@dossier/contract';
 import { Column, Entity, Index, JoinColumn, ManyToOne, PrimaryColumn, type Relation } from 'typeorm';
 import { Account, Workspace } from '../../account';
 import { Person } from '../../people';
 import { StoredFile } from '../../../platform/entities';
-import type { MailIn, MailOut } from './settings';
 
 /** How a team sends and receives. */
 @Entity('mail_settings')
@@ -37,6 +37,9 @@ export class MailSettingsRecord {
   nextSlotAt!: Date;
   @Column({ name: 'out_trouble', type: 'text', nullable: true })
   outTrouble!: string | null;
+  /** Since when the mail server takes nothing. */
+  @Column({ name: 'trouble_since', type: 'timestamptz', nullable: true })
+  troubleSince!: Date | null;
   @Column({ name: 'in_trouble', type: 'text', nullable: true })
   inTrouble!: string | null;
   @Column({ name: 'looked_at', type: 'timestamptz', nullable: true })

@@ -1,14 +1,6 @@
-import type {
-  DoNotWriteEntry,
-  DoNotWriteList,
-  MailIn as MailInFields,
-  MailOut as MailOutFields,
-  MailSettings,
-  MailStanding,
-} from '@dossier/contract';
+import type { DoNotWriteEntry, DoNotWriteList, MailOut, MailSettings, MailStanding } from '@dossier/contract';
 import { In, Not, type DataSource } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
-import type { z } from 'zod';
 import { composeMail } from '../../../platform/mail/compose';
 import { htmlOf } from '../../../platform/mail/htmlOf';
 import { giveMail } from '../../../platform/mail/smtp';
@@ -20,9 +12,6 @@ import { Account } from '../../account';
 import { mailStanding, queueWaiting } from '../messages/queries';
 import { newHeaderId } from '../messages/write';
 import { DoNotWrite, MailSender, MailSettingsRecord } from './entities';
-
-export type MailOut = z.infer<typeof MailOutFields>;
-export type MailIn = z.infer<typeof MailInFields>;
 
 const NOTHING: Pick<
   MailSettingsRecord,
@@ -108,6 +97,9 @@ export function saveMail(
       outPassword: kept(fields.outPassword, out, before?.outgoing, before?.outPassword, 'outPassword'),
       inPassword: kept(fields.inPassword, incoming, before?.incoming, before?.inPassword, 'inPassword'),
       outTrouble: null,
+      troubleSince: null,
+      // It is tried at once: something was mended, perhaps.
+      nextSlotAt: new Date(),
       inTrouble: null,
       ...(before?.incoming?.folder !== incoming?.folder || before?.incoming?.host !== incoming?.host
         ? { uidValidity: null, lastUid: null }

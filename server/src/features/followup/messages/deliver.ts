@@ -16,10 +16,12 @@ import { AttachmentRecord, BouncedAddress, MailSettingsRecord } from '../mail/en
 import { happensTo } from '../plans/happens';
 import { MessageRecord } from './entities';
 import { ownVcard } from './ownVcard';
-import { queueWaiting, takeMailSlot } from './queries';
+import { queueWaiting, restMail, takeMailSlot } from './queries';
 
-/** Seconds between tries: about a day in all, then somebody must look. */
+/** Seconds between tries of what the server does not take just now: about a day in all, then somebody must look. */
 export const PAUSES = [5, 30, 120, 600, 1800, 3600, 10_800, 21_600, 43_200] as const;
+/** What no mail server has taken for so long is left to somebody. */
+const GIVEN_UP_MS = 3 * 24 * 60 * 60 * 1000;
 /** So soon it is not worth to come again later. */
 const SHORT_WAIT_MS = 400;
 
@@ -124,13 +126,13 @@ async function begin(
     );
     return undefined;
   }
-  const wait = await takeMailSlot(manager, workspaceId);
+  const wait = message.hasSlot ? 0 : await takeMailSlot(manager, workspaceId);
   if (wait > SHORT_WAIT_MS) {
-    await comeAgain(manager, message, new Date(Date.now() + wait), null);
+    await comeAgain(manager, message, new Date(Date.now() + wait), message.problem, true);
     return undefined;
   }
   const attempts = message.attempts + 1;
-  await manager.update(MessageRecord, { id }, { state: 'sending', attempts });
+  await manager.update(MessageRecord, { id }, { state: 'sending', attempts, hasSlot: false });
   const withdrawUrl =
     publicAddress && message.withdrawKey ? `${publicAddress}/withdraw/${message.withdrawKey}` : undefined;
   const text = [message.body, settings.footer, withdrawUrl && withdrawWords(message.language, withdrawUrl)]
@@ -176,10 +178,9 @@ async function end(manager: EntityManager, message: MessageRecord, outcome: 'sen
     lock: { mode: 'pessimistic_write' },
   });
   if (!record || outcome instanceof NotOursAnyMore) return;
-  const trouble = (words: string | null) => manager.update(MailSettingsRecord, { workspaceId }, { outTrouble: words });
   if (outcome === 'sent') {
     await manager.update(MessageRecord, { id }, { state: 'sent', at: now, nextAt: null, problem: null });
-    await trouble(null);
+    await manager.update(MailSettingsRecord, { workspaceId }, { outTrouble: null, troubleSince: null });
     await log(manager, { workspaceId, accountId: message.madeBy }, { personId: message.personId, action: 'wroteTo', at: now, changes: [{ field: 'message', before: '', after: message.subject }] }); // prettier-ignore
     return;
   }
@@ -188,21 +189,18 @@ async function end(manager: EntityManager, message: MessageRecord, outcome: 'sen
     await manager.update(MessageRecord, { id }, { state: 'uncertain', nextAt: null, problem: UNCERTAIN });
     return;
   }
-  const again = () => {
+  if (outcome instanceof MailRefused && outcome.of !== 'login') {
     const pause = PAUSES[attempts - 1];
-    if (pause === undefined) return refuse(manager, record, outcome.message);
-    return comeAgain(manager, record, new Date(now.getTime() + pause * 1000), outcome.message);
-  };
-  if (outcome instanceof MailRefused) {
-    if (outcome.of === 'login') await trouble(outcome.message);
-    if (outcome.of === 'login' || outcome.mayGoWell) return again();
+    if (outcome.mayGoWell && pause !== undefined) return comeAgain(manager, record, new Date(now.getTime() + pause * 1000), outcome.message); // prettier-ignore
     await refuse(manager, record, outcome.message);
-    if (outcome.of === 'recipient') await cameBack(manager, record, outcome.enhanced || String(outcome.code), now);
+    if (outcome.of === 'recipient' && !outcome.mayGoWell) await cameBack(manager, record, outcome.enhanced || String(outcome.code), now); // prettier-ignore
     return;
   }
-  if (!(outcome instanceof OutsideTrouble)) throw outcome;
-  await trouble(outcome.message);
-  return again();
+  if (!(outcome instanceof OutsideTrouble || outcome instanceof MailRefused)) throw outcome;
+  // It is not this message: all wait until the server is tried next.
+  const next = await restMail(manager, workspaceId, outcome.message);
+  if (now.getTime() - record.madeAt.getTime() > GIVEN_UP_MS) return refuse(manager, record, outcome.message);
+  return comeAgain(manager, record, next, outcome.message);
 }
 
 /** An address that cannot be written to any more; whoever was, leaves the plans that end with that. */
@@ -229,7 +227,8 @@ async function comeAgain(
   { id, workspaceId }: MessageRecord,
   nextAt: Date,
   problem: string | null,
+  hasSlot = false,
 ): Promise<void> {
-  await manager.update(MessageRecord, { id }, { state: 'waiting', nextAt, problem });
+  await manager.update(MessageRecord, { id }, { state: 'waiting', nextAt, problem, hasSlot });
   await queueWaiting(manager, workspaceId, [id]);
 }

@@ -104,6 +104,9 @@ export class MessageRecord {
   passedAt!: Date | null;
   @Column({ name: 'next_at', type: 'timestamptz', nullable: true })
   nextAt!: Date | null;
+  /** Whether `nextAt` is its turn with the mail server: whoever comes then takes no other. */
+  @Column({ name: 'has_slot', type: 'boolean', default: false })
+  hasSlot!: boolean;
   @Column({ type: 'integer', default: 0 })
   attempts!: number;
   @Column({ type: 'text', nullable: true })

@@ -78,19 +78,15 @@ function lettersPdf(letters: readonly Letter[]): Promise<Buffer> {
   document.registerFont('text', FONT).font('text');
   for (const { from, to, date, subject, body } of letters) {
     document.addPage();
-    document
-      .fontSize(7)
-      .text(from, WINDOW.left + 5 * MM, WINDOW.top + 3 * MM, {
-        width: WINDOW.width - 5 * MM,
-        height: 4 * MM,
-        ellipsis: true,
-      });
-    document
-      .fontSize(11)
-      .text(to, WINDOW.left + 5 * MM, WINDOW.top + 13 * MM, {
-        width: WINDOW.width - 5 * MM,
-        height: WINDOW.height - 13 * MM,
-      });
+    document.fontSize(7).text(from, WINDOW.left + 5 * MM, WINDOW.top + 3 * MM, {
+      width: WINDOW.width - 5 * MM,
+      height: 4 * MM,
+      ellipsis: true,
+    });
+    document.fontSize(11).text(to, WINDOW.left + 5 * MM, WINDOW.top + 13 * MM, {
+      width: WINDOW.width - 5 * MM,
+      height: WINDOW.height - 13 * MM,
+    });
     document
       .fontSize(11)
       .text(date.toISOString().slice(0, 10), TEXT.left, 92 * MM, { width: TEXT.width, align: 'right' });

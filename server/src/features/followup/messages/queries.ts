@@ -33,6 +33,24 @@ export async function takeMailSlot(manager: EntityManager, workspaceId: string):
   return Math.max(0, rows[0]?.wait ?? 0);
 }
 
+/** Between tries of a mail server that takes nothing: half as long as that lasts already, within these. */
+const [SHORTEST_PAUSE, LONGEST_PAUSE] = [3, 600];
+
+/**
+ * A team's mail server takes nothing: until its next try nobody gives it anything, and no message spends a try of its own on it.
+ * @returns when that is
+ */
+export async function restMail(manager: EntityManager, workspaceId: string, trouble: string): Promise<Date> {
+  const [rows] = await manager.query<[{ next: Date }[]]>(
+    `update mail_settings set out_trouble = $2, trouble_since = coalesce(trouble_since, now()),
+       next_slot_at = greatest(next_slot_at, now() + make_interval(secs => least(${LONGEST_PAUSE}, greatest(${SHORTEST_PAUSE},
+         extract(epoch from now() - coalesce(trouble_since, now())) / 2))))
+     where workspace_id = $1 returning next_slot_at as next`,
+    [workspaceId, trouble],
+  );
+  return rows[0]?.next ?? new Date(Date.now() + LONGEST_PAUSE * 1000);
+}
+
 /** How many of a team's messages are on their way, and how many perhaps went. */
 export async function mailStanding(
   manager: EntityManager,

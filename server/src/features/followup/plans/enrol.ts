@@ -84,7 +84,8 @@ export function enrolByHand(database: DataSource, who: SignedIn, personId: strin
   });
 }
 
-async function meetingOf(
+/** What was noted of somebody last, and where they were met. */
+export async function meetingOf(
   manager: EntityManager,
   personId: string,
 ): Promise<{ noteLine: string; occasionId: string | null }> {

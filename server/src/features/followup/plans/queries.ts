@@ -56,6 +56,29 @@ export async function wakeHeld(manager: EntityManager, workspaceId: string): Pro
   return rows.length;
 }
 
+/** Who got the tag that a plan begins with since the plan was told so, and was never in it. */
+export const newlyTagged = (
+  manager: EntityManager,
+  workspaceId: string,
+  most: number,
+): Promise<{ plan_id: string; person_id: string; by: string }[]> =>
+  manager.query(
+    `select l.id as plan_id, p.id as person_id, coalesce(tagged.by, p.owner_id) as by
+     from plan l
+     join person p on p.workspace_id = $1 and p.deleted_at is null and l.start_tag = any(p.tags) and p.updated_at >= l.tag_from
+     left join lateral (
+       select g.actor_id as by, g.at from change_log g
+       where g.workspace_id = $1 and g.person_id = p.id and g.at >= l.tag_from
+         and exists (select from jsonb_array_elements(g.changes) c where c->>'field' = 'tags'
+           and l.start_tag = any(string_to_array(c->>'after', ', ')) and not l.start_tag = any(string_to_array(c->>'before', ', ')))
+       order by g.at desc limit 1) tagged on true
+     where l.workspace_id = $1 and l.is_on and l.removed_at is null and l.tag_from is not null
+       and (p.created_at >= l.tag_from or tagged.at is not null)
+       and not exists (select from enrolment e where e.workspace_id = $1 and e.plan_id = l.id and e.person_id = p.id)
+     order by p.id limit $2`,
+    [workspaceId, most],
+  );
+
 export async function workspacesWithDueSteps(manager: EntityManager): Promise<string[]> {
   const rows = await manager.query<{ id: string }[]>('select * from workspaces_with_due_steps() as found(id)');
   return rows.map(({ id }) => id);

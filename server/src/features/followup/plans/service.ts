@@ -61,7 +61,16 @@ export function savePlan(
     if (!record) {
       if ((await manager.countBy(PlanRecord, { workspaceId, removedAt: IsNull() })) >= MOST)
         throw new ProblemError(409, 'too-many', 'Too many', `At most ${MOST} plans are possible. Remove one first.`);
-      await manager.insert(PlanRecord, { id, workspaceId, name, version, isOn, startTag, removedAt: null });
+      await manager.insert(PlanRecord, {
+        id,
+        workspaceId,
+        name,
+        version,
+        isOn,
+        startTag,
+        tagFrom: startTag && isOn ? new Date() : null,
+        removedAt: null,
+      });
       await manager.insert(PlanVersion, made as object);
       return version;
     }
@@ -70,7 +79,19 @@ export function savePlan(
     const before = await manager.findOneByOrFail(PlanVersion, { planId: id, version: record.version });
     const isSame = JSON.stringify([before.steps, before.stopsAt]) === JSON.stringify([steps, stopsAt]);
     if (!isSame) await manager.insert(PlanVersion, made as object);
-    await manager.update(PlanRecord, { id }, { name, isOn, startTag, version: isSame ? record.version : version });
+    await manager.update(
+      PlanRecord,
+      { id },
+      {
+        name,
+        isOn,
+        startTag,
+        // Who got the tag while it was another one, or the plan was off, stays out.
+        tagFrom:
+          !startTag || !isOn ? null : record.startTag === startTag && record.tagFrom ? record.tagFrom : new Date(),
+        version: isSame ? record.version : version,
+      },
+    );
     return isSame ? record.version : version;
   });
 }

@@ -14,8 +14,9 @@ import { Task } from '../tasks/entities';
 import { templateNow } from '../templates/service';
 import { courseOf, planOf, saveCourse } from './courses';
 import { EnrolmentRecord } from './entities';
+import { enrol, meetingOf } from './enrol';
 import { happensTo, tellEnded } from './happens';
-import { dueEnrolments, wakeHeld, workspacesWithDueSteps } from './queries';
+import { dueEnrolments, newlyTagged, wakeHeld, workspacesWithDueSteps } from './queries';
 
 const AT_ONCE = 50;
 /** What is held is looked at again after so long, even if nothing was done about the person. */
@@ -37,6 +38,20 @@ export async function walkPlans(walk: Walk): Promise<number> {
     for (let found = AT_ONCE; found === AT_ONCE; done += found)
       found = await inWorkspace(walk.database, workspaceId, (manager) => walkSome(walk, manager, workspaceId));
   return done;
+}
+
+/** Puts whoever got a tag into the plan that begins with it. */
+export async function beginTagged(database: DataSource): Promise<void> {
+  for (const { id: workspaceId } of await database.query<{ id: string }[]>(
+    'select * from workspaces_with_tagged_plans() as found(id)',
+  ))
+    // prettier-ignore
+    await inWorkspace(database, workspaceId, async (manager) => {
+      for (const { plan_id: planId, person_id: personId, by } of await newlyTagged(manager, workspaceId, AT_ONCE)) {
+        const meeting = await meetingOf(manager, personId);
+        await enrol(manager, { workspaceId, accountId: by }, { planId, personId, ...meeting }, new Date());
+      }
+    });
 }
 
 /** What was held is looked at anew once something has been done about the person. */

@@ -78,6 +78,21 @@ export async function doneSince(
   return row!.done;
 }
 
+/** Gives what one colleague still has to do, and the addresses that stand for their people, to another. @returns how many tasks */
+export async function handOverTasks(
+  manager: EntityManager,
+  workspaceId: string,
+  { from, to }: { from: string; to: string },
+): Promise<number> {
+  const [rows] = await manager.query<[{ id: string }[]]>(
+    `update task set owner_id = $3, version = version + 1, changed_at = now()
+     where workspace_id = $1 and owner_id = $2 and done_at is null returning id`,
+    [workspaceId, from, to],
+  );
+  await manager.query('delete from calendar_feed where workspace_id = $1 and account_id = $2', [workspaceId, from]);
+  return rows.length;
+}
+
 /** Whose calendar a key opens. */
 export async function calendarOfKey(
   manager: EntityManager,
