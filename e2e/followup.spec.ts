@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Locator, type Page } from '@playwright/test';
 import { expectAccessible, filePerson, goTo, signIn, textCard } from './desk';
 
 const { smtpPort, webPort } = JSON.parse(process.env.DOSSIER_E2E_LETTERBOX!) as { smtpPort: number; webPort: number };
@@ -32,6 +32,18 @@ async function setMailUp(page: Page): Promise<void> {
     footer: 'Kelder & Moss, Quay 4, Port Ellery',
   };
   expect((await page.request.put('/api/v1/mail', { data })).status()).toBe(204);
+}
+
+/** Draws something sideways with a thumb, as the browser hears of it. */
+async function draw(page: Page, what: Locator, by: number): Promise<void> {
+  const box = (await what.boundingBox())!;
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  const touch = await page.context().newCDPSession(page);
+  await touch.send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints: [{ x, y }] });
+  for (let step = 1; step <= 8; step++)
+    await touch.send('Input.dispatchTouchEvent', { type: 'touchMove', touchPoints: [{ x: x + (by * step) / 8, y }] });
+  await touch.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] });
+  await touch.detach();
 }
 
 /** Fills in and files a card on its last step. */
@@ -133,7 +145,19 @@ test('a card is followed up: the plan writes with the note’s words, stops at t
   await expect(list.getByRole('listitem').filter({ hasText: 'Friday at ten suits me.' })).toBeVisible();
   await expect(list.getByRole('listitem').filter({ hasText: 'Tomma Quillet' })).toContainText('Nobody noted');
   await expectAccessible(page);
-  await list.getByRole('button', { name: 'Read the answer of Nella Harrowfield' }).click();
+  // A thumb draws a task to the right: done; to the left: put off.
+  for (const [text, by] of [
+    ['Drawn right', 160],
+    ['Drawn left', -160],
+  ] as const) {
+    const made = await page.request.post('/api/v1/tasks', { data: { text, dueOn: '2026-01-02' } });
+    expect(made.ok()).toBe(true);
+    await page.reload();
+    await draw(page, list.getByText(text, { exact: true }), by);
+  }
+  await page.getByRole('group', { name: 'Put off: Drawn left' }).getByRole('button', { name: 'Monday' }).tap();
+  await expect(list.getByText(/^Drawn/)).toHaveCount(0);
+  await list.getByRole('button', { name: 'Read the answer of Nella Harrowfield' }).tap();
   await expect(page.getByText('Ended: they answered')).toBeVisible();
   await expect(page.getByRole('region', { name: 'Messages' })).toContainText('Friday at ten suits me.');
   await expectAccessible(page);

@@ -33,7 +33,8 @@ export async function writeServiceWorker(folder) {
     mode: 'production',
     maximumFileSizeToCacheInBytes: LARGEST_FILE,
     navigateFallback: '/index.html',
-    navigateFallbackDenylist: [/^\/api\//],
+    // Pages and files of the server itself.
+    navigateFallbackDenylist: [/^\/api\//, /^\/withdraw\//, /^\/calendar\//],
     skipWaiting: true,
     clientsClaim: true,
     cleanupOutdatedCaches: true,

@@ -17,7 +17,7 @@ export function PlanLine({ planIds, isLeftOut, onLeaveOut }: Props) {
   return (
     <View className="flex-row items-center gap-2 border-t border-rule bg-paper pl-4">
       <Soft numberOfLines={2} className="min-w-0 flex-1">
-        {isLeftOut ? `${plans} does not begin.` : `${plans} begins with filing. Nothing is sent before they agree.`}
+        {isLeftOut ? `${plans} does not begin.` : `${plans} begins. Nothing is sent before they agree.`}
       </Soft>
       <Button
         look="bare"

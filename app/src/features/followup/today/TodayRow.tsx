@@ -80,7 +80,7 @@ function Row({ label, urgent, name, href, words, soft = [], children, below }: R
   );
 }
 
-const Onwards = ({ href, label, children }: { href: Href; label: string; children: string }) => (
+export const Onwards = ({ href, label, children }: { href: Href; label: string; children: string }) => (
   <div data-act="done">
     <Link href={href} aria-label={label}>
       <View className="min-h-touch justify-center rounded-[5px] border border-ink px-4 hover:bg-table">
@@ -101,14 +101,14 @@ function TaskRow({ task, isLate, onDone }: { task: Task; isLate: boolean; onDone
     if (!answer.error) onDone({ id: task.id, text: task.text });
   };
   const drag = useDrag(
-    ({ movement: [x], last, tap }) => {
-      if (tap) return;
-      if (!last) return setDrawn(x);
-      setDrawn(0);
-      if (x > SWIPE_PX) void done();
-      else if (x < -SWIPE_PX) setLater(true);
+    ({ movement: [x], last, event }) => {
+      // A mouse presses buttons; only a thumb draws.
+      if ((event as PointerEvent).pointerType === 'mouse') return;
+      setDrawn(last ? 0 : x);
+      if (last && x > SWIPE_PX) void done();
+      if (last && x < -SWIPE_PX) setLater(true);
     },
-    { axis: 'x', filterTaps: true, pointer: { touch: true } },
+    { axis: 'x', threshold: 12 },
   );
   const about = task.person?.fullName ?? task.company?.name;
   const href = task.person

@@ -1,14 +1,13 @@
 import { format } from 'date-fns';
-import { Link } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 import { problemText } from '@/lib/api';
 import { counted } from '@/lib/counted';
-import { Button, EmptyState, Heading, LoadingLines, Notice, Page, Serif, Soft, Text } from '@/ui';
+import { Button, EmptyState, Heading, LoadingLines, Notice, Page, Serif, Soft } from '@/ui';
 import { useTodayQuery } from '../api';
 import { here } from '../tasks/dueWords';
 import { TypedTaskField } from '../tasks/TypedTaskField';
-import { TodayRow } from './TodayRow';
+import { Onwards, TodayRow } from './TodayRow';
 import { UndoDone, type Undoable } from './UndoDone';
 import { useRowKeys } from './useRowKeys';
 
@@ -90,10 +89,8 @@ const Cards = ({ number }: { number: number }) => (
       <Soft>Tray</Soft>
       <Serif>{`${counted(number, 'card')} to prove`}</Serif>
     </View>
-    <Link href="/tray" aria-label="Go to the tray">
-      <View className="min-h-touch justify-center px-4">
-        <Text className="font-medium underline underline-offset-4">Prove</Text>
-      </View>
-    </Link>
+    <Onwards href="/tray" label="Go to the tray">
+      Prove
+    </Onwards>
   </View>
 );

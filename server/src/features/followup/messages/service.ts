@@ -14,6 +14,7 @@ import { conflict, notFound, ProblemError } from '../../../platform/problem';
 import type { SignedIn } from '../../../platform/session';
 import { inSnapshot, inWorkspace } from '../../../platform/workspaceScope';
 import { Account } from '../../account';
+import { Person } from '../../people';
 import { mayBeSent, standingOf } from '../gate';
 import { EnrolmentRecord, PlanRecord } from '../plans/entities';
 import { assertOwnFiles, attachmentsOf, templateNow } from '../templates/service';
@@ -27,6 +28,7 @@ const MOST_SHOWN = 200;
 /** All that was written to somebody and by them, the latest first. @throws ProblemError 404 */
 export const messagesOf = (database: DataSource, { workspaceId }: SignedIn, personId: string): Promise<MessageList> =>
   inSnapshot(database, workspaceId, async (manager) => {
+    if (!(await manager.existsBy(Person, { id: personId }))) throw notFound('This person');
     const records = await manager.find(MessageRecord, {
       where: { workspaceId, personId },
       order: { at: 'DESC', id: 'DESC' },
