@@ -82,9 +82,9 @@ test('somebody is found by a misspelt name, four digits and a word of a note; a 
   await expect(rows(page).first()).toHaveText(/Ragnvald Zettermoor/);
 });
 
-test('a dossier keeps what was said, logs a call with one touch, and the next step orders the list', async ({ page }, {
-  project,
-}) => {
+test('a dossier keeps what was said, logs a call with one touch, and what is to be done orders the list', async ({
+  page,
+}, { project }) => {
   await signIn(page, `people-${project.name as 'phone' | 'wide'}`);
   await file(
     page,
@@ -119,18 +119,17 @@ test('a dossier keeps what was said, logs a call with one touch, and the next st
   await page.getByLabel('Note', { exact: true }).fill('Asked for hinges and a seal.');
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText('Note: Asked for spare hinges. → Asked for hinges and a seal.')).toBeVisible();
-  await page.getByRole('button', { name: 'Plan a step' }).click();
-  await page.getByLabel('What is to be done').fill('Bring the sample seal');
-  await page.getByLabel('By when').fill('2027-01-10');
+  await page.getByLabel('Something to do').fill('Bring the sample seal on 10 January 2027');
+  await expect(page.getByText('Bring the sample seal, 10 January 2027')).toBeVisible();
   await expectAccessible(page);
-  await page.getByRole('button', { name: 'Plan it' }).click();
+  await page.getByRole('button', { name: 'Add the task' }).click();
   await expect(page.getByText('Bring the sample seal', { exact: true })).toBeVisible();
 
   await page.goto('/people?tag=dossier&task=open&sort=next');
   await expect(rows(page)).toHaveText([/Next step 10 January 2027/]);
   await rows(page).first().click();
   await page.getByRole('button', { name: 'Done: Bring the sample seal' }).click();
-  await expect(page.getByText('Next step done, said by')).toBeVisible();
+  await expect(page.getByText('Task done, said by')).toBeVisible();
   await page.goto('/people?tag=dossier&task=open');
   await expect(page.getByText('Nobody found')).toBeVisible();
 });

@@ -16,8 +16,8 @@ export default defineConfig({
   workers: 2,
   retries: 0,
   // The machine may be shared: nothing is timed here, this only ends what hangs.
-  timeout: 900_000,
-  expect: { timeout: 180_000 },
+  timeout: 540_000,
+  expect: { timeout: 120_000 },
   reporter: [['list'], ['json']],
   use: {
     baseURL: process.env.DOSSIER_E2E_ADDRESS,

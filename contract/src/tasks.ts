@@ -6,6 +6,14 @@ export const TimeOfDay = z.string().regex(/^(?:[01]\d|2[0-3]):[0-5]\d$/, 'Write 
 
 export const Repeat = z.enum(REPEATS);
 
+function isTimeZone(zone: string): boolean {
+  try {
+    return Boolean(new Intl.DateTimeFormat('en', { timeZone: zone }));
+  } catch {
+    return false;
+  }
+}
+
 /** Something to do. */
 const TaskShape = z.object({
   text: z.string().trim().min(1, 'Write what is to be done.').max(300),
@@ -70,6 +78,16 @@ export type TaskPage = z.infer<typeof TaskPage>;
 /** What is left out stays as it is; refused when the task changed since that version. */
 export const TaskEdit = TaskShape.partial().extend({ version: z.number().int().optional() });
 export type TaskEdit = z.infer<typeof TaskEdit>;
+
+/** When somebody wants their day by mail, where they are; null for not. */
+export const Morning = z.object({
+  at: TimeOfDay.nullable(),
+  timeZone: z
+    .string()
+    .max(60)
+    .refine((zone) => isTimeZone(zone), 'This is no time zone.'),
+});
+export type Morning = z.infer<typeof Morning>;
 
 /** @property today the day where whoever does it is */
 export const TaskDone = z.object({ today: Day.optional() }).default({});

@@ -26,7 +26,7 @@ import {
   ContactPoint,
 } from './features/people';
 import { AskedReadingRecord, DeliveryRecord, DestinationRecord, HandedRecord, ImportFile, ImportRowRecord, MappingRecord, ShareLink, WebhookDeliveryRecord, WebhookRecord } from './features/exchange'; // prettier-ignore
-import { AttachmentRecord, BouncedAddress, CalendarFeedRecord, DoNotWrite, EnrolmentRecord, MailSender, MailSettingsRecord, MessageRecord, PlanRecord, PlanVersion, Task, TemplateRecord, TemplateVersion } from './features/followup'; // prettier-ignore
+import { AttachmentRecord, BouncedAddress, CalendarFeedRecord, DoNotWrite, EnrolmentRecord, MailSender, MailSettingsRecord, MessageRecord, MorningMail, PlanRecord, PlanVersion, Task, TemplateRecord, TemplateVersion } from './features/followup'; // prettier-ignore
 import { Card, LearnedFact, LearnedSource } from './features/reading';
 import { AccessLink } from './features/team';
 import { SecondLook } from './features/tray';
@@ -161,6 +161,7 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       PeopleChangeRow,
       Task,
       CalendarFeedRecord,
+      MorningMail,
       MailSettingsRecord,
       MailSender,
       DoNotWrite,

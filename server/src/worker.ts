@@ -11,7 +11,9 @@ import { followFeeds } from './features/exchange/webhooks/follow';
 import { fileAskedTask, settleAsked } from './features/exchange/readings/settle';
 import {
   beginTagged,
+  endWithdrawn,
   lookIntoInboxes,
+  sendMornings,
   sendMessageTask,
   startMailListener,
   wakePlans,
@@ -44,6 +46,8 @@ const FOLLOW_MS = 1_000;
 const WALK_MS = 1_000;
 const WAKE_MS = 5_000;
 const INBOX_MS = 20_000;
+/** So often is looked whose morning it is. */
+const MORNING_MS = 30_000;
 /** Who works where is counted every few minutes, what is no longer to be kept looked for every hour, people who are there twice every night. */
 const REGULARLY =
   '*/5 * * * * countStaff\n17 * * * * removePictures\n7 * * * * backUp\n47 * * * * housekeeping\n23 2 * * * nightlySweeps';
@@ -108,7 +112,10 @@ export async function startWorker(
     walkPlans({ database, handOver: handOverOne }),
   );
   const stopWaking = repeatedly(WAKE_MS, logger, 'looking at held plans failed', () =>
-    Promise.all([wakePlans(database), beginTagged(database)]),
+    Promise.all([wakePlans(database), beginTagged(database), endWithdrawn(database)]),
+  );
+  const stopMornings = repeatedly(MORNING_MS, logger, 'sending mornings failed', () =>
+    sendMornings({ ...outside, logger }),
   );
   const stopLooking = repeatedly(INBOX_MS, logger, 'looking into mailboxes failed', () =>
     lookIntoInboxes({ ...outside, logger }),
@@ -126,6 +133,7 @@ export async function startWorker(
       stopWalking();
       stopWaking();
       stopLooking();
+      stopMornings();
       await stopListening?.();
       await Promise.all(runners.map((runner) => runner.stop()));
       await utils.release();

@@ -13,6 +13,9 @@ import { startMailWorld, type MailWorld } from '@dossier/simulators/mail';
 import ICAL from 'ical.js';
 import type { DataSource } from 'typeorm';
 import { createDataSource } from '../src/dataSource';
+import { sendMornings } from '../src/features/followup';
+import { createLogger } from '../src/platform/logger';
+import { sealingWith } from '../src/platform/sealing';
 import { Client } from './client';
 import { databaseOf, freePort, until } from './services';
 
@@ -382,6 +385,14 @@ describe('a plan', () => {
     },
   );
 
+  it('ends for whoever withdraws by word of mouth, before its next message', async () => {
+    const planId = await plan([step({ do: 'task', text: 'x' }, 5)]);
+    const { id } = await met();
+    await begin(id, planId);
+    await rep.send('POST', `/consents/${(await rep.person(id)).consents[0]!.id}/withdraw`);
+    expect(await until(async () => (await courses(id)).find(({ status }) => status === 'ended'))).toMatchObject({ ending: 'withdrawn' }); // prettier-ignore
+  });
+
   it('ends for whoever mail comes back from, and not for whoever is away', async () => {
     const words = await kept(template({ texts: { en: { subject: ['Hello'], body: ['x'] } } }));
     const planId = await plan([
@@ -580,6 +591,28 @@ describe('tasks', () => {
   });
 });
 
+describe('the day by mail', () => {
+  it('comes once, to whoever wants it, with what needs them', async () => {
+    const { id, name } = await met();
+    await rep.send('POST', '/tasks', { text: 'Ring about the morning', dueOn: '2026-11-20', personId: id });
+    expect((await rep.send('PUT', '/morning', { at: '00:00', timeZone: 'Nowhere/Land' })).status).toBe(400);
+    expect((await rep.send('PUT', '/morning', { at: '00:00', timeZone: 'Europe/London' })).status).toBe(204);
+    const arrived = await until(() => Promise.resolve(mailsTo('ottilie@keldermoss.example').find(({ subject }) => subject === 'Your day'))); // prettier-ignore
+    expect(arrived.text).toContain(`Late: Ring about the morning, ${name}`);
+    // Later on that day it does not come again, and on the next it does.
+    const serving = await createDataSource(databaseOf('api').DOSSIER_DATABASE_URL!, 2).initialize();
+    const at = (now: Date) => sendMornings({ database: serving, sealing: sealingWith(undefined), allowed: 'all', logger: createLogger('silent', 'tests'), now: () => now }); // prettier-ignore
+    const days = () => mailsTo('ottilie@keldermoss.example').filter(({ subject }) => subject === 'Your day').length;
+    await at(new Date());
+    expect(days()).toBe(1);
+    await at(new Date(Date.now() + 25 * 3_600_000));
+    expect(days()).toBe(2);
+    await serving.destroy();
+    await rep.send('PUT', '/morning', { at: null, timeZone: 'Europe/London' });
+    expect((await rep.get('/morning')).body).toMatchObject({ at: null });
+  });
+});
+
 describe('letters', () => {
   it('are printed for whoever agreed to them, and posted by doing the task', async () => {
     const templateId = await kept(
@@ -630,7 +663,8 @@ describe('mail settings', () => {
     expect((await manager.send('POST', '/mail/try', { to: 'ottilie@keldermoss.example' })).body).toMatchObject({
       ok: true,
     });
-    expect((await mailTo('ottilie@keldermoss.example')).subject).toBe('A try from Dossier');
+    const subjects = () => mailsTo('ottilie@keldermoss.example').map(({ subject }) => subject);
+    await until(() => Promise.resolve(subjects().includes('A try from Dossier')));
   });
 });
 

@@ -1,7 +1,7 @@
 import { DoNotWriteEntry, DoNotWriteList, MailSettings, MailStanding, MailTried, MailTry } from '../mail';
 import { Attachment, Message, MessageList, MessageMove, NewMessage, Preview, PreviewRequest, TemplateFields, TemplateList } from '../messages'; // prettier-ignore
 import { Enrol, EnrolmentList, EnrolmentMove, PlanFields, PlanList, Rehearsal, RehearsalRequest } from '../plans';
-import { CalendarFeed, NewCalendarFeed, NewTask, Task, TaskDone, TaskEdit, TaskFields, TaskPage, TaskQuery } from '../tasks'; // prettier-ignore
+import { CalendarFeed, Morning, NewCalendarFeed, NewTask, Task, TaskDone, TaskEdit, TaskFields, TaskPage, TaskQuery } from '../tasks'; // prettier-ignore
 import { OccasionFollowUp, Today, TodayQuery } from '../today';
 import { LettersQuery, Seen, Version } from '../versions';
 import { MadeId, type Bytes, type DescribedRoutes } from './describedRoute';
@@ -24,6 +24,8 @@ export const FOLLOWUP_ROUTES: DescribedRoutes = {
   'GET /calendar-feed': { about: 'Whether there is a private address for calendars.', scope: null, answer: CalendarFeed }, // prettier-ignore
   'POST /calendar-feed': { about: 'Makes a private address under which calendars find one’s tasks; one before ends.', scope: null, answer: NewCalendarFeed, status: 201 }, // prettier-ignore
   'DELETE /calendar-feed': { about: 'Ends that address.', scope: null, status: 204 },
+  'GET /morning': { about: 'Whether whoever asks gets their day by mail, and when.', scope: null, answer: Morning },
+  'PUT /morning': { about: 'Sets that.', scope: null, body: Morning, status: 204 },
   'GET /people/:id/messages': { about: 'What was written to a person and by them, the latest first.', scope: read, answer: MessageList }, // prettier-ignore
   'POST /people/:id/messages': { about: 'Writes to a person, if it is let through. The same id again is the same message.', scope: write, body: NewMessage, answer: Message, status: 201 }, // prettier-ignore
   'POST /people/:id/preview': { about: 'A template as it would go to a person, and whether it would be let through.', scope: read, body: PreviewRequest, answer: Preview }, // prettier-ignore

@@ -218,6 +218,7 @@ alter table enrolment add constraint enrolment_occasion_fk foreign key (occasion
 alter table enrolment add constraint enrolment_starter_fk foreign key (started_by) references account(id);
 ${forAll('workspaces_with_due_steps()', 'setof uuid', `select distinct workspace_id from enrolment where status = 'running' and due_at <= now()`)}
 ${forAll('workspaces_with_tagged_plans()', 'setof uuid', `select distinct workspace_id from plan where is_on and removed_at is null and tag_from is not null`)}
+${forAll('workspaces_with_withdrawals()', 'setof uuid', `select distinct e.workspace_id from enrolment e join consent c on c.person_id = e.person_id and c.withdrawn_at >= e.started_at where e.status <> 'ended'`)}
 ${forAll('workspaces_with_held_steps()', 'setof uuid', `select distinct workspace_id from enrolment where status = 'running' and held is not null`)}
 `;
 
@@ -317,6 +318,18 @@ create table calendar_feed (
   seen_at timestamptz,
   constraint calendar_feed_pkey primary key (account_id)
 );
+create table morning_mail (
+  account_id uuid not null,
+  workspace_id uuid not null,
+  at text not null,
+  time_zone text not null,
+  sent_on date,
+  constraint morning_mail_pkey primary key (account_id)
+);
+create index morning_mail_workspace on morning_mail (workspace_id);
+${ofWorkspace('morning_mail')}
+alter table morning_mail add constraint morning_mail_account_fk foreign key (account_id) references account(id) on delete cascade;
+${forAll('workspaces_with_mornings()', 'setof uuid', `select distinct workspace_id from morning_mail`)}
 create unique index calendar_feed_key on calendar_feed (key_hash);
 create index calendar_feed_workspace on calendar_feed (workspace_id);
 ${ofWorkspace('calendar_feed')}
@@ -341,7 +354,8 @@ export class Followup1780000000031 implements MigrationInterface {
     await runner.query(`
       alter table workspace drop column untouched_days;
       drop function calendar_of_key(bytea);
-      drop table calendar_feed;
+      drop function workspaces_with_mornings();
+      drop table morning_mail, calendar_feed;
       delete from task where person_id is null;
       alter table task drop column kind, drop column due_time, drop column repeat, drop column owner_id, drop column company_id,
         drop column enrolment_id, drop column message_id, drop column done_by, drop column version, drop column changed_at;
@@ -352,6 +366,7 @@ export class Followup1780000000031 implements MigrationInterface {
       drop table message;
       drop function workspaces_with_due_steps();
       drop function workspaces_with_held_steps();
+      drop function workspaces_with_withdrawals();
       drop function workspaces_with_tagged_plans();
       drop table enrolment;
       alter table occasion drop column plan_id;

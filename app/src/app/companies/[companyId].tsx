@@ -1,7 +1,8 @@
 import { useLocalSearchParams } from 'expo-router';
 import { CompanyScreen } from '@/features/companies';
+import { CompanyTasks } from '@/features/followup';
 
 export default function Company() {
   const { companyId } = useLocalSearchParams<{ companyId: string }>();
-  return <CompanyScreen key={companyId} companyId={companyId} />;
+  return <CompanyScreen key={companyId} companyId={companyId} Tasks={CompanyTasks} />;
 }

@@ -2,6 +2,7 @@ import type { Company } from '@dossier/contract';
 import { websiteKey } from '@dossier/core/matching';
 import { addressLines, formatPhone } from '@dossier/core/people';
 import { Link, useGlobalSearchParams, useRouter, type Href } from 'expo-router';
+import type { ComponentType } from 'react';
 import { View } from 'react-native';
 import { useMay } from '@/features/account';
 import { isNotHere } from '@/lib/api';
@@ -17,8 +18,14 @@ import { Logo } from './Logo';
 import { RenameOrMerge } from './RenameOrMerge';
 import { peopleWords } from './words';
 
+interface Props {
+  companyId: string;
+  /** What is to be done: lent by the room that follows up. */
+  Tasks: ComponentType<{ company: Company }>;
+}
+
 /** A firm: who works there, what they share, what was noted and done. */
-export function CompanyScreen({ companyId }: { companyId: string }) {
+export function CompanyScreen({ companyId, Tasks }: Props) {
   const wide = useWide();
   const router = useRouter();
   const may = useMay();
@@ -58,6 +65,8 @@ export function CompanyScreen({ companyId }: { companyId: string }) {
         {may('edit') ? <RenameOrMerge key={company.id} company={company} /> : null}
         <Shared company={company} />
         <CompanyPeople key={`people of ${company.id}`} company={company} />
+        <Rule />
+        <Tasks key={`tasks of ${company.id}`} company={company} />
         <Rule />
         <CompanyNotes key={`notes of ${company.id}`} company={company} />
         <Rule />

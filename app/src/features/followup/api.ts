@@ -1,5 +1,5 @@
 import type {
-  Attachment, CalendarFeed, DoNotWriteEntry, DoNotWriteList, EnrolmentList, EnrolmentMove, MailSettings, MailStanding, Message, MessageList, MessageMove,
+  Attachment, CalendarFeed, DoNotWriteEntry, DoNotWriteList, EnrolmentList, EnrolmentMove, MailSettings, MailStanding, Message, MessageList, MessageMove, Morning,
   NewCalendarFeed, NewMessage, NewTask, OccasionFollowUp, PlanFields, PlanList, Preview, PreviewRequest, Rehearsal, RehearsalRequest, Task,
   TaskEdit, TaskPage, TemplateFields, TemplateList, Today, Version,
 } from '@dossier/contract'; // prettier-ignore
@@ -126,6 +126,11 @@ export const followupApi = api.injectEndpoints({
       invalidatesTags: ['DoNotWrite', 'Plan'],
     }),
     calendarFeed: build.query<CalendarFeed, void>({ query: () => '/calendar-feed', providesTags: ['Feed'] }),
+    morning: build.query<Morning, void>({ query: () => '/morning', providesTags: ['Feed'] }),
+    setMorning: build.mutation<void, Morning>({
+      query: (body) => ({ url: '/morning', method: 'PUT', body }),
+      invalidatesTags: ['Feed'],
+    }),
     makeFeed: build.mutation<NewCalendarFeed, void>({
       query: () => ({ url: '/calendar-feed', method: 'POST' }),
       invalidatesTags: ['Feed'],
@@ -146,6 +151,6 @@ export const {
   useSendMessageMutation, useMoveMessageMutation, useAddAttachmentMutation, useTemplatesQuery, useSaveTemplateMutation,
   useRemoveTemplateMutation, usePlansQuery, useSavePlanMutation, useRemovePlanMutation, useRehearsalQuery, useEnrolmentsQuery,
   useEnrolMutation, useMoveEnrolmentMutation, useMailQuery, useSaveMailMutation, useTryMailMutation, useDoNotWriteQuery,
-  useAddDoNotWriteMutation, useRemoveDoNotWriteMutation, useCalendarFeedQuery, useMakeFeedMutation, useEndFeedMutation,
+  useAddDoNotWriteMutation, useRemoveDoNotWriteMutation, useCalendarFeedQuery, useMakeFeedMutation, useMorningQuery, useSetMorningMutation, useEndFeedMutation,
   useOccasionFollowUpQuery,
 } = followupApi; // prettier-ignore

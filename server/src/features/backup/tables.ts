@@ -53,6 +53,7 @@ export const LEFT_OUT: Readonly<Record<string, string>> = {
   webhook: 'its secret is sealed with a key of this installation',
   webhook_delivery: 'of this installation',
   mail_settings: 'its passwords are sealed with a key of this installation',
+  morning_mail: 'everybody says so anew where they are',
   calendar_feed: 'whoever has a copy of it is not to be shown anything',
   destination: 'its secret is sealed with a key of this installation',
   hand_over_mapping: 'of a destination',

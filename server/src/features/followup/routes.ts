@@ -1,5 +1,5 @@
 import {
-  DoNotWriteEntry, Enrol, EnrolmentMove, FileNameQuery, LettersQuery, MailSettings, MailTry, MessageMove, NewMessage, NewTask, PlanFields,
+  DoNotWriteEntry, Enrol, EnrolmentMove, FileNameQuery, LettersQuery, MailSettings, MailTry, MessageMove, Morning, NewMessage, NewTask, PlanFields,
   PreviewRequest, RehearsalRequest, Seen, TaskDone, TaskEdit, TaskFields, TaskQuery, TemplateFields, TodayQuery,
 } from '@dossier/contract'; // prettier-ignore
 import type { DataSource } from 'typeorm';
@@ -17,6 +17,7 @@ import { listPlans, removePlan, savePlan } from './plans/service';
 import { endFeed, feedStanding, makeFeed } from './tasks/feed';
 import { addTask, changeTask, endTask, listTasks, reopenTask } from './tasks/service';
 import { listTemplates, removeTemplate, saveTemplate } from './templates/service';
+import { morningOf, setMorning } from './today/mornings';
 import { occasionFollowUp, today } from './today/today';
 
 const Id = z.object({ id: z.uuid() });
@@ -61,6 +62,13 @@ export function followupRoutes(database: DataSource, reach: Reach): Routes {
     })
     .delete('/calendar-feed', 'see', async (request, response) => {
       await endFeed(database, whoIs(request));
+      response.status(204).end();
+    })
+    .get('/morning', 'see', async (request, response) => {
+      response.json(await morningOf(database, whoIs(request)));
+    })
+    .put('/morning', 'see', async (request, response) => {
+      await setMorning(database, whoIs(request), Morning.parse(request.body));
       response.status(204).end();
     })
     .get('/people/:id/messages', 'see', async (request, response) => {

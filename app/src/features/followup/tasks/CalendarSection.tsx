@@ -3,8 +3,14 @@ import { View } from 'react-native';
 import { SettingsSection } from '@/features/account';
 import { problemText } from '@/lib/api';
 import { formatWhen } from '@/lib/formatDate';
-import { Button, Notice, Raw, Soft, Text } from '@/ui';
-import { useCalendarFeedQuery, useEndFeedMutation, useMakeFeedMutation } from '../api';
+import { Button, Notice, Raw, Rule, Soft, Subheading, Text, TextField, Toggle } from '@/ui';
+import {
+  useCalendarFeedQuery,
+  useEndFeedMutation,
+  useMakeFeedMutation,
+  useMorningQuery,
+  useSetMorningMutation,
+} from '../api';
 
 /** One's tasks in the calendar that one has already. */
 export function CalendarSection() {
@@ -54,6 +60,42 @@ export function CalendarSection() {
         ) : null}
       </View>
       {data?.madeAt ? <Soft>Another one ends the one before.</Soft> : null}
+      <Rule />
+      <MorningPart />
     </SettingsSection>
+  );
+}
+
+const USUAL = '07:30';
+
+/** What needs one, by mail in the morning. */
+function MorningPart() {
+  const { data } = useMorningQuery();
+  const [typed, setTyped] = useState<string>();
+  const [set, { error, isLoading }] = useSetMorningMutation();
+  const { timeZone } = Intl.DateTimeFormat().resolvedOptions();
+  if (!data) return null;
+  const at = typed ?? data.at ?? USUAL;
+  return (
+    <View className="gap-3">
+      <Subheading>In the morning</Subheading>
+      <Toggle
+        label="Send me by mail what needs me that day"
+        on={data.at !== null}
+        onChange={(on) => void set({ at: on ? at : null, timeZone })}
+      />
+      {data.at !== null ? (
+        <View className="flex-row items-end gap-3">
+          <View className="w-[120px]">
+            <TextField label="At" value={at} onChangeText={setTyped} maxLength={5} />
+          </View>
+          <Button disabled={at === data.at} busy={isLoading} onPress={() => void set({ at, timeZone })}>
+            Save
+          </Button>
+        </View>
+      ) : null}
+      <Soft>Nothing comes on days on which nothing needs you.</Soft>
+      {error ? <Notice fault>{problemText(error)}</Notice> : null}
+    </View>
   );
 }

@@ -3,16 +3,16 @@ import { View } from 'react-native';
 import { problemText } from '@/lib/api';
 import { Button, Notice, Soft, TextField } from '@/ui';
 import { dueWords } from './dueWords';
-import { useAddTask } from './useAddTask';
+import { useAddTask, type About } from './useAddTask';
 import { useTyped } from './useTyped';
 
 /** One line becomes a task: days and times are read from its words. */
-export function TypedTaskField({ personId }: { personId?: string }) {
+export function TypedTaskField({ about = {} }: { about?: About }) {
   const [words, setWords] = useState('');
   const typed = useTyped(words);
   const { make, isKept, isLoading, error } = useAddTask();
   const save = async () => {
-    if (typed.text && (await make({ ...typed, personId }))) setWords('');
+    if (typed.text && (await make({ ...typed, ...about }))) setWords('');
   };
   return (
     <View className="gap-1">

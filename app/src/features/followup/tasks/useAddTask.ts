@@ -6,11 +6,16 @@ import { isUnreachable } from '@/lib/api';
 import { keepForLater } from '@/lib/outbox';
 import { useAddTaskMutation } from '../api';
 
-interface New {
+/** Whom or what a task is about; neither for one of its own. */
+export interface About {
+  personId?: string;
+  companyId?: string;
+}
+
+interface New extends About {
   text: string;
   dueOn: string | null;
   dueTime: string | null;
-  personId?: string;
 }
 
 /** Makes a task; without a network it waits on this device with everything else. @returns whether it is made or kept */

@@ -9,6 +9,7 @@ import { Button, Notice, Serif, Soft, Text } from '@/ui';
 import { useEndTaskMutation, useMoveEnrolmentMutation, useMoveMessageMutation } from '../api';
 import { dueWords, here } from '../tasks/dueWords';
 import { PutOff } from '../tasks/PutOff';
+import { printLetters } from './printLetters';
 import type { Undoable } from './UndoDone';
 
 /** So far a thumb draws a row before it counts, in pixels. */
@@ -156,11 +157,7 @@ function TaskRow({ task, isLate, onDone }: { task: Task; isLate: boolean; onDone
 }
 
 const Print = ({ taskId }: { taskId: string }) => (
-  <Button
-    look="bare"
-    label="Print the letter"
-    onPress={() => globalThis.open(`/api/v1/letters?tasks=${taskId}`, '_blank', 'noopener')}
-  >
+  <Button look="bare" label="Print the letter" onPress={() => printLetters([taskId])}>
     Print
   </Button>
 );

@@ -7,6 +7,7 @@ import { Button, EmptyState, Heading, LoadingLines, Notice, Page, Serif, Soft } 
 import { useTodayQuery } from '../api';
 import { here } from '../tasks/dueWords';
 import { TypedTaskField } from '../tasks/TypedTaskField';
+import { printLetters } from './printLetters';
 import { Onwards, TodayRow } from './TodayRow';
 import { UndoDone, type Undoable } from './UndoDone';
 import { useRowKeys } from './useRowKeys';
@@ -45,6 +46,7 @@ export function TodayScreen() {
           <LoadingLines lines={4} />
         ) : (
           <>
+            <Letters ids={lettersIn(data.items)} />
             <UndoDone last={last} onUndone={() => setLast(undefined)} />
             <div ref={keys} style={{ display: 'flex', flexDirection: 'column' }}>
               <View
@@ -72,6 +74,17 @@ export function TodayScreen() {
     </Page>
   );
 }
+
+const lettersIn = (items: readonly Item[]): string[] =>
+  items.flatMap((item) => (item.kind === 'task' && item.task.kind === 'letter' ? [item.task.id] : []));
+
+/** Several letters are printed as one file. */
+const Letters = ({ ids }: { ids: readonly string[] }) =>
+  ids.length < 2 ? null : (
+    <View className="items-start">
+      <Button onPress={() => printLetters(ids)}>{`Print ${ids.length} letters`}</Button>
+    </View>
+  );
 
 type Item = Parameters<typeof TodayRow>[0]['item'];
 const keyOf = (item: Item): string =>

@@ -79,6 +79,19 @@ export const newlyTagged = (
     [workspaceId, most],
   );
 
+/** People in a plan who withdrew since it began and agree to no way any more. */
+export async function withdrawnSince(manager: EntityManager, workspaceId: string): Promise<string[]> {
+  const rows = await manager.query<{ person_id: string }[]>(
+    `select distinct e.person_id from enrolment e
+     where e.workspace_id = $1 and e.status <> 'ended'
+       and exists (select from consent c where c.workspace_id = $1 and c.person_id = e.person_id and c.withdrawn_at >= e.started_at)
+       and not exists (select from consent c where c.workspace_id = $1 and c.person_id = e.person_id and c.withdrawn_at is null)
+     limit 100`,
+    [workspaceId],
+  );
+  return rows.map(({ person_id: id }) => id);
+}
+
 export async function workspacesWithDueSteps(manager: EntityManager): Promise<string[]> {
   const rows = await manager.query<{ id: string }[]>('select * from workspaces_with_due_steps() as found(id)');
   return rows.map(({ id }) => id);

@@ -16,7 +16,7 @@ import { courseOf, planOf, saveCourse } from './courses';
 import { EnrolmentRecord } from './entities';
 import { enrol, meetingOf } from './enrol';
 import { happensTo, tellEnded } from './happens';
-import { dueEnrolments, newlyTagged, wakeHeld, workspacesWithDueSteps } from './queries';
+import { dueEnrolments, newlyTagged, wakeHeld, withdrawnSince, workspacesWithDueSteps } from './queries';
 
 const AT_ONCE = 50;
 /** What is held is looked at again after so long, even if nothing was done about the person. */
@@ -51,6 +51,18 @@ export async function beginTagged(database: DataSource): Promise<void> {
         const meeting = await meetingOf(manager, personId);
         await enrol(manager, { workspaceId, accountId: by }, { planId, personId, ...meeting }, new Date());
       }
+    });
+}
+
+/** Ends the plans of whoever has withdrawn all that they agreed to, however that was noted. */
+export async function endWithdrawn(database: DataSource): Promise<void> {
+  for (const { id: workspaceId } of await database.query<{ id: string }[]>(
+    'select * from workspaces_with_withdrawals() as found(id)',
+  ))
+    // prettier-ignore
+    await inWorkspace(database, workspaceId, async (manager) => {
+      for (const personId of await withdrawnSince(manager, workspaceId))
+        await happensTo(manager, workspaceId, personId, { kind: 'withdrawn', at: new Date() });
     });
 }
 

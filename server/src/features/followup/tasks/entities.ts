@@ -79,6 +79,30 @@ export class Task {
   changedAt!: Date;
 }
 
+/** Whoever wants their day by mail, and when. */
+@Entity('morning_mail')
+@Index('morning_mail_workspace', ['workspaceId'])
+export class MorningMail {
+  @PrimaryColumn({ name: 'account_id', type: 'uuid', primaryKeyConstraintName: 'morning_mail_pkey' })
+  accountId!: string;
+  @ManyToOne(() => Account, { onDelete: 'CASCADE' })
+  @JoinColumn({ name: 'account_id', foreignKeyConstraintName: 'morning_mail_account_fk' })
+  account?: Relation<Account>;
+  @Column({ name: 'workspace_id', type: 'uuid' })
+  workspaceId!: string;
+  @ManyToOne(() => Workspace, { onDelete: 'CASCADE' })
+  @JoinColumn({ name: 'workspace_id', foreignKeyConstraintName: 'morning_mail_workspace_fk' })
+  workspace?: Relation<Workspace>;
+  /** `HH:MM`, in their time zone. */
+  @Column({ type: 'text' })
+  at!: string;
+  @Column({ name: 'time_zone', type: 'text' })
+  timeZone!: string;
+  /** The last day on which it was sent, where they are. */
+  @Column({ name: 'sent_on', type: 'date', nullable: true })
+  sentOn!: string | null;
+}
+
 /** The private address of somebody’s tasks for calendars. */
 @Entity('calendar_feed')
 @Index('calendar_feed_key', ['keyHash'], { unique: true })

@@ -1,4 +1,4 @@
-import type { Person, Task } from '@dossier/contract';
+import type { Company, Person, Task } from '@dossier/contract';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { problemText } from '@/lib/api';
@@ -7,10 +7,18 @@ import { useEndTaskMutation, useTasksQuery } from '../api';
 import { dueWords, here } from './dueWords';
 import { PutOff } from './PutOff';
 import { TypedTaskField } from './TypedTaskField';
+import type { About } from './useAddTask';
 
 /** What is to be done about somebody, by whoever. */
-export function PersonTasks({ person }: { person: Person }) {
-  const { data, error, refetch } = useTasksQuery({ whose: 'team', personId: person.id });
+export const PersonTasks = ({ person }: { person: Person }) => (
+  <Tasks about={{ personId: person.id }} isClosed={person.deletedAt !== null} />
+);
+
+/** What is to be done about a firm. */
+export const CompanyTasks = ({ company }: { company: Company }) => <Tasks about={{ companyId: company.id }} />;
+
+function Tasks({ about, isClosed = false }: { about: About; isClosed?: boolean }) {
+  const { data, error, refetch } = useTasksQuery({ whose: 'team', ...about });
   return (
     <View className="gap-2">
       <Subheading>To do</Subheading>
@@ -22,7 +30,7 @@ export function PersonTasks({ person }: { person: Person }) {
       {data?.items.map((task) => (
         <OneTask key={task.id} task={task} />
       ))}
-      {person.deletedAt ? null : <TypedTaskField personId={person.id} />}
+      {isClosed ? null : <TypedTaskField about={about} />}
     </View>
   );
 }
