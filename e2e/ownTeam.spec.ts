@@ -40,7 +40,7 @@ test('a team begins where nobody is, with the code from the terminal', async ({ 
 });
 
 test('a sample card goes the whole way: read, proved, filed', async ({ page }) => {
-  await page.goto(inside);
+  await page.goto(`${inside}/tray`);
   await fill(page, ADMIN);
   await press(page, 'Sign in');
   await press(page, 'Try a sample card');

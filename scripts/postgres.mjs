@@ -38,6 +38,8 @@ export async function startPostgres({ folder, port, setting, fast = false }) {
       unix_socket_directories: '',
       log_min_messages: 'fatal',
       logging_collector: 'off',
+      // Several processes that serve, and several that work, each with connections of its own and of its queue.
+      max_connections: '200',
       // An eighth of what is there: what lists look through stays in reach while others write.
       shared_buffers: `${Math.max(128, Math.min(1024, Math.floor(totalmem() / 2 ** 23)))}MB`,
       ...(fast && { fsync: 'off', synchronous_commit: 'off', full_page_writes: 'off' }),

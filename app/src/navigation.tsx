@@ -26,14 +26,14 @@ export const BottomBar = ({ path, trayCount, todayCount }: Omit<Props, 'portrait
   <View
     role="navigation"
     aria-label="Places"
-    className="flex-row items-center justify-around border-t border-rule bg-paper px-1 pb-1 pt-1"
+    className="flex-row items-center justify-around border-t border-rule bg-paper pb-1 pt-1 min-[300px]:px-1"
   >
     <BarLink path={path} href="/today" label="Today" count={todayCount} />
     <BarLink path={path} href="/tray" label="Tray" count={trayCount} />
     {path === '/photograph' ? null : (
       <Link href="/photograph" aria-label="Photograph">
-        <View className="h-[58px] w-[58px] items-center justify-center rounded-full border-2 border-ink">
-          <View className="h-[46px] w-[46px] rounded-full bg-ink" />
+        <View className="h-[46px] w-[46px] items-center justify-center rounded-full border-2 border-ink min-[300px]:h-[58px] min-[300px]:w-[58px]">
+          <View className="h-[34px] w-[34px] rounded-full bg-ink min-[300px]:h-[46px] min-[300px]:w-[46px]" />
         </View>
       </Link>
     )}
@@ -53,9 +53,14 @@ const BarLink = ({
   count?: number;
 }) => (
   <Link href={href} aria-current={isAt(path, href) ? 'page' : undefined}>
-    <View className="min-h-[52px] min-w-[60px] flex-row items-center justify-center gap-1 min-[300px]:min-w-[84px] min-[300px]:gap-2">
-      <NativeText className={words(isAt(path, href))}>{label}</NativeText>
-      {count > 0 ? <Highlight>{count}</Highlight> : null}
+    <View className="min-h-[52px] min-w-[34px] flex-row items-center justify-center gap-1 min-[300px]:min-w-[84px] min-[300px]:gap-2">
+      <NativeText className={`${words(isAt(path, href))} max-[299px]:text-[14px]`}>{label}</NativeText>
+      {/* Where letters are twice as large there is no room for it. */}
+      {count > 0 ? (
+        <View className="max-[299px]:hidden">
+          <Highlight>{count}</Highlight>
+        </View>
+      ) : null}
     </View>
   </Link>
 );

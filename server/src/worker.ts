@@ -109,7 +109,11 @@ export async function startWorker(
   const stopBeat = startHeartbeat(database, () => runners.flatMap((runner) => runner.holders));
   const stopFollowing = repeatedly(FOLLOW_MS, logger, 'following the feed failed', () => followFeeds(database));
   const stopWalking = repeatedly(WALK_MS, logger, 'going on with plans failed', () =>
-    walkPlans({ database, handOver: handOverOne }),
+    walkPlans({
+      database,
+      handOver: handOverOne,
+      onTrouble: (error) => logger.error({ err: error }, 'a step of a plan went wrong'),
+    }),
   );
   const stopWaking = repeatedly(WAKE_MS, logger, 'looking at held plans failed', () =>
     Promise.all([wakePlans(database), beginTagged(database), endWithdrawn(database)]),

@@ -168,6 +168,14 @@ describe('a message by hand', () => {
     expect((await messages(id)).map(({ kind }) => kind)).toEqual(['reply']);
   });
 
+  it('goes to no address that is not theirs', async () => {
+    const { id, mail } = await met();
+    for (const to of ['somebody@else.example', `${mail}, x@else.example`])
+      expect((await rep.send('POST', `/people/${id}/messages`, message({ to }))).status).toBe(422);
+    const odd = await met({ mail: 'a@x.example,b@y.example' });
+    expect((await rep.send('POST', `/people/${odd.id}/messages`, message({ to: odd.mail }))).status).toBe(422);
+  });
+
   it('goes to nobody on the do-not-write list, by address or domain', async () => {
     const { id, mail } = await met({ mail: `x@${randomUUID()}.example` });
     const [, domain] = mail.split('@');
@@ -467,6 +475,24 @@ describe('a plan', () => {
     );
     await until(async () => (await courses(last)).length > 0);
     expect([await courses(before.id), (await courses(tagged.id)).length]).toEqual([[], 1]);
+  });
+
+  it('changes tags and kind, which lists know at once, and goes on with others where one goes wrong', async () => {
+    const tag = `tag ${randomUUID().slice(0, 8)}`;
+    const templateId = await kept(template());
+    const planId = await plan([step({ do: 'message', templateId }, 9)]);
+    const lost = await met({ note: 'x' });
+    const course = await begin(lost.id, planId);
+    // The plan goes on without its template; who is in it is still on the version that has it.
+    await manager.send('PUT', `/plans/${planId}?version=1`, { name: 'Without', isOn: true, steps: [step({ do: 'task', text: 'x' })] }); // prettier-ignore
+    expect((await manager.send('DELETE', `/templates/${templateId}`)).status).toBe(204);
+    await rep.send('PATCH', `/enrolments/${course}`, { to: 'now' });
+    const { id } = await met();
+    await begin(id, await plan([step({ do: 'tags', add: [tag], remove: [] }), step({ do: 'kind', kind: 'lead' })]));
+    await until(async () => (await courses(id))[0]?.status === 'ended');
+    const listed = await rep.get<{ items: { id: string; kind: string }[] }>(`/people?tag=${encodeURIComponent(tag)}`);
+    expect(listed.body.items).toMatchObject([{ id, kind: 'lead' }]);
+    expect(await until(async () => (await courses(lost.id)).find(({ held }) => held))).toMatchObject({ held: expect.stringContaining('Its template is gone') }); // prettier-ignore
   });
 
   it('takes nobody while it is off, and nobody twice', async () => {

@@ -62,6 +62,19 @@ describe('the gate', () => {
     ['writes to nobody who is deleted', standing({ isDeleted: true }), mail(), 'deleted'],
     ['needs an address', standing(), mail({ to: ' ' }), 'noAddress'],
     [
+      'takes two addresses for none',
+      standing(),
+      mail({ to: 'nella@harrowfield.example, x@other.example' }),
+      'noAddress',
+    ],
+    [
+      'takes no line that begins another',
+      standing(),
+      mail({ to: 'nella@harrowfield.example\r\nBcc: x@other.example' }),
+      'noAddress',
+    ],
+    ['takes nothing that is no address', standing(), mail({ to: 'nella at harrowfield' }), 'noAddress'],
+    [
       'keeps the list by address',
       standing({ doNotWrite: { addresses: ['nella@harrowfield.example'], domains: [] } }),
       mail({ to: 'Nella@Harrowfield.example' }),

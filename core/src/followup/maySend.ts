@@ -57,6 +57,7 @@ export function maySend(standing: Standing, { channel, to, purpose }: Sending, n
   if (!to.trim()) return no('noAddress', NO_ADDRESS[channel]);
   if (channel === 'email') {
     const address = to.trim().toLowerCase();
+    if (!ONE_ADDRESS.test(address)) return no('noAddress', `${to.trim()} is no e-mail address. Correct it.`);
     const domain = domainOf(address);
     if (standing.doNotWrite.addresses.includes(address))
       return no('doNotWrite', `${address} is on your team’s do-not-write list.`);
@@ -82,6 +83,9 @@ export function maySend(standing: Standing, { channel, to, purpose }: Sending, n
     return no('otherScope', `They agreed to ${WAY[channel]} about ${listOf(valid)}, not about ${scope}.`);
   return { may: true };
 }
+
+/** One address, and nothing that a mail program reads as several, or as something else. */
+const ONE_ADDRESS = /^[^\s@,;:<>()[\]\\"]+@[^\s@,;:<>()[\]\\"]+\.[^\s@,;:<>()[\]\\".]+$/;
 
 const NO_ADDRESS: Record<Channel, string> = {
   email: 'There is no e-mail address.',

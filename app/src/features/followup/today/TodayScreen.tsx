@@ -1,4 +1,5 @@
 import { format } from 'date-fns';
+import { useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 import { problemText } from '@/lib/api';
@@ -27,6 +28,7 @@ function useNow(): Date {
 /** One list of what needs me now. */
 export function TodayScreen() {
   const now = useNow();
+  const router = useRouter();
   const { data, error, refetch } = useTodayQuery(here(now), { refetchOnMountOrArgChange: true });
   const [last, setLast] = useState<Undoable>();
   const keys = useRowKeys();
@@ -62,7 +64,10 @@ export function TodayScreen() {
             </div>
             {data.moreLeads > 0 ? <Soft>{`${counted(data.moreLeads, 'more lead')} nobody has touched.`}</Soft> : null}
             {data.items.length === 0 && data.toProve === 0 ? (
-              <EmptyState title="Nothing needs you now">
+              <EmptyState
+                title="Nothing needs you now"
+                action={<Button onPress={() => router.push('/photograph')}>Photograph a card</Button>}
+              >
                 {data.done > 0
                   ? `${counted(data.done, 'task')} done today.`
                   : 'Answers, tasks and whatever went wrong come here by themselves.'}

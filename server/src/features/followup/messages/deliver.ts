@@ -7,6 +7,7 @@ import { composeMail } from '../../../platform/mail/compose';
 import { htmlOf } from '../../../platform/mail/htmlOf';
 import { giveMail, MailRefused, MailUncertain, type MailServer } from '../../../platform/mail/smtp';
 import { OutsideTrouble, type Reach } from '../../../platform/outside';
+import type { Sealing } from '../../../platform/sealing';
 import { storage } from '../../../platform/storage';
 import { inWorkspace } from '../../../platform/workspaceScope';
 import type { DataSource } from 'typeorm';
@@ -126,6 +127,12 @@ async function begin(
     );
     return undefined;
   }
+  const password = opened(sealing, settings.outPassword);
+  if (password === undefined) {
+    const next = await restMail(manager, workspaceId, 'The password cannot be read any more: give it anew.');
+    await comeAgain(manager, message, next, null);
+    return undefined;
+  }
   const wait = message.hasSlot ? 0 : await takeMailSlot(manager, workspaceId);
   if (wait > SHORT_WAIT_MS) {
     await comeAgain(manager, message, new Date(Date.now() + wait), message.problem, true);
@@ -154,11 +161,19 @@ async function begin(
       ...(await filesOf(manager, message)),
     ],
   });
-  const server = { ...settings.outgoing, password: settings.outPassword ? sealing.open(settings.outPassword) : '' };
-  return { message: { ...message, attempts } as MessageRecord, server, raw };
+  return { message: { ...message, attempts } as MessageRecord, server: { ...settings.outgoing, password }, raw };
 }
 
 const UNCERTAIN = 'This was interrupted while it was given to the mail server: it may have been sent, and may not.';
+
+/** @returns undefined for what was sealed with another key */
+function opened(sealing: Sealing, sealed: string | null): string | undefined {
+  try {
+    return sealed ? sealing.open(sealed) : '';
+  } catch {
+    return undefined;
+  }
+}
 
 async function filesOf(manager: EntityManager, { attachmentIds, workspaceId }: MessageRecord) {
   const records = attachmentIds.length > 0 ? await manager.findBy(AttachmentRecord, { id: In(attachmentIds), workspaceId }) : []; // prettier-ignore

@@ -121,6 +121,8 @@ export function sendByHand(
     if (sent) return viewOf(manager, sent);
     const addressee = await addresseeOf(manager, personId);
     if (!addressee) throw notFound('This person');
+    if (!addressee.emails.includes(message.to))
+      throw new ProblemError(422, 'not-theirs', 'Not their address', `${message.to} does not stand on this person. Add it there first.`, [{ path: 'to', message: 'Choose one of their addresses.' }]); // prettier-ignore
     if (!addressee.sender)
       throw new ProblemError(
         422,

@@ -11,6 +11,7 @@ export interface Addressee {
   person: Person;
   /** Where they are written to; undefined where no address is known. */
   to: string | undefined;
+  emails: readonly string[];
   /** From whom; undefined where the team has no address to send from. */
   sender: MailSender | undefined;
   language: string;
@@ -44,6 +45,7 @@ export async function addresseeOf(
   return {
     person,
     to: fields.emails[0],
+    emails: fields.emails,
     sender,
     language,
     postal: postalLines(fields),

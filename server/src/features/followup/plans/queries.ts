@@ -30,15 +30,12 @@ export const planCounts = (manager: EntityManager, workspaceId: string): Promise
     [workspaceId],
   );
 
-/**
- * Whose next step is due, the longest first: also what was held, once something was done about the person since. Other workers pass over
- * them until the transaction ends.
- */
+/** Whose next step is due, the longest first. */
 export async function dueEnrolments(manager: EntityManager, workspaceId: string, most: number): Promise<string[]> {
   const rows = await manager.query<{ id: string }[]>(
     `select e.id from enrolment e
      where e.workspace_id = $1 and e.status = 'running' and e.due_at <= now()
-     order by e.due_at, e.id limit $2 for update skip locked`,
+     order by e.due_at, e.id limit $2`,
     [workspaceId, most],
   );
   return rows.map(({ id }) => id);

@@ -1,7 +1,7 @@
 import { after, stepFor, type Plan, type PlanStep } from '@dossier/core/followup';
 import { fillTemplate, placeholderLabel, textIn } from '@dossier/core/followup/templates';
 import type { TemplateText } from '@dossier/contract';
-import { type DataSource, type EntityManager } from 'typeorm';
+import { IsNull, type DataSource, type EntityManager } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
 import { inWorkspace } from '../../../platform/workspaceScope';
 import { log, Person } from '../../people';
@@ -11,6 +11,7 @@ import { MessageRecord } from '../messages/entities';
 import { addresseeOf, type Addressee } from '../messages/valuesOf';
 import { writeMessage } from '../messages/write';
 import { Task } from '../tasks/entities';
+import { TemplateRecord } from '../templates/entities';
 import { templateNow } from '../templates/service';
 import { courseOf, planOf, saveCourse } from './courses';
 import { EnrolmentRecord } from './entities';
@@ -18,7 +19,7 @@ import { enrol, meetingOf } from './enrol';
 import { happensTo, tellEnded } from './happens';
 import { dueEnrolments, newlyTagged, wakeHeld, withdrawnSince, workspacesWithDueSteps } from './queries';
 
-const AT_ONCE = 50;
+const AT_ONCE = 200;
 /** What is held is looked at again after so long, even if nothing was done about the person. */
 const HELD_MS = 6 * 3_600_000;
 
@@ -29,14 +30,19 @@ export type HandOver = (
   destinationId: string,
   personId: string,
 ) => Promise<void>;
-export type Walk = { database: DataSource; handOver: HandOver; now?: () => Date };
+export interface Walk {
+  database: DataSource;
+  handOver: HandOver;
+  /** Told of what went wrong with a step. */
+  onTrouble: (error: unknown) => void;
+  now?: () => Date;
+}
 
 /** Does the steps of all plans whose time has come. @returns how many */
 export async function walkPlans(walk: Walk): Promise<number> {
   let done = 0;
   for (const workspaceId of await workspacesWithDueSteps(walk.database.manager))
-    for (let found = AT_ONCE; found === AT_ONCE; done += found)
-      found = await inWorkspace(walk.database, workspaceId, (manager) => walkSome(walk, manager, workspaceId));
+    done += await walkSome(walk, workspaceId);
   return done;
 }
 
@@ -74,23 +80,53 @@ export async function wakePlans(database: DataSource): Promise<void> {
     await inWorkspace(database, id, (manager) => wakeHeld(manager, id));
 }
 
-async function walkSome(walk: Walk, manager: EntityManager, workspaceId: string): Promise<number> {
-  const ids = await dueEnrolments(manager, workspaceId, AT_ONCE);
-  for (const id of ids) await walkOne(walk, manager, id);
+async function walkSome(walk: Walk, workspaceId: string): Promise<number> {
+  const { database } = walk;
+  const ids = await inWorkspace(database, workspaceId, (manager) => dueEnrolments(manager, workspaceId, AT_ONCE));
+  for (const id of ids) {
+    // Each by itself: what goes wrong with one keeps no other waiting.
+    await inWorkspace(database, workspaceId, (manager) => walkOne(walk, manager, workspaceId, id)).catch(
+      (error: unknown) => {
+        walk.onTrouble(error);
+        return inWorkspace(database, workspaceId, (manager) =>
+          hold(manager, id, 'Something went wrong here. It is tried again later.', new Date()),
+        );
+      },
+    );
+  }
   return ids.length;
 }
+
+const hold = async (
+  manager: EntityManager,
+  id: string,
+  held: string,
+  now: Date,
+  since: Date | null = null,
+): Promise<void> => {
+  await manager.update(
+    EnrolmentRecord,
+    { id },
+    { held, heldAt: since ?? now, dueAt: new Date(now.getTime() + HELD_MS) },
+  );
+};
 
 /** Does one step of one person's plan, in the transaction that says that it is done. */
 async function walkOne(
   { handOver, now: clock = () => new Date() }: Walk,
   manager: EntityManager,
+  workspaceId: string,
   id: string,
 ): Promise<void> {
-  const record = await manager.findOneByOrFail(EnrolmentRecord, { id });
-  const person = await manager.findOneOrFail(Person, {
-    where: { id: record.personId },
-    lock: { mode: 'for_no_key_update' },
+  const found = await manager.findOneBy(EnrolmentRecord, { id, workspaceId });
+  // The person first, as everywhere.
+  const person = found && (await manager.findOne(Person, { where: { id: found.personId }, lock: { mode: 'for_no_key_update' } })); // prettier-ignore
+  const record = await manager.findOne(EnrolmentRecord, {
+    where: { id, workspaceId, status: 'running' },
+    lock: { mode: 'pessimistic_write', onLocked: 'skip_locked' },
   });
+  // Another worker has done it meanwhile, or is at it.
+  if (!record?.dueAt || !person || record.dueAt > new Date()) return;
   const plan = await planOf(manager, record);
   const calendar = await calendarOf(manager, person);
   const now = clock();
@@ -109,12 +145,7 @@ async function walkOne(
     return;
   }
   if (held !== undefined) {
-    await manager.update(
-      EnrolmentRecord,
-      { id },
-      { held, heldAt: record.held === held ? record.heldAt : now, dueAt: new Date(now.getTime() + HELD_MS) },
-    );
-    return;
+    return hold(manager, id, held, now, record.held === held ? record.heldAt : null);
   }
   const next = after(course, plan, { kind: 'done', stepId: step.id, at: now });
   await saveCourse(manager, id, next, plan, calendar, now);
@@ -214,6 +245,8 @@ async function write(
   const { workspaceId, id: personId } = person;
   const addressee = await addresseeOf(manager, personId, record);
   if (!addressee) return 'This person is not here any more.';
+  // An older version of a plan may name one that was removed since.
+  if (!(await manager.existsBy(TemplateRecord, { id: templateId, workspaceId, removedAt: IsNull() }))) return 'Its template is gone. Move them to the changed plan, or pass over this step.'; // prettier-ignore
   const { scope, texts, version, ownVcard, attachmentIds, template } = await templateNow(
     manager,
     workspaceId,
