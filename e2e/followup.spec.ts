@@ -155,7 +155,7 @@ test('a card is followed up: the plan writes with the note’s words, stops at t
     await page.reload();
     await draw(page, list.getByText(text, { exact: true }), by);
   }
-  await page.getByRole('group', { name: 'Put off: Drawn left' }).getByRole('button', { name: 'Monday' }).tap();
+  await page.getByRole('group', { name: 'Put off: Drawn left' }).getByRole('button', { name: 'Monday' }).click();
   await expect(list.getByText(/^Drawn/)).toHaveCount(0);
   await list.getByRole('button', { name: 'Read the answer of Nella Harrowfield' }).tap();
   await expect(page.getByText('Ended: they answered')).toBeVisible();

@@ -79,7 +79,7 @@ test('a colleague is invited by a link that is good once, and comes in over http
   await expect(phone.getByText('Use at least ten characters')).toBeVisible();
   await fill(phone, { Password: 'tarred and twisted' });
   await press(phone, 'Join');
-  await expect(phone.getByRole('heading', { name: 'Today' })).toBeVisible();
+  await expect(phone.getByRole('heading', { name: 'Tray' })).toBeVisible();
 
   // The camera is given here, over another address than loopback.
   expect(await phone.evaluate(() => globalThis.isSecureContext)).toBe(true);

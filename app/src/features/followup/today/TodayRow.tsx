@@ -49,16 +49,19 @@ interface RowProps {
   href?: Href;
   words?: string;
   soft?: (string | null)[];
+  /** What hears of it being drawn. */
+  drag?: ReturnType<ReturnType<typeof useDrag>>;
   children: ReactNode;
   below?: ReactNode;
 }
 
-function Row({ label, urgent, name, href, words, soft = [], children, below }: RowProps) {
+function Row({ label, urgent, name, href, words, soft = [], drag, children, below }: RowProps) {
   const title = <Serif className="[overflow-wrap:anywhere]">{name || 'Unnamed'}</Serif>;
   return (
     <View role="listitem" className="border-b border-rule py-2">
       <View className="flex-row flex-wrap items-center gap-x-3 gap-y-1">
-        <View className="min-w-[200px] flex-1">
+        {/* A thumb draws the row by its words; its buttons are only pressed. */}
+        <div {...drag} style={{ flex: '1 1 200px', minWidth: 200, touchAction: drag ? 'pan-y' : undefined }}>
           <Soft className={urgent ? 'text-brick' : ''}>{label}</Soft>
           {href ? (
             <Link href={href} aria-label={`Open ${name || 'Unnamed'}`}>
@@ -73,7 +76,7 @@ function Row({ label, urgent, name, href, words, soft = [], children, below }: R
             </Text>
           ) : null}
           {soft.some(Boolean) ? <Soft>{soft.filter(Boolean).join(' · ')}</Soft> : null}
-        </View>
+        </div>
         <View className="flex-row items-center gap-1">{children}</View>
       </View>
       {below}
@@ -119,15 +122,9 @@ function TaskRow({ task, isLate, onDone }: { task: Task; isLate: boolean; onDone
       : undefined;
   const hint = drawn > SWIPE_PX ? 'Done' : drawn < -SWIPE_PX ? 'Later' : '';
   return (
-    <div
-      {...drag()}
-      style={{
-        touchAction: 'pan-y',
-        transform: drawn ? `translateX(${drawn}px)` : undefined,
-        opacity: drawn ? 0.85 : 1,
-      }}
-    >
+    <div style={{ transform: drawn ? `translateX(${drawn}px)` : undefined, opacity: drawn ? 0.85 : 1 }}>
       <Row
+        drag={drag()}
         label={hint || `${KIND[task.kind]}${isLate ? ', late' : ''}`}
         urgent={isLate && !hint}
         name={task.text}
