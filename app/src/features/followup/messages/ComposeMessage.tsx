@@ -152,14 +152,7 @@ function Letter({
         <Soft>{addresses[0] ? `To ${addresses[0]}` : 'There is no e-mail address.'}</Soft>
       )}
       <TextField label="Subject" value={subject} onChangeText={setSubject} maxLength={300} />
-      <TextField
-        label="Message"
-        value={body}
-        onChangeText={setBody}
-        multiline
-        maxLength={20_000}
-        className="min-h-[220px]"
-      />
+      <TextField label="Message" value={body} onChangeText={setBody} multiline maxLength={20_000} numberOfLines={10} />
       {gaps ? (
         <Notice fault>{`Nothing is known for: ${preview.missing.join(', ')}. Write it where the dots are.`}</Notice>
       ) : null}

@@ -1,7 +1,7 @@
 import type { Task, TodayItem } from '@dossier/contract';
 import { useDrag } from '@use-gesture/react';
 import { Link, useRouter, type Href } from 'expo-router';
-import { useState, type ReactNode } from 'react';
+import { useState, type CSSProperties, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { problemText } from '@/lib/api';
 import { formatWhen } from '@/lib/formatDate';
@@ -55,13 +55,15 @@ interface RowProps {
   below?: ReactNode;
 }
 
+const WORDS: CSSProperties = { display: 'flex', flexDirection: 'column', flex: '1 1 200px', minWidth: 200 };
+
 function Row({ label, urgent, name, href, words, soft = [], drag, children, below }: RowProps) {
   const title = <Serif className="[overflow-wrap:anywhere]">{name || 'Unnamed'}</Serif>;
   return (
     <View role="listitem" className="border-b border-rule py-2">
       <View className="flex-row flex-wrap items-center gap-x-3 gap-y-1">
         {/* A thumb draws the row by its words; its buttons are only pressed. */}
-        <div {...drag} style={{ flex: '1 1 200px', minWidth: 200, touchAction: drag ? 'pan-y' : undefined }}>
+        <div {...drag} style={{ ...WORDS, touchAction: drag ? 'pan-y' : undefined }}>
           <Soft className={urgent ? 'text-brick' : ''}>{label}</Soft>
           {href ? (
             <Link href={href} aria-label={`Open ${name || 'Unnamed'}`}>
