@@ -142,3 +142,12 @@ export type MessageList = z.infer<typeof MessageList>;
 /** What is done with a message that is not simply on its way. */
 export const MessageMove = z.object({ to: z.enum(['read', 'unread', 'again', 'arrived', 'dropped']) });
 export type MessageMove = z.infer<typeof MessageMove>;
+
+/** Which letters, by the tasks that say that they are to be printed. */
+export const LettersQuery = z.object({
+  tasks: z
+    .string()
+    .transform((text) => text.split(','))
+    .pipe(z.array(z.uuid()).min(1).max(200)),
+});
+export const AttachmentQuery = z.object({ name: line(120).min(1) });

@@ -25,6 +25,8 @@ let rep: Client;
 let manager: Client;
 let world: MailWorld;
 let owner: DataSource;
+/** What becomes of the next mails at their end. */
+let mishap: NonNullable<ReturnType<NonNullable<Parameters<typeof startMailWorld>[0]['mishap']>>> = 'none';
 const origin = () => process.env.DOSSIER_TEST_ADDRESS!.replace('/api/v1', '');
 
 const settings = () => ({
@@ -46,7 +48,10 @@ beforeAll(async () => {
   rep = await Client.signedIn('ottilie@keldermoss.example');
   manager = await Client.signedIn('maren@keldermoss.example');
   owner = await createDataSource(databaseOf('api').DOSSIER_OWNER_URL!, 2).initialize();
-  world = await startMailWorld({ forwardTo: { host: '127.0.0.1', port: Number(process.env.DOSSIER_TEST_MAIL_PORT) } });
+  world = await startMailWorld({
+    mishap: () => mishap,
+    forwardTo: { host: '127.0.0.1', port: Number(process.env.DOSSIER_TEST_MAIL_PORT) },
+  });
   expect((await manager.send('PUT', '/mail', settings())).status).toBe(204);
 });
 afterAll(async () => {
@@ -721,6 +726,31 @@ describe('what cannot go at once', () => {
     for (const { mail } of written) await mailTo(mail);
     const { body } = await manager.get<{ outTrouble: string | null; waiting: number }>('/mail');
     expect(body.outTrouble).toBeNull();
+  });
+
+  it('is uncertain where the line breaks at its end, and goes again only when somebody says so', async () => {
+    mishap = 'lostBefore';
+    const { id, mail } = await write();
+    const uncertain = await stateOf(id, 'uncertain');
+    const other = await write();
+    const arrived = await stateOf(other.id, 'uncertain');
+    mishap = 'none';
+    const waits = async () => (await rep.get<Today>('/today')).body.items.filter((one) => one.kind === 'message' && one.message.state === 'uncertain' && [id, other.id].includes(one.person.id)).length; // prettier-ignore
+    expect([mailsTo(mail).length, await waits()]).toEqual([0, 2]);
+    expect((await rep.send('PATCH', `/messages/${uncertain.id}`, { to: 'again' })).status).toBe(204);
+    await mailTo(mail);
+    await stateOf(id, 'sent');
+    expect((await rep.send('PATCH', `/messages/${arrived.id}`, { to: 'arrived' })).status).toBe(204);
+    expect((await rep.send('PATCH', `/messages/${arrived.id}`, { to: 'again' })).status).toBe(409);
+    expect([await waits(), mailsTo(mail).length, mailsTo(other.mail).length]).toEqual([0, 1, 0]);
+  });
+
+  it('is tried again where the server says: not now', async () => {
+    mishap = 'later';
+    const { id, mail } = await write();
+    expect(await until(async () => (await messages(id)).find(({ problem }) => problem?.includes('Not now')))).toMatchObject({ state: 'waiting' }); // prettier-ignore
+    mishap = 'none';
+    await mailTo(mail);
   });
 
   it('is not sent any more once somebody says so', async () => {

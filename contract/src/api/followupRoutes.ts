@@ -1,9 +1,9 @@
 import { DoNotWriteEntry, DoNotWriteList, MailSettings, MailStanding, MailTried, MailTry } from '../mail';
-import { Attachment, Message, MessageList, MessageMove, NewMessage, Preview, PreviewRequest, TemplateFields, TemplateList } from '../messages'; // prettier-ignore
+import { Attachment, LettersQuery, Message, MessageList, MessageMove, NewMessage, Preview, PreviewRequest, TemplateFields, TemplateList } from '../messages'; // prettier-ignore
 import { Enrol, EnrolmentList, EnrolmentMove, PlanFields, PlanList, Rehearsal, RehearsalRequest } from '../plans';
 import { CalendarFeed, Morning, NewCalendarFeed, NewTask, Task, TaskDone, TaskEdit, TaskFields, TaskPage, TaskQuery } from '../tasks'; // prettier-ignore
 import { OccasionFollowUp, Today, TodayQuery } from '../today';
-import { LettersQuery, Seen, Version } from '../versions';
+import { Seen, Version } from '../versions';
 import { MadeId, type Bytes, type DescribedRoutes } from './describedRoute';
 
 const read = 'people:read';

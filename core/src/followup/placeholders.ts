@@ -1,20 +1,20 @@
-/** What a template can be filled in with, by the group it is chosen from. Own fields are `own:` and their name. */
+/** What a template can be filled in with, and what it is called. Own fields are `own:` and their name. */
 export const PLACEHOLDERS = {
-  greeting: { group: 'Person', label: 'Greeting' },
-  givenName: { group: 'Person', label: 'Given name' },
-  familyName: { group: 'Person', label: 'Family name' },
-  fullName: { group: 'Person', label: 'Full name' },
-  title: { group: 'Work', label: 'Title' },
-  department: { group: 'Work', label: 'Department' },
-  company: { group: 'Work', label: 'Company' },
-  locality: { group: 'Work', label: 'Town' },
-  occasion: { group: 'Meeting', label: 'Occasion' },
-  occasionPlace: { group: 'Meeting', label: 'Place of the occasion' },
-  noteLine: { group: 'Meeting', label: 'Note’s line' },
-  senderName: { group: 'Sender', label: 'Sender’s name' },
-  senderAddress: { group: 'Sender', label: 'Sender’s address' },
-  team: { group: 'Sender', label: 'Team' },
-} as const satisfies Record<string, { group: string; label: string }>;
+  greeting: 'Greeting',
+  givenName: 'Given name',
+  familyName: 'Family name',
+  fullName: 'Full name',
+  title: 'Title',
+  department: 'Department',
+  company: 'Company',
+  locality: 'Town',
+  occasion: 'Occasion',
+  occasionPlace: 'Place of the occasion',
+  noteLine: 'Note’s line',
+  senderName: 'Sender’s name',
+  senderAddress: 'Sender’s address',
+  team: 'Team',
+} as const satisfies Record<string, string>;
 export type PlaceholderName = keyof typeof PLACEHOLDERS;
 export type Placeholder = PlaceholderName | `own:${string}`;
 
@@ -24,7 +24,7 @@ export const isPlaceholder = (text: string): text is Placeholder =>
   Object.hasOwn(PLACEHOLDERS, text) || (text.startsWith(OWN) && text.length > OWN.length);
 
 export const placeholderLabel = (field: Placeholder): string =>
-  field.startsWith(OWN) ? field.slice(OWN.length) : PLACEHOLDERS[field as PlaceholderName].label;
+  field.startsWith(OWN) ? field.slice(OWN.length) : PLACEHOLDERS[field as PlaceholderName];
 
 /** What is known for one person; text that is missing or empty is not known. */
 export type PlaceholderValues = Partial<Record<Placeholder, string>>;

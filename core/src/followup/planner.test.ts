@@ -76,6 +76,16 @@ describe('a course', () => {
     expect(stepFor(resting, three, LONDON, at('2027-11-30T11:00:00Z'))).toBeUndefined();
     expect(after(resting, three, { kind: 'resumed', at: at('2026-12-01T11:00:00Z') }).status).toBe('running');
   });
+  it('waits no longer for a step once somebody hurries it, except for the morning, and only for that one', () => {
+    const slow = plan([message, days(9)], [ring, days(3)]);
+    const hurried = after(begin(slow, at('2026-11-30T10:00:00Z')), slow, {
+      kind: 'hurried',
+      at: at('2026-11-30T21:00:00Z'),
+    });
+    expect(dueStep(hurried, slow, LONDON)!.at.toISOString()).toBe('2026-12-01T08:00:00.000Z');
+    const next = after(hurried, slow, { kind: 'done', stepId: 's0', at: at('2026-12-01T08:00:00Z') });
+    expect(dueStep(next, slow, LONDON)!.at.toISOString()).toBe('2026-12-04T08:00:00.000Z');
+  });
   it('passes over a step, and hears of one that is not its next without going on', () => {
     expect(after(start, three, { kind: 'skipped', stepId: 's0', at: at('2026-11-30T12:00:00Z') }).next).toBe('s1');
     expect(after(start, three, { kind: 'done', stepId: 's2', at: at('2026-11-30T12:00:00Z') })).toBe(start);
@@ -139,6 +149,7 @@ const anyHappenings = fc.array(
       'closed' as const,
       'paused' as const,
       'resumed' as const,
+      'hurried' as const,
       'stopped' as const,
       'skip' as const,
     ),

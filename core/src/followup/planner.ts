@@ -11,6 +11,8 @@ export interface Course {
   next: string | null;
   /** From when its wait is counted. */
   since: Date;
+  /** Whether its wait is over because somebody said so; quiet hours still are. */
+  hurried: boolean;
   /** What has happened since it began. */
   happened: readonly Happening[];
 }
@@ -19,11 +21,18 @@ export type CourseEvent =
   | { kind: 'done' | 'skipped'; stepId: string; at: Date }
   | { kind: Happening; at: Date }
   | { kind: 'withdrawn' | 'closed' | 'deleted' | 'merged' | 'stopped'; at: Date }
-  | { kind: 'paused' | 'resumed'; at: Date };
+  | { kind: 'paused' | 'resumed' | 'hurried'; at: Date };
 
 export function begin({ steps }: Plan, at: Date): Course {
   const next = steps[0]?.id ?? null;
-  return { status: next ? 'running' : 'ended', ending: next ? null : 'done', next, since: at, happened: [] };
+  return {
+    status: next ? 'running' : 'ended',
+    ending: next ? null : 'done',
+    next,
+    since: at,
+    hurried: false,
+    happened: [],
+  };
 }
 
 const ended = (course: Course, ending: Ending): Course => ({ ...course, status: 'ended', ending, next: null });
@@ -46,6 +55,8 @@ export function after(course: Course, plan: Plan, event: CourseEvent): Course {
     case 'resumed':
       // What would have been due meanwhile is not all done at once: its wait goes on from here where it is over.
       return course.status === 'paused' ? { ...course, status: 'running' } : course;
+    case 'hurried':
+      return { ...course, status: 'running', since: event.at, hurried: true };
     default:
       return ended(course, event.kind);
   }
@@ -56,7 +67,7 @@ function onwards(course: Course, plan: Plan, doneId: string, at: Date): Course {
   const step = plan.steps[place];
   if (!step) return ended(course, 'done');
   const next = followerOf(course, plan, place);
-  return next ? { ...course, next: next.id, since: at } : ended({ ...course, since: at }, 'done');
+  return next ? { ...course, next: next.id, since: at, hurried: false } : ended({ ...course, since: at }, 'done');
 }
 
 function followerOf({ happened }: Course, { steps }: Plan, place: number): PlanStep | undefined {
@@ -75,7 +86,7 @@ export function dueStep(course: Course, plan: Plan, calendar: Calendar): Due | u
   if (course.status !== 'running') return undefined;
   const step = plan.steps.find(({ id }) => id === course.next);
   if (!step) return undefined;
-  const at = afterWait(course.since, step.wait, calendar);
+  const at = course.hurried ? course.since : afterWait(course.since, step.wait, calendar);
   return { step, at: reachesPerson(step.act) ? nextAwake(at, calendar) : at };
 }
 

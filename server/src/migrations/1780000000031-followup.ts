@@ -195,6 +195,7 @@ create table enrolment (
   ending text,
   next_step uuid,
   since timestamptz not null,
+  hurried boolean not null default false,
   happened text[] not null default '{}',
   due_at timestamptz,
   held text,
@@ -259,7 +260,10 @@ create table message (
   next_at timestamptz,
   /* Whether next_at is its turn with the mail server: whoever comes then takes no other. */
   has_slot boolean not null default false,
+  /* The number of the try, never used twice. */
   attempts integer not null default 0,
+  /* How often the server said: not now. */
+  deferrals integer not null default 0,
   problem text,
   came_back_at timestamptz,
   read_at timestamptz,

@@ -48,6 +48,7 @@ export const peopleApi = api.injectEndpoints({
       infiniteQueryOptions: { initialPageParam: null, getNextPageParam: (last) => last.next },
       providesTags: ['Person'],
     }),
+    /** A few people by a few letters, beside the list. */
     peopleFound: build.query<PeoplePage, string>({
       query: (q) => ({ url: '/people', params: { limit: 10, ...(q && { q }) } }),
       providesTags: ['Person'],

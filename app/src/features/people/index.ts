@@ -13,6 +13,7 @@ export { peopleSlice } from './slice';
 export {
   useFiledByItselfQuery,
   useMergePeopleMutation,
+  usePeopleFoundQuery,
   useSuggestionsQuery,
   useTagsQuery,
   useUndoMergeMutation,

@@ -1,5 +1,5 @@
 import {
-  DoNotWriteEntry, Enrol, EnrolmentMove, FileNameQuery, LettersQuery, MailSettings, MailTry, MessageMove, Morning, NewMessage, NewTask, PlanFields,
+  DoNotWriteEntry, Enrol, EnrolmentMove, AttachmentQuery, LettersQuery, MailSettings, MailTry, MessageMove, Morning, NewMessage, NewTask, PlanFields,
   PreviewRequest, RehearsalRequest, Seen, TaskDone, TaskEdit, TaskFields, TaskQuery, TemplateFields, TodayQuery,
 } from '@dossier/contract'; // prettier-ignore
 import type { DataSource } from 'typeorm';
@@ -87,7 +87,7 @@ export function followupRoutes(database: DataSource, reach: Reach): Routes {
       response.status(204).end();
     })
     .post('/attachments', 'write', async (request, response) => {
-      const { name } = FileNameQuery.parse(request.query);
+      const { name } = AttachmentQuery.parse(request.query);
       response.status(201).json(await keepAttachment(database, whoIs(request), name, request));
     })
     .get('/attachments/:id', 'see', async (request, response) => {

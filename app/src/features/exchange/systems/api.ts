@@ -13,7 +13,6 @@ import type {
   HandOverTried,
   MappingVersions,
   OutsideFields,
-  PeoplePage,
   TheirsSettled,
 } from '@dossier/contract';
 import { api } from '@/lib/api';
@@ -95,10 +94,6 @@ const systemsApi = api.injectEndpoints({
       }),
       invalidatesTags: ['Elsewhere', 'Person'],
     }),
-    someonesFound: build.query<PeoplePage, string>({
-      query: (q) => ({ url: '/people', params: q ? { q } : {} }),
-      providesTags: ['Person'],
-    }),
   }),
 });
 
@@ -120,5 +115,4 @@ export const {
   useRepeatHeldMutation,
   useElsewhereQuery,
   useSettleTheirsMutation,
-  useSomeonesFoundQuery,
 } = systemsApi;

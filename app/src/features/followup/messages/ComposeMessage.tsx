@@ -4,7 +4,8 @@ import { View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
 import { problemText } from '@/lib/api';
 import { Button, Choice, LoadingLines, Notice, Select, Soft, TextField, Toggle } from '@/ui';
-import { useAddAttachmentMutation, usePreviewQuery, useSendMessageMutation, useTemplatesQuery } from '../api';
+import { usePreviewQuery, useSendMessageMutation, useTemplatesQuery } from '../api';
+import { FilesAlong } from './FilesAlong';
 
 /** What is asked for is judged when it is sent: until then it may be anything. */
 const ANYTHING = 'anything';
@@ -119,17 +120,11 @@ function Letter({
   const [withCard, setWithCard] = useState(ownVcard);
   const [along, setAlong] = useState<readonly Attachment[]>(files);
   const [send, { isLoading, error }] = useSendMessageMutation();
-  const [add, adding] = useAddAttachmentMutation();
   const gaps = preview.missing.length > 0 && body.includes('…');
   const go = async () => {
     const message = { id, to, subject: subject.trim(), body, purpose, templateId: templateId || null, answersId: answers?.id ?? null, ownVcard: withCard, attachmentIds: along.map((one) => one.id) }; // prettier-ignore
     const answer = await send({ personId: person.id, message });
     if (!answer.error) onClose();
-  };
-  const take = async (file: File | undefined) => {
-    if (!file) return;
-    const { data } = await add(file);
-    if (data) setAlong([...along, data]);
   };
   return (
     <View className="gap-3">
@@ -157,28 +152,7 @@ function Letter({
         <Notice fault>{`Nothing is known for: ${preview.missing.join(', ')}. Write it where the dots are.`}</Notice>
       ) : null}
       <Toggle label="My own details go along" on={withCard} onChange={setWithCard} />
-      {along.map((file) => (
-        <View key={file.id} className="flex-row items-center gap-2">
-          <Soft className="min-w-0 flex-1 [overflow-wrap:anywhere]">{file.name}</Soft>
-          <Button
-            look="bare"
-            label={`Leave out ${file.name}`}
-            onPress={() => setAlong(along.filter((one) => one.id !== file.id))}
-          >
-            Leave out
-          </Button>
-        </View>
-      ))}
-      <label style={{ alignSelf: 'flex-start', minHeight: 44, display: 'flex', alignItems: 'center', gap: 12 }}>
-        <Soft>Add a file</Soft>
-        <input
-          type="file"
-          aria-label="Add a file"
-          onChange={(event) => void take(event.target.files?.[0])}
-          style={{ maxWidth: 220 }}
-        />
-      </label>
-      {adding.error ? <Notice fault>{problemText(adding.error)}</Notice> : null}
+      <FilesAlong files={along} onChange={setAlong} />
       {refusal ? <Notice fault>{refusal}</Notice> : null}
       {error ? <Notice fault>{problemText(error)}</Notice> : null}
       <View className="flex-row gap-2">

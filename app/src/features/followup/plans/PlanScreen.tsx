@@ -11,6 +11,7 @@ import { Button, CannotShow, LoadingLines, Notice, Select, Soft, Subheading, Tex
 import { usePlansQuery, useRemovePlanMutation, useSavePlanMutation } from '../api';
 import { RehearsedSteps } from './RehearsedSteps';
 import { StepEditor } from './StepEditor';
+import { ACT_WORDS } from './words';
 
 type Happening = Plan['stopsAt'][number];
 const STOPS: readonly { value: Happening; label: string }[] = [
@@ -143,16 +144,7 @@ function Making({ plan }: { plan: Plan | undefined }) {
   );
 }
 
-export const KINDS: readonly { value: PlanAct['do']; label: string }[] = [
-  { value: 'message', label: 'Send an e-mail' },
-  { value: 'letter', label: 'Print a letter' },
-  { value: 'call', label: 'Call them' },
-  { value: 'task', label: 'Something to do' },
-  { value: 'tags', label: 'Change tags' },
-  { value: 'kind', label: 'Lead or contact' },
-  { value: 'handOver', label: 'Hand over' },
-  { value: 'branch', label: 'Go another way' },
-];
+const KINDS = (Object.keys(ACT_WORDS) as PlanAct['do'][]).map((value) => ({ value, label: ACT_WORDS[value] }));
 const BEGINS: Readonly<Record<PlanAct['do'], () => PlanAct>> = {
   message: () => ({ do: 'message', templateId: '' }),
   letter: () => ({ do: 'letter', templateId: '' }),

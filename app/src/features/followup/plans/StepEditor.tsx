@@ -4,6 +4,7 @@ import { View } from 'react-native';
 import { useSystemNamesQuery } from '@/features/exchange';
 import { Button, Choice, Select, Soft, TagField, Text, TextField } from '@/ui';
 import { useTemplatesQuery } from '../api';
+import { ACT_WORDS } from './words';
 
 interface Props {
   step: PlanStep;
@@ -29,7 +30,7 @@ export function StepEditor({ step, place, steps, complaint, onChange, onUp, onDo
   return (
     <View role="group" aria-label={name} className="gap-2 border-l-2 border-ink pl-3">
       <View className="flex-row flex-wrap items-center justify-between gap-x-2">
-        <Text className="font-medium">{`${place + 1}. ${TITLES[act.do]}`}</Text>
+        <Text className="font-medium">{`${place + 1}. ${ACT_WORDS[act.do]}`}</Text>
         <View className="flex-row">
           {onUp ? (
             <Button look="bare" label={`${name} up`} onPress={onUp}>
@@ -75,17 +76,6 @@ export function StepEditor({ step, place, steps, complaint, onChange, onUp, onDo
     </View>
   );
 }
-
-const TITLES: Readonly<Record<PlanAct['do'], string>> = {
-  message: 'Send an e-mail',
-  letter: 'Print a letter',
-  call: 'Call them',
-  task: 'Something to do',
-  tags: 'Change tags',
-  kind: 'Lead or contact',
-  handOver: 'Hand over',
-  branch: 'Go another way',
-};
 
 interface ActProps {
   act: PlanAct;
@@ -159,7 +149,7 @@ function Act({ act, place, steps, onChange }: ActProps) {
               { value: 'end', label: 'the plan ends' },
               ...steps.slice(place + 1).map(({ id, act: later }, i) => ({
                 value: id,
-                label: `go on at ${place + i + 2}. ${TITLES[later.do]}`,
+                label: `go on at ${place + i + 2}. ${ACT_WORDS[later.do]}`,
               })),
             ]}
           />

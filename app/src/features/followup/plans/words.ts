@@ -1,4 +1,17 @@
+import type { PlanAct } from '@dossier/contract';
 import { formatDistanceStrict, isPast } from 'date-fns';
+
+/** What a step can do, in the order in which it is offered. */
+export const ACT_WORDS: Readonly<Record<PlanAct['do'], string>> = {
+  message: 'Send an e-mail',
+  letter: 'Print a letter',
+  call: 'Call them',
+  task: 'Something to do',
+  tags: 'Change tags',
+  kind: 'Lead or contact',
+  handOver: 'Hand over',
+  branch: 'Go another way',
+};
 
 const ENDINGS: Readonly<Record<string, string>> = {
   done: 'Done',

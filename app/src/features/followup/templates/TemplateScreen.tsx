@@ -28,13 +28,8 @@ import {
   TextField,
   Toggle,
 } from '@/ui';
-import {
-  useAddAttachmentMutation,
-  usePreviewQuery,
-  useRemoveTemplateMutation,
-  useSaveTemplateMutation,
-  useTemplatesQuery,
-} from '../api';
+import { usePreviewQuery, useRemoveTemplateMutation, useSaveTemplateMutation, useTemplatesQuery } from '../api';
+import { FilesAlong } from '../messages/FilesAlong';
 import { languageName } from './languageName';
 import { PlaceEditor } from './PlaceEditor';
 
@@ -76,7 +71,6 @@ function Writing({ template }: { template: Template | undefined }) {
   const [files, setFiles] = useState<readonly Attachment[]>(template?.attachments ?? []);
   const [save, { error, isLoading }] = useSaveTemplateMutation();
   const [remove, removing] = useRemoveTemplateMutation();
-  const [add, adding] = useAddAttachmentMutation();
   const text = texts[language] ?? EMPTY;
   const write = (part: 'subject' | 'body') => (pieces: Piece[]) =>
     setTexts((now) => ({ ...now, [language]: { ...(now[language] ?? EMPTY), [part]: pieces } }));
@@ -101,10 +95,6 @@ function Writing({ template }: { template: Template | undefined }) {
   const leave = async () => {
     const answer = await remove(id);
     if (!answer.error) router.replace('/settings/templates');
-  };
-  const take = async (file: File | undefined) => {
-    const added = file && (await add(file)).data;
-    if (added) setFiles([...files, added]);
   };
   return (
     <View className="gap-5">
@@ -175,28 +165,7 @@ function Writing({ template }: { template: Template | undefined }) {
       {kind === 'email' ? (
         <View className="gap-1">
           <Toggle label="The sender’s own details go along" on={ownVcard} onChange={setOwnVcard} />
-          {files.map((file) => (
-            <View key={file.id} className="flex-row items-center gap-2">
-              <Text className="min-w-0 flex-1 [overflow-wrap:anywhere]">{file.name}</Text>
-              <Button
-                look="bare"
-                label={`Leave out ${file.name}`}
-                onPress={() => setFiles(files.filter((one) => one.id !== file.id))}
-              >
-                Leave out
-              </Button>
-            </View>
-          ))}
-          <label style={{ alignSelf: 'flex-start', minHeight: 44, display: 'flex', alignItems: 'center', gap: 12 }}>
-            <Soft>Add a file</Soft>
-            <input
-              type="file"
-              aria-label="Add a file"
-              onChange={(event) => void take(event.target.files?.[0])}
-              style={{ maxWidth: 220 }}
-            />
-          </label>
-          {adding.error ? <Notice fault>{problemText(adding.error)}</Notice> : null}
+          <FilesAlong files={files} onChange={setFiles} />
         </View>
       ) : null}
       <Shown texts={texts} language={language} />

@@ -14,7 +14,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { storage } from '../../../platform/storage';
 import { inWorkspace } from '../../../platform/workspaceScope';
 import { log, Person } from '../../people';
-import { cameBack } from '../messages/deliver';
+import { cameBack } from '../messages/cameBack';
 import { MessageRecord } from '../messages/entities';
 import { personAt, writtenWith } from '../messages/queries';
 import { happensTo } from '../plans/happens';

@@ -1,17 +1,14 @@
-import type { DoNotWriteEntry, DoNotWriteList, MailOut, MailSettings, MailStanding } from '@dossier/contract';
+import type { DoNotWriteEntry, DoNotWriteList, MailIn, MailOut, MailSettings, MailStanding } from '@dossier/contract';
 import { In, Not, type DataSource } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
-import { composeMail } from '../../../platform/mail/compose';
-import { htmlOf } from '../../../platform/mail/htmlOf';
-import { giveMail } from '../../../platform/mail/smtp';
 import type { Reach } from '../../../platform/outside';
 import { notFound, ProblemError } from '../../../platform/problem';
 import type { SignedIn } from '../../../platform/session';
 import { inSnapshot, inWorkspace } from '../../../platform/workspaceScope';
 import { Account } from '../../account';
 import { mailStanding, queueWaiting } from '../messages/queries';
-import { newHeaderId } from '../messages/write';
 import { DoNotWrite, MailSender, MailSettingsRecord } from './entities';
+import { mailToTeam } from './toTeam';
 
 const NOTHING: Pick<
   MailSettingsRecord,
@@ -101,9 +98,8 @@ export function saveMail(
       // It is tried at once: something was mended, perhaps.
       nextSlotAt: new Date(),
       inTrouble: null,
-      ...(before?.incoming?.folder !== incoming?.folder || before?.incoming?.host !== incoming?.host
-        ? { uidValidity: null, lastUid: null }
-        : {}),
+      // Another mailbox is looked into from its end.
+      ...(!isSameBox(before?.incoming, incoming) && { uidValidity: null, lastUid: null }),
     };
     await manager.upsert(MailSettingsRecord, row as object, ['workspaceId']);
     const ids = fields.senders.flatMap(({ accountId }) => (accountId ? [accountId] : []));
@@ -120,6 +116,9 @@ export function saveMail(
   });
 }
 
+const isSameBox = (one: MailIn | null | undefined, other: MailIn | null): boolean =>
+  (['host', 'port', 'user', 'folder'] as const).every((field) => one?.[field] === other?.[field]);
+
 function passwordAnew(path: string): ProblemError {
   const message = 'Give the password anew: it would go to another server than it was given for.';
   return new ProblemError(422, 'secret-anew', 'Password missing', message, [{ path, message }]);
@@ -128,26 +127,22 @@ function passwordAnew(path: string): ProblemError {
 /** Sends a try to somebody of the team. @returns what came of it, in words */
 export async function tryMail(
   database: DataSource,
-  { sealing, allowed }: Reach,
+  reach: Reach,
   { workspaceId }: SignedIn,
   to: string,
 ): Promise<{ ok: boolean; words: string }> {
-  const { settings, sender, team } = await inSnapshot(database, workspaceId, async (manager) => ({
+  const { settings, senders, team } = await inSnapshot(database, workspaceId, async (manager) => ({
     settings: await manager.findOneBy(MailSettingsRecord, { workspaceId }),
-    sender: await manager.findOne(MailSender, { where: { workspaceId }, order: { position: 'ASC' } }),
-    team: (await manager.find(Account, { where: { workspaceId }, select: { email: true } })).map(({ email }) =>
-      email.toLowerCase(),
-    ),
+    senders: await manager.find(MailSender, { where: { workspaceId }, order: { position: 'ASC' } }),
+    team: await manager.find(Account, { where: { workspaceId }, select: { email: true } }),
   }));
+  const [sender] = senders;
   if (!settings?.outgoing || !sender)
     return { ok: false, words: 'Set a server and an address to send from first, and save.' };
-  const senders = await inSnapshot(database, workspaceId, (manager) => manager.findBy(MailSender, { workspaceId }));
-  if (![...team, ...senders.map(({ address }) => address)].includes(to))
-    return { ok: false, words: 'A try goes only to somebody of your team.' };
+  const own = [...team.map(({ email }) => email.toLowerCase()), ...senders.map(({ address }) => address)];
+  if (!own.includes(to)) return { ok: false, words: 'A try goes only to somebody of your team.' };
   const text = 'This is a try from Dossier. If you read it, sending works.';
-  const raw = await composeMail({ headerId: newHeaderId(sender.address), from: sender, to, subject: 'A try from Dossier', text, html: htmlOf(text), date: new Date(), attachments: [] }); // prettier-ignore
-  const server = { ...settings.outgoing, password: settings.outPassword ? sealing.open(settings.outPassword) : '' };
-  return giveMail(allowed, server, { from: sender.address, to }, raw, () => Promise.resolve()).then(
+  return mailToTeam(reach, settings, sender, { to, subject: 'A try from Dossier', text }).then(
     () => ({ ok: true, words: `The mail server took it. Look whether it has come to ${to}.` }),
     (error: Error) => ({ ok: false, words: error.message }),
   );

@@ -1,20 +1,19 @@
 import type { Sending } from '@dossier/core/followup';
 import { withdrawWords } from '@dossier/core/followup/templates';
 import type { Task } from 'graphile-worker';
-import { In, type EntityManager } from 'typeorm';
+import { In, type DataSource, type EntityManager } from 'typeorm';
 import { z } from 'zod';
 import { composeMail } from '../../../platform/mail/compose';
 import { htmlOf } from '../../../platform/mail/htmlOf';
 import { giveMail, MailRefused, MailUncertain, type MailServer } from '../../../platform/mail/smtp';
 import { OutsideTrouble, type Reach } from '../../../platform/outside';
-import type { Sealing } from '../../../platform/sealing';
 import { storage } from '../../../platform/storage';
 import { inWorkspace } from '../../../platform/workspaceScope';
-import type { DataSource } from 'typeorm';
 import { log } from '../../people';
 import { mayBeSent } from '../gate';
-import { AttachmentRecord, BouncedAddress, MailSettingsRecord } from '../mail/entities';
-import { happensTo } from '../plans/happens';
+import { AttachmentRecord, MailSettingsRecord } from '../mail/entities';
+import { PASSWORD_LOST, serverOf } from '../mail/serverOf';
+import { cameBack } from './cameBack';
 import { MessageRecord } from './entities';
 import { ownVcard } from './ownVcard';
 import { queueWaiting, restMail, takeMailSlot } from './queries';
@@ -127,9 +126,9 @@ async function begin(
     );
     return undefined;
   }
-  const password = opened(sealing, settings.outPassword);
-  if (password === undefined) {
-    const next = await restMail(manager, workspaceId, 'The password cannot be read any more: give it anew.');
+  const server = serverOf(sealing, settings);
+  if (!server) {
+    const next = await restMail(manager, workspaceId, PASSWORD_LOST);
     await comeAgain(manager, message, next, null);
     return undefined;
   }
@@ -161,19 +160,10 @@ async function begin(
       ...(await filesOf(manager, message)),
     ],
   });
-  return { message: { ...message, attempts } as MessageRecord, server: { ...settings.outgoing, password }, raw };
+  return { message: { ...message, attempts } as MessageRecord, server, raw };
 }
 
 const UNCERTAIN = 'This was interrupted while it was given to the mail server: it may have been sent, and may not.';
-
-/** @returns undefined for what was sealed with another key */
-function opened(sealing: Sealing, sealed: string | null): string | undefined {
-  try {
-    return sealed ? sealing.open(sealed) : '';
-  } catch {
-    return undefined;
-  }
-}
 
 async function filesOf(manager: EntityManager, { attachmentIds, workspaceId }: MessageRecord) {
   const records = attachmentIds.length > 0 ? await manager.findBy(AttachmentRecord, { id: In(attachmentIds), workspaceId }) : []; // prettier-ignore
@@ -205,10 +195,14 @@ async function end(manager: EntityManager, message: MessageRecord, outcome: 'sen
     return;
   }
   if (outcome instanceof MailRefused && outcome.of !== 'login') {
-    const pause = PAUSES[attempts - 1];
-    if (outcome.mayGoWell && pause !== undefined) return comeAgain(manager, record, new Date(now.getTime() + pause * 1000), outcome.message); // prettier-ignore
+    const pause = PAUSES[record.deferrals];
+    if (outcome.mayGoWell && pause !== undefined) {
+      await manager.update(MessageRecord, { id }, { deferrals: record.deferrals + 1 });
+      return comeAgain(manager, record, new Date(now.getTime() + pause * 1000), outcome.message);
+    }
     await refuse(manager, record, outcome.message);
-    if (outcome.of === 'recipient' && !outcome.mayGoWell) await cameBack(manager, record, outcome.enhanced || String(outcome.code), now); // prettier-ignore
+    if (outcome.of === 'recipient' && !outcome.mayGoWell)
+      await cameBack(manager, record, outcome.enhanced || String(outcome.code), now);
     return;
   }
   if (!(outcome instanceof OutsideTrouble || outcome instanceof MailRefused)) throw outcome;
@@ -216,21 +210,6 @@ async function end(manager: EntityManager, message: MessageRecord, outcome: 'sen
   const next = await restMail(manager, workspaceId, outcome.message);
   if (now.getTime() - record.madeAt.getTime() > GIVEN_UP_MS) return refuse(manager, record, outcome.message);
   return comeAgain(manager, record, next, outcome.message);
-}
-
-/** An address that cannot be written to any more; whoever was, leaves the plans that end with that. */
-export async function cameBack(
-  manager: EntityManager,
-  { id, workspaceId, personId, recipient }: MessageRecord,
-  status: string,
-  at: Date,
-): Promise<void> {
-  await manager.update(MessageRecord, { id }, { cameBackAt: at });
-  await manager.upsert(BouncedAddress, { workspaceId, address: recipient.toLowerCase(), status, at }, [
-    'workspaceId',
-    'address',
-  ]);
-  await happensTo(manager, workspaceId, personId, { kind: 'bounced', at });
 }
 
 async function refuse(manager: EntityManager, { id }: MessageRecord, problem: string): Promise<void> {

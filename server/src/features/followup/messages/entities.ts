@@ -107,8 +107,12 @@ export class MessageRecord {
   /** Whether `nextAt` is its turn with the mail server: whoever comes then takes no other. */
   @Column({ name: 'has_slot', type: 'boolean', default: false })
   hasSlot!: boolean;
+  /** The number of the try, never used twice: a worker that was taken for dead finds another one. */
   @Column({ type: 'integer', default: 0 })
   attempts!: number;
+  /** How often the server said: not now. */
+  @Column({ type: 'integer', default: 0 })
+  deferrals!: number;
   @Column({ type: 'text', nullable: true })
   problem!: string | null;
   @Column({ name: 'came_back_at', type: 'timestamptz', nullable: true })

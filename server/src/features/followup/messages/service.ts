@@ -1,4 +1,5 @@
 import type {
+  Attachment,
   Message,
   MessageList,
   MessageMove,
@@ -13,10 +14,8 @@ import { In, IsNull, type DataSource, type EntityManager } from 'typeorm';
 import { conflict, notFound, ProblemError } from '../../../platform/problem';
 import type { SignedIn } from '../../../platform/session';
 import { inSnapshot, inWorkspace } from '../../../platform/workspaceScope';
-import { Account } from '../../account';
 import { Person } from '../../people';
 import { mayBeSent, standingOf } from '../gate';
-import { EnrolmentRecord, PlanRecord } from '../plans/entities';
 import { assertOwnFiles, attachmentsOf, templateNow } from '../templates/service';
 import { MessageRecord } from './entities';
 import { queueWaiting } from './queries';
@@ -31,18 +30,18 @@ export const messagesOf = (database: DataSource, { workspaceId }: SignedIn, pers
     if (!(await manager.existsBy(Person, { id: personId }))) throw notFound('This person');
     const records = await manager.find(MessageRecord, {
       where: { workspaceId, personId },
+      relations: SHOWN_WITH,
       order: { at: 'DESC', id: 'DESC' },
       take: MOST_SHOWN,
     });
-    const items: Message[] = [];
-    for (const record of records) items.push(await viewOf(manager, record));
-    return { items };
+    const files = await attachmentsOf(manager, records.flatMap(({ attachmentIds }) => attachmentIds)); // prettier-ignore
+    return { items: records.map((record) => viewOf(record, files)) };
   });
 
-export async function viewOf(manager: EntityManager, record: MessageRecord): Promise<Message> {
-  const enrolment = record.enrolmentId ? await manager.findOneBy(EnrolmentRecord, { id: record.enrolmentId }) : null;
-  const plan = enrolment && (await manager.findOneBy(PlanRecord, { id: enrolment.planId }));
-  const maker = record.madeBy ? await manager.findOneBy(Account, { id: record.madeBy }) : null;
+/** Who wrote it, and the plan that it is of. */
+const SHOWN_WITH = { maker: true, enrolment: { plan: true } } as const;
+
+function viewOf(record: MessageRecord, files: readonly Attachment[]): Message {
   const { id, direction, state, kind, subject, problem, answersId } = record;
   return {
     id, direction, kind, subject, problem, answersId,
@@ -53,10 +52,15 @@ export async function viewOf(manager: EntityManager, record: MessageRecord): Pro
     text: record.body,
     cameBack: record.cameBackAt !== null,
     isRead: direction === 'out' || record.readAt !== null,
-    by: maker?.name ?? null,
-    plan: plan?.name ?? null,
-    attachments: await attachmentsOf(manager, record.attachmentIds),
+    by: record.maker?.name ?? null,
+    plan: record.enrolment?.plan?.name ?? null,
+    attachments: files.filter((file) => record.attachmentIds.includes(file.id)),
   }; // prettier-ignore
+}
+
+async function shown(manager: EntityManager, workspaceId: string, id: string): Promise<Message | undefined> {
+  const record = await manager.findOne(MessageRecord, { where: { id, workspaceId }, relations: SHOWN_WITH });
+  return record ? viewOf(record, await attachmentsOf(manager, record.attachmentIds)) : undefined;
 }
 
 /** A template, or a text that is not saved yet, as it would go to one person, and whether it would be let through. @throws ProblemError 404 */
@@ -117,8 +121,8 @@ export function sendByHand(
 ): Promise<Message> {
   return inWorkspace(database, who.workspaceId, async (manager) => {
     const { workspaceId, accountId } = who;
-    const sent = await manager.findOneBy(MessageRecord, { id: message.id, workspaceId });
-    if (sent) return viewOf(manager, sent);
+    const sent = await shown(manager, workspaceId, message.id);
+    if (sent) return sent;
     const addressee = await addresseeOf(manager, personId);
     if (!addressee) throw notFound('This person');
     if (!addressee.emails.includes(message.to))
@@ -156,7 +160,7 @@ export function sendByHand(
       new Date(),
     );
     if (answered) await manager.update(MessageRecord, { id: answered.id, readAt: IsNull() }, { readAt: new Date() });
-    return viewOf(manager, await manager.findOneByOrFail(MessageRecord, { id: message.id }));
+    return (await shown(manager, workspaceId, message.id))!;
   });
 }
 
@@ -178,9 +182,7 @@ export function moveMessage(
     if (!message) throw notFound('This message');
     const now = new Date();
     if (to === 'read' || to === 'unread') {
-      if (message.direction === 'in')
-        await manager.update(MessageRecord, { id }, { readAt: to === 'read' ? now : null });
-      else if (message.state === 'refused')
+      if (message.direction === 'in' || message.state === 'refused')
         await manager.update(MessageRecord, { id }, { readAt: to === 'read' ? now : null });
       return;
     }
@@ -196,7 +198,7 @@ const FROM = {
   dropped: ['uncertain', 'refused', 'waiting'],
 } as const;
 const MOVES = {
-  again: (now: Date) => ({ state: 'waiting', nextAt: now, attempts: 0, problem: null }) as const,
+  again: (now: Date) => ({ state: 'waiting', nextAt: now, deferrals: 0, problem: null }) as const,
   arrived: () => ({ state: 'sent', problem: null }) as const,
   dropped: (now: Date) =>
     ({ state: 'refused', problem: 'Somebody decided that it is not sent.', nextAt: null, readAt: now }) as const,

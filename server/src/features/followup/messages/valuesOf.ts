@@ -1,10 +1,10 @@
 import { countryCode } from '@dossier/core/exchange';
 import { greet, languageOfCountry, ownPlaceholder, type PlaceholderValues } from '@dossier/core/followup/templates';
-import { IsNull, Not, type EntityManager } from 'typeorm';
+import type { EntityManager } from 'typeorm';
 import { Account, Workspace } from '../../account';
 import { Occasion } from '../../capture';
-import { loadFields, Note, type Person } from '../../people';
-import { Card } from '../../reading';
+import { loadFields, type Person } from '../../people';
+import { lastMeeting, type Meeting } from '../lastMeeting';
 import { MailSender } from '../mail/entities';
 
 export interface Addressee {
@@ -18,11 +18,6 @@ export interface Addressee {
   /** What a template is filled in with, in a language. */
   values: (language: string) => PlaceholderValues;
   postal: string[];
-}
-
-interface Meeting {
-  occasionId: string | null;
-  noteLine: string;
 }
 
 /** Whoever a message goes to, with all that can stand in it. @param meeting how it began; else the last note and the last card's occasion */
@@ -73,15 +68,6 @@ export async function addresseeOf(
 async function senderFor(manager: EntityManager, { workspaceId, ownerId }: Person): Promise<MailSender | undefined> {
   const senders = await manager.find(MailSender, { where: { workspaceId }, order: { position: 'ASC' } });
   return senders.find(({ accountId }) => accountId === ownerId) ?? senders.find(({ accountId }) => accountId === null);
-}
-
-async function lastMeeting(manager: EntityManager, personId: string): Promise<Meeting> {
-  const note = await manager.findOne(Note, { where: { personId }, order: { at: 'DESC' } });
-  const card = await manager.findOne(Card, {
-    where: { personId, occasionId: Not(IsNull()) },
-    order: { takenAt: 'DESC' },
-  });
-  return { occasionId: card?.occasionId ?? null, noteLine: note?.text ?? '' };
 }
 
 const postalLines = (fields: {

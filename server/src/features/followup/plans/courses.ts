@@ -2,11 +2,12 @@ import { dueStep, lookAgainAt, type Calendar, type Course, type Plan } from '@do
 import type { EntityManager } from 'typeorm';
 import { EnrolmentRecord, PlanVersion } from './entities';
 
-export const courseOf = ({ status, ending, nextStep, since, happened }: EnrolmentRecord): Course => ({
+export const courseOf = ({ status, ending, nextStep, since, hurried, happened }: EnrolmentRecord): Course => ({
   status,
   ending,
   next: nextStep,
   since,
+  hurried,
   happened,
 });
 
@@ -37,6 +38,7 @@ export async function saveCourse(
       ending: course.ending,
       nextStep: course.next,
       since: course.since,
+      hurried: course.hurried,
       happened: [...course.happened],
       dueAt: lookAgainAt(course, plan, calendar, now) ?? null,
       held: null,

@@ -7,18 +7,18 @@ import type { SignedIn } from '../../../platform/session';
 import { inSnapshot, inWorkspace } from '../../../platform/workspaceScope';
 import { log, Person } from '../../people';
 import { calendarOf } from '../calendarOf';
+import { lastMeeting, type Meeting } from '../lastMeeting';
 import { courseOf, nextMoment, planOf, saveCourse } from './courses';
 import { EnrolmentRecord, PlanRecord } from './entities';
-import { stopSending, tellEnded } from './happens';
+import { tellEnded } from './happens';
+import { stopSending } from './queries';
 import { planNow } from './service';
 import { stepWords } from './stepWords';
 
-export interface Start {
+/** @property noteLine the only note that its messages can carry */
+export interface Start extends Meeting {
   personId: string;
   planId: string;
-  occasionId?: string | null;
-  /** The only note that its messages can carry. */
-  noteLine?: string;
 }
 
 /**
@@ -29,12 +29,13 @@ export interface Start {
 export async function enrol(
   manager: EntityManager,
   { workspaceId, accountId }: SignedIn,
-  { personId, planId, occasionId = null, noteLine = '' }: Start,
+  { personId, planId, occasionId, noteLine }: Start,
   at: Date,
 ): Promise<string | undefined> {
-  const plan = await manager.findOneBy(PlanRecord, { id: planId, workspaceId, removedAt: IsNull() });
-  if (!plan?.isOn) return undefined;
-  const { version, steps, stopsAt } = await planNow(manager, workspaceId, planId);
+  const plan = await manager.findOneBy(PlanRecord, { id: planId, workspaceId, isOn: true, removedAt: IsNull() });
+  if (!plan) return undefined;
+  const { version } = plan;
+  const { steps, stopsAt } = await planOf(manager, { planId, version });
   const course = begin({ steps, stopsAt }, at);
   const person = await manager.findOneByOrFail(Person, { id: personId });
   const due = dueStep(course, { steps, stopsAt }, await calendarOf(manager, person));
@@ -77,27 +78,11 @@ export function enrolByHand(database: DataSource, who: SignedIn, personId: strin
     if (!(await manager.existsBy(Person, { id: personId, deletedAt: IsNull() }))) throw notFound('This person');
     const { isOn } = await planNow(manager, who.workspaceId, planId);
     if (!isOn) throw conflict('plan-off', 'This plan is switched off. Switch it on first.');
-    const { noteLine, occasionId } = await meetingOf(manager, personId);
-    const id = await enrol(manager, who, { personId, planId, noteLine, occasionId }, new Date());
+    const meeting = await lastMeeting(manager, personId);
+    const id = await enrol(manager, who, { personId, planId, ...meeting }, new Date());
     if (!id) throw conflict('in-plan', 'They are in this plan already.');
     return id;
   });
-}
-
-/** What was noted of somebody last, and where they were met. */
-export async function meetingOf(
-  manager: EntityManager,
-  personId: string,
-): Promise<{ noteLine: string; occasionId: string | null }> {
-  const [note] = await manager.query<{ text: string }[]>(
-    `select text from note where person_id = $1 and kind = 'note' order by at desc limit 1`,
-    [personId],
-  );
-  const [card] = await manager.query<{ occasion_id: string }[]>(
-    'select occasion_id from card where person_id = $1 and occasion_id is not null order by taken_at desc limit 1',
-    [personId],
-  );
-  return { noteLine: note?.text ?? '', occasionId: card?.occasion_id ?? null };
 }
 
 export const enrolmentsOf = (
@@ -148,22 +133,6 @@ export function moveEnrolment(database: DataSource, who: SignedIn, id: string, {
     const person = await manager.findOneByOrFail(Person, { id: record.personId });
     const calendar = await calendarOf(manager, person);
     const plan = await planOf(manager, record);
-    if (to === 'now') {
-      // Its wait is over; quiet hours still are.
-      await manager.update(
-        EnrolmentRecord,
-        { id },
-        {
-          status: 'running',
-          since: now,
-          dueAt: now,
-          held: null,
-          heldAt: null,
-          ...(await withoutWait(manager, record)),
-        },
-      );
-      return;
-    }
     if (to === 'newVersion') {
       const newest = await planNow(manager, workspaceId, record.planId);
       // A step that is no more: it goes on with the first that follows where they were.
@@ -184,13 +153,4 @@ export function moveEnrolment(database: DataSource, who: SignedIn, id: string, {
   });
 }
 
-const EVENT = { pause: 'paused', resume: 'resumed', stop: 'stopped' } as const;
-
-/** Counted from so long ago that its wait is over. */
-async function withoutWait(manager: EntityManager, record: EnrolmentRecord): Promise<Partial<EnrolmentRecord>> {
-  const { steps } = await planOf(manager, record);
-  const step = steps.find(({ id }) => id === record.nextStep);
-  // Twice as many days as it waits: weekends and holidays are in between.
-  const days = step ? (step.wait.unit === 'hours' ? step.wait.amount / 24 : step.wait.amount * 2 + 14) : 0;
-  return { since: new Date(Date.now() - Math.ceil(days * 86_400_000)) };
-}
+const EVENT = { pause: 'paused', resume: 'resumed', now: 'hurried', stop: 'stopped' } as const;

@@ -106,6 +106,9 @@ export class EnrolmentRecord {
   /** From when the next step’s wait is counted. */
   @Column({ type: 'timestamptz' })
   since!: Date;
+  /** Whether that wait is over because somebody said so. */
+  @Column({ type: 'boolean', default: false })
+  hurried!: boolean;
   @Column({ type: 'text', array: true, default: () => "'{}'" })
   happened!: Happening[];
   @Column({ name: 'due_at', type: 'timestamptz', nullable: true })

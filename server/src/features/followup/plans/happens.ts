@@ -4,6 +4,7 @@ import { log, Person } from '../../people';
 import { calendarOf } from '../calendarOf';
 import { courseOf, planOf, saveCourse } from './courses';
 import { EnrolmentRecord, PlanRecord } from './entities';
+import { stopSending } from './queries';
 
 /**
  * Something has happened that plans go by: each that somebody is in goes on accordingly, or ends. Where it ends, what it has written and
@@ -36,14 +37,6 @@ export async function happensTo(
   }
   return ended;
 }
-
-/** What a plan has written and not sent is taken back. */
-export const stopSending = (manager: EntityManager, workspaceId: string, enrolmentId: string): Promise<unknown> =>
-  manager.query(
-    `update message set state = 'refused', problem = 'Its plan ended before it was sent.', next_at = null
-     where workspace_id = $1 and enrolment_id = $2 and state = 'waiting'`,
-    [workspaceId, enrolmentId],
-  );
 
 export async function tellEnded(
   manager: EntityManager,

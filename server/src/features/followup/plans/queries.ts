@@ -89,7 +89,23 @@ export async function withdrawnSince(manager: EntityManager, workspaceId: string
   return rows.map(({ person_id: id }) => id);
 }
 
-export async function workspacesWithDueSteps(manager: EntityManager): Promise<string[]> {
-  const rows = await manager.query<{ id: string }[]>('select * from workspaces_with_due_steps() as found(id)');
+/** Workspaces in which there is something of a kind for a worker to do with plans. */
+export async function workspacesWith(
+  manager: EntityManager,
+  what: 'due_steps' | 'held_steps' | 'tagged_plans' | 'withdrawals',
+): Promise<string[]> {
+  const rows = await manager.query<{ id: string }[]>(`select * from workspaces_with_${what}() as found(id)`);
   return rows.map(({ id }) => id);
 }
+
+/** What a plan has written and not sent is taken back. */
+export const stopSending = (manager: EntityManager, workspaceId: string, enrolmentId: string): Promise<unknown> =>
+  manager.query(
+    `update message set state = 'refused', problem = 'Its plan ended before it was sent.', next_at = null
+     where workspace_id = $1 and enrolment_id = $2 and state = 'waiting'`,
+    [workspaceId, enrolmentId],
+  );
+
+/** No occasion begins a plan any more that is gone. */
+export const forgetPlanOfOccasions = (manager: EntityManager, workspaceId: string, planId: string): Promise<unknown> =>
+  manager.query('update occasion set plan_id = null where workspace_id = $1 and plan_id = $2', [workspaceId, planId]);

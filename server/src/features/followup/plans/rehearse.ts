@@ -1,7 +1,6 @@
-import type { Rehearsal, RehearsalRequest, RehearsedStep, TemplateText } from '@dossier/contract';
-import { dayOf, maySend, rehearse, type Standing } from '@dossier/core/followup';
+import type { Rehearsal, RehearsalRequest, RehearsedStep } from '@dossier/contract';
+import { dayOf, rehearse, type PlanStep, type Standing } from '@dossier/core/followup';
 import { TZDate } from '@date-fns/tz';
-import { fillTemplate, placeholderLabel, textIn } from '@dossier/core/followup/templates';
 import { format } from 'date-fns/format';
 import type { DataSource, EntityManager } from 'typeorm';
 import { notFound } from '../../../platform/problem';
@@ -9,8 +8,8 @@ import type { SignedIn } from '../../../platform/session';
 import { inSnapshot } from '../../../platform/workspaceScope';
 import { calendarOf } from '../calendarOf';
 import { standingOf } from '../gate';
+import { fromTemplate } from '../messages/fromTemplate';
 import { addresseeOf, type Addressee } from '../messages/valuesOf';
-import { templateNow } from '../templates/service';
 import { planNow } from './service';
 import { stepWords } from './stepWords';
 
@@ -33,47 +32,27 @@ export const rehearsePlan = (
     const days: RehearsedStep[] = [];
     for (const { step, at } of rehearse({ steps, stopsAt }, now, calendar)) {
       const there = `${dayOf(at, calendar)} ${format(new TZDate(at.getTime(), calendar.timeZone), 'HH:mm')}`;
-      const held = standing && addressee ? await heldBy(manager, workspaceId, step, standing, addressee, at) : null;
+      const held = standing && addressee ? await heldBy(manager, step, standing, addressee, at) : null;
       days.push({
         stepId: step.id,
         at: at.toISOString(),
         there,
-        words: await stepWords(manager, workspaceId, step as never),
+        words: await stepWords(manager, workspaceId, step),
         held,
       });
     }
     return { timeZone: calendar.timeZone, steps: days };
   });
 
+/** Only what is sent can be held. */
 async function heldBy(
   manager: EntityManager,
-  workspaceId: string,
-  { act }: { act: { do: string; templateId?: string } },
+  { act }: Pick<PlanStep, 'act'>,
   standing: Standing,
   addressee: Addressee,
   at: Date,
 ): Promise<string | null> {
-  if ((act.do !== 'message' && act.do !== 'letter') || !act.templateId) return null;
-  const { scope, texts, template } = await templateNow(manager, workspaceId, act.templateId).catch(() => ({
-    scope: null,
-    texts: {},
-    template: { name: '' },
-  }));
-  const isMail = act.do === 'message';
-  const verdict = maySend(
-    standing,
-    {
-      channel: isMail ? 'email' : 'post',
-      to: isMail ? (addressee.to ?? '') : addressee.postal.join(' '),
-      purpose: { kind: 'plan', scope },
-    },
-    at,
-  );
-  if (!verdict.may) return verdict.words;
-  const chosen = textIn(texts as Record<string, TemplateText>, addressee.language);
-  if (!chosen) return 'Its template is gone.';
-  const { missing } = fillTemplate(chosen.text, addressee.values(chosen.language));
-  return missing.length > 0
-    ? `Not known, and without a fallback in “${template.name}”: ${missing.map(placeholderLabel).join(', ')}.`
-    : null;
+  if (act.do !== 'message' && act.do !== 'letter') return null;
+  const written = await fromTemplate(manager, addressee, standing, act, at);
+  return 'held' in written ? written.held : null;
 }

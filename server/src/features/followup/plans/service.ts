@@ -5,7 +5,7 @@ import type { SignedIn } from '../../../platform/session';
 import { inSnapshot, inWorkspace } from '../../../platform/workspaceScope';
 import { TemplateRecord } from '../templates/entities';
 import { EnrolmentRecord, PlanRecord, PlanVersion } from './entities';
-import { planCounts } from './queries';
+import { forgetPlanOfOccasions, planCounts } from './queries';
 
 const MOST = 100;
 
@@ -111,10 +111,7 @@ export const removePlan = (database: DataSource, { workspaceId }: SignedIn, id: 
       { removedAt: new Date(), isOn: false },
     );
     if (!affected) throw notFound('This plan');
-    await manager.query('update occasion set plan_id = null where workspace_id = $1 and plan_id = $2', [
-      workspaceId,
-      id,
-    ]);
+    await forgetPlanOfOccasions(manager, workspaceId, id);
   });
 
 async function assertTemplates(manager: EntityManager, workspaceId: string, { steps }: PlanFields): Promise<void> {

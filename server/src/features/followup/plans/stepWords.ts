@@ -1,4 +1,4 @@
-import type { PlanStep } from '@dossier/contract';
+import type { PlanStep } from '@dossier/core/followup';
 import type { EntityManager } from 'typeorm';
 import { templateNames } from './service';
 

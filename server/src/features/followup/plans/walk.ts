@@ -1,23 +1,21 @@
-import { after, stepFor, type Plan, type PlanStep } from '@dossier/core/followup';
-import { fillTemplate, placeholderLabel, textIn } from '@dossier/core/followup/templates';
-import type { TemplateText } from '@dossier/contract';
-import { IsNull, type DataSource, type EntityManager } from 'typeorm';
+import { after, stepFor, type PlanStep } from '@dossier/core/followup';
+import type { DataSource, EntityManager } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
 import { inWorkspace } from '../../../platform/workspaceScope';
 import { log, Person } from '../../people';
 import { calendarOf } from '../calendarOf';
-import { mayBeSent } from '../gate';
+import { standingOf } from '../gate';
+import { lastMeeting } from '../lastMeeting';
 import { MessageRecord } from '../messages/entities';
-import { addresseeOf, type Addressee } from '../messages/valuesOf';
+import { fromTemplate, type Held } from '../messages/fromTemplate';
+import { addresseeOf } from '../messages/valuesOf';
 import { writeMessage } from '../messages/write';
 import { Task } from '../tasks/entities';
-import { TemplateRecord } from '../templates/entities';
-import { templateNow } from '../templates/service';
 import { courseOf, planOf, saveCourse } from './courses';
 import { EnrolmentRecord } from './entities';
-import { enrol, meetingOf } from './enrol';
+import { enrol } from './enrol';
 import { happensTo, tellEnded } from './happens';
-import { dueEnrolments, newlyTagged, wakeHeld, withdrawnSince, workspacesWithDueSteps } from './queries';
+import { dueEnrolments, newlyTagged, wakeHeld, withdrawnSince, workspacesWith } from './queries';
 
 const AT_ONCE = 200;
 /** What is held is looked at again after so long, even if nothing was done about the person. */
@@ -41,43 +39,36 @@ export interface Walk {
 /** Does the steps of all plans whose time has come. @returns how many */
 export async function walkPlans(walk: Walk): Promise<number> {
   let done = 0;
-  for (const workspaceId of await workspacesWithDueSteps(walk.database.manager))
-    done += await walkSome(walk, workspaceId);
+  for (const workspaceId of await workspacesWith(walk.database.manager, 'due_steps')) done += await walkSome(walk, workspaceId); // prettier-ignore
   return done;
 }
 
 /** Puts whoever got a tag into the plan that begins with it. */
-export async function beginTagged(database: DataSource): Promise<void> {
-  for (const { id: workspaceId } of await database.query<{ id: string }[]>(
-    'select * from workspaces_with_tagged_plans() as found(id)',
-  ))
-    // prettier-ignore
-    await inWorkspace(database, workspaceId, async (manager) => {
-      for (const { plan_id: planId, person_id: personId, by } of await newlyTagged(manager, workspaceId, AT_ONCE)) {
-        const meeting = await meetingOf(manager, personId);
-        await enrol(manager, { workspaceId, accountId: by }, { planId, personId, ...meeting }, new Date());
-      }
-    });
-}
+export const beginTagged = (database: DataSource): Promise<void> =>
+  inEach(database, 'tagged_plans', async (manager, workspaceId) => {
+    for (const { plan_id: planId, person_id: personId, by } of await newlyTagged(manager, workspaceId, AT_ONCE)) {
+      const meeting = await lastMeeting(manager, personId);
+      await enrol(manager, { workspaceId, accountId: by }, { planId, personId, ...meeting }, new Date());
+    }
+  });
 
 /** Ends the plans of whoever has withdrawn all that they agreed to, however that was noted. */
-export async function endWithdrawn(database: DataSource): Promise<void> {
-  for (const { id: workspaceId } of await database.query<{ id: string }[]>(
-    'select * from workspaces_with_withdrawals() as found(id)',
-  ))
-    // prettier-ignore
-    await inWorkspace(database, workspaceId, async (manager) => {
-      for (const personId of await withdrawnSince(manager, workspaceId))
-        await happensTo(manager, workspaceId, personId, { kind: 'withdrawn', at: new Date() });
-    });
-}
+export const endWithdrawn = (database: DataSource): Promise<void> =>
+  inEach(database, 'withdrawals', async (manager, workspaceId) => {
+    for (const personId of await withdrawnSince(manager, workspaceId))
+      await happensTo(manager, workspaceId, personId, { kind: 'withdrawn', at: new Date() });
+  });
 
 /** What was held is looked at anew once something has been done about the person. */
-export async function wakePlans(database: DataSource): Promise<void> {
-  for (const { id } of await database.query<{ id: string }[]>(
-    'select * from workspaces_with_held_steps() as found(id)',
-  ))
-    await inWorkspace(database, id, (manager) => wakeHeld(manager, id));
+export const wakePlans = (database: DataSource): Promise<void> => inEach(database, 'held_steps', wakeHeld);
+
+async function inEach(
+  database: DataSource,
+  what: Parameters<typeof workspacesWith>[1],
+  work: (manager: EntityManager, workspaceId: string) => Promise<unknown>,
+): Promise<void> {
+  for (const workspaceId of await workspacesWith(database.manager, what))
+    await inWorkspace(database, workspaceId, (manager) => work(manager, workspaceId));
 }
 
 async function walkSome(walk: Walk, workspaceId: string): Promise<number> {
@@ -127,26 +118,18 @@ async function walkOne(
   });
   // Another worker has done it meanwhile, or is at it.
   if (!record?.dueAt || !person || record.dueAt > new Date()) return;
+  const now = clock();
+  if (person.deletedAt) return void (await happensTo(manager, workspaceId, person.id, { kind: 'deleted', at: now }));
   const plan = await planOf(manager, record);
   const calendar = await calendarOf(manager, person);
-  const now = clock();
   const course = courseOf(record);
-  if (person.deletedAt) {
-    const over = after(course, plan, { kind: 'deleted', at: now });
-    await saveCourse(manager, id, over, plan, calendar, now);
-    return;
-  }
   const step = stepFor(course, plan, calendar, now);
   // The night came in between.
   if (!step) return saveCourse(manager, id, course, plan, calendar, now);
-  const held = await act({ manager, record, person, step, handOver, now });
-  if (held === 'withdrawn') {
-    await happensTo(manager, person.workspaceId, person.id, { kind: 'withdrawn', at: now });
-    return;
-  }
-  if (held !== undefined) {
-    return hold(manager, id, held, now, record.held === held ? record.heldAt : null);
-  }
+  const stopped = await act({ manager, record, person, step, handOver, now });
+  if (stopped?.withdrawn)
+    return void (await happensTo(manager, workspaceId, person.id, { kind: 'withdrawn', at: now }));
+  if (stopped) return hold(manager, id, stopped.held, now, record.held === stopped.held ? record.heldAt : null);
   const next = after(course, plan, { kind: 'done', stepId: step.id, at: now });
   await saveCourse(manager, id, next, plan, calendar, now);
   if (next.status === 'ended') await tellEnded(manager, record, next.ending ?? 'done', now, null);
@@ -156,23 +139,20 @@ interface Doing {
   manager: EntityManager;
   record: EnrolmentRecord;
   person: Person;
-  step: PlanStep & Plan['steps'][number];
+  step: PlanStep;
   handOver: HandOver;
   now: Date;
 }
 
-/** @returns why it is held, in words; `withdrawn` where they no longer agree; undefined where it is done */
-async function act({ manager, record, person, step, handOver, now }: Doing): Promise<string | undefined> {
+/** @returns why it is held; undefined where it is done */
+async function act(doing: Doing): Promise<Held | undefined> {
+  const { manager, record, person, step, handOver, now } = doing;
   const { workspaceId } = person;
   const { act: what } = step;
   switch (what.do) {
     case 'message':
     case 'letter':
-      return write(
-        { manager, record, person, step, handOver, now },
-        what.templateId,
-        what.do === 'letter' ? 'post' : 'email',
-      );
+      return write(doing, what);
     case 'task':
     case 'call':
       await addTask(manager, record, person, { kind: what.do, text: what.text, messageId: null }, now);
@@ -239,100 +219,34 @@ async function addTask(
 
 async function write(
   { manager, record, person, step, now }: Doing,
-  templateId: string,
-  channel: 'email' | 'post',
-): Promise<string | undefined> {
+  what: { do: 'message' | 'letter'; templateId: string },
+): Promise<Held | undefined> {
   const { workspaceId, id: personId } = person;
-  const addressee = await addresseeOf(manager, personId, record);
-  if (!addressee) return 'This person is not here any more.';
-  // An older version of a plan may name one that was removed since.
-  if (!(await manager.existsBy(TemplateRecord, { id: templateId, workspaceId, removedAt: IsNull() }))) return 'Its template is gone. Move them to the changed plan, or pass over this step.'; // prettier-ignore
-  const { scope, texts, version, ownVcard, attachmentIds, template } = await templateNow(
+  const [addressee, standing] = [await addresseeOf(manager, personId, record), await standingOf(manager, personId)];
+  const written = await fromTemplate(manager, addressee!, standing!, what, now);
+  if ('held' in written) return written;
+  const { sender, values } = addressee!;
+  const { template, sending, ...text } = written;
+  const { templateId, version: templateVersion } = template;
+  const common = { ...text, id: uuidv7(), workspaceId, personId, templateId, templateVersion, enrolmentId: record.id, stepId: step.id, madeBy: null }; // prettier-ignore
+  if (what.do === 'letter') {
+    // A letter waits to be printed: somebody's task says so.
+    const { to: recipient, purpose, channel } = sending;
+    const senderName = sender?.name ?? values(text.language).senderName ?? '';
+    await manager.insert(MessageRecord, {
+      ...common, direction: 'out', channel, state: 'waiting', kind: 'plan', purpose, recipient, sender: sender?.address ?? '', senderName,
+      headerId: `<${common.id}@letter>`, madeAt: now, at: now,
+    } as object); // prettier-ignore
+    await addTask(manager, record, person, { kind: 'letter', text: `Print and post “${text.subject}”`, messageId: common.id }, now); // prettier-ignore
+    return undefined;
+  }
+  if (!sender)
+    return { held: 'No address to send from is set. An administrator sets one under Mail.', withdrawn: false };
+  const { ownVcard, attachmentIds } = template;
+  await writeMessage(
     manager,
-    workspaceId,
-    templateId,
+    { ...common, purpose: sending.purpose, sender, to: sending.to, ownVcard, attachmentIds },
+    now,
   );
-  const to = channel === 'email' ? (addressee.to ?? '') : addressee.postal.join('\n');
-  const verdict = await mayBeSent(manager, personId, { channel, to, purpose: { kind: 'plan', scope } }, { now });
-  if (!verdict.may) return verdict.why === 'withdrawn' ? 'withdrawn' : verdict.words;
-  const chosen = textIn(texts as Record<string, TemplateText>, addressee.language)!;
-  const filled = fillTemplate(chosen.text, addressee.values(chosen.language));
-  if (filled.missing.length > 0)
-    return `Not known, and without a fallback in “${template.name}”: ${filled.missing.map(placeholderLabel).join(', ')}.`;
-  const { subject, body } = filled as { subject: string; body: string };
-  if (channel === 'email' && !addressee.sender)
-    return 'No address to send from is set. An administrator sets one under Mail.';
-  const id = uuidv7();
-  if (channel === 'email')
-    await writeMessage(
-      manager,
-      {
-        id,
-        workspaceId,
-        personId,
-        purpose: { kind: 'plan', scope },
-        sender: addressee.sender!,
-        to,
-        subject: subject || template.name,
-        body,
-        templateId,
-        templateVersion: version,
-        enrolmentId: record.id,
-        stepId: step.id,
-        ownVcard,
-        attachmentIds,
-        language: chosen.language,
-        madeBy: null,
-      },
-      now,
-    );
-  else
-    await writeLetter(
-      manager,
-      {
-        id,
-        record,
-        addressee,
-        step,
-        to,
-        subject: subject || template.name,
-        body,
-        templateId,
-        version,
-        language: chosen.language,
-        scope,
-      },
-      now,
-    );
   return undefined;
-}
-
-interface Letter {
-  id: string;
-  record: EnrolmentRecord;
-  addressee: Addressee;
-  step: PlanStep | Plan['steps'][number];
-  to: string;
-  subject: string;
-  body: string;
-  templateId: string;
-  version: number;
-  language: string;
-  scope: string | null;
-}
-
-/** A letter waits to be printed: somebody's task says so. */
-async function writeLetter(
-  manager: EntityManager,
-  { id, record, addressee, step, to, subject, body, templateId, version, language, scope }: Letter,
-  now: Date,
-): Promise<void> {
-  const { person, sender } = addressee;
-  const { workspaceId } = person;
-  await manager.insert(MessageRecord, {
-    id, workspaceId, personId: person.id, direction: 'out', channel: 'post', state: 'waiting', kind: 'plan', purpose: { kind: 'plan', scope },
-    headerId: `<${id}@letter>`, refersTo: [], sender: sender?.address ?? '', senderName: sender?.name ?? addressee.values(language).senderName ?? '', recipient: to,
-    subject, body, templateId, templateVersion: version, enrolmentId: record.id, stepId: step.id, language, madeBy: null, madeAt: now, at: now,
-  } as object); // prettier-ignore
-  await addTask(manager, record, person, { kind: 'letter', text: `Print and post “${subject}”`, messageId: id }, now);
 }

@@ -9,6 +9,7 @@ import type { SignedIn } from '../../../platform/session';
 import { inSnapshot, inWorkspace } from '../../../platform/workspaceScope';
 import { ownerIn } from '../../capture';
 import { Company, log, Person } from '../../people';
+import { MessageRecord } from '../messages/entities';
 import { Task } from './entities';
 import { taskRow, taskRows, type TaskRow } from './queries';
 
@@ -169,11 +170,7 @@ export function endTask(
         version: 1,
       });
     }
-    if (end === 'done' && task.messageId)
-      await manager.query(
-        `update message set state = 'sent', at = now() where workspace_id = $1 and id = $2 and channel = 'post' and state = 'waiting'`,
-        [workspaceId, task.messageId],
-      );
+    if (end === 'done') await letterIs(manager, task, 'waiting', 'sent', at);
     if (task.personId)
       await told(manager, who, task.personId, end === 'done' ? 'stepDone' : 'stepDropped', task.text, '', at);
   });
@@ -189,6 +186,19 @@ export function reopenTask(database: DataSource, who: SignedIn, id: string): Pro
       { id },
       { doneAt: null, doneBy: null, version: task.version + 1, changedAt: new Date() },
     );
+    await letterIs(manager, task, 'sent', 'waiting', new Date());
     if (task.personId) await told(manager, who, task.personId, 'stepPlanned', '', task.text, new Date());
   });
+}
+
+/** A letter is posted when the task that says so is done. */
+async function letterIs(
+  manager: EntityManager,
+  { messageId }: Task,
+  from: 'waiting' | 'sent',
+  to: 'waiting' | 'sent',
+  at: Date,
+): Promise<void> {
+  if (messageId)
+    await manager.update(MessageRecord, { id: messageId, channel: 'post', state: from }, { state: to, at });
 }

@@ -20,16 +20,25 @@ export const listTemplates = (database: DataSource, { workspaceId }: SignedIn): 
     return { items };
   });
 
-/** The text of a template as it is now. @throws ProblemError 404 */
-export async function templateNow(
+type TemplateNow = TemplateVersion & { template: TemplateRecord };
+
+/** The text of a template as it is now; undefined for one that is gone. */
+export async function findTemplate(
   manager: EntityManager,
   workspaceId: string,
   id: string,
-): Promise<TemplateVersion & { template: TemplateRecord }> {
+): Promise<TemplateNow | undefined> {
   const record = await manager.findOneBy(TemplateRecord, { id, workspaceId, removedAt: IsNull() });
-  if (!record) throw notFound('This template');
+  if (!record) return undefined;
   const version = await manager.findOneByOrFail(TemplateVersion, { templateId: id, version: record.version });
   return { ...version, template: record };
+}
+
+/** As `findTemplate`. @throws ProblemError 404 */
+export async function templateNow(manager: EntityManager, workspaceId: string, id: string): Promise<TemplateNow> {
+  const found = await findTemplate(manager, workspaceId, id);
+  if (!found) throw notFound('This template');
+  return found;
 }
 
 async function viewOf(manager: EntityManager, record: TemplateRecord): Promise<Template> {

@@ -3,15 +3,13 @@ import type { Morning, Today } from '@dossier/contract';
 import { format } from 'date-fns/format';
 import { IsNull, Not, type DataSource } from 'typeorm';
 import type { Logger } from '../../../platform/logger';
-import { composeMail } from '../../../platform/mail/compose';
-import { htmlOf } from '../../../platform/mail/htmlOf';
-import { giveMail } from '../../../platform/mail/smtp';
 import type { Reach } from '../../../platform/outside';
 import type { SignedIn } from '../../../platform/session';
 import { inSnapshot, inWorkspace } from '../../../platform/workspaceScope';
 import { MailSender, MailSettingsRecord } from '../mail/entities';
-import { newHeaderId } from '../messages/write';
+import { mailToTeam } from '../mail/toTeam';
 import { MorningMail } from '../tasks/entities';
+import { claimMorning } from './queries';
 import { today } from './today';
 
 export const morningOf = (database: DataSource, { workspaceId, accountId }: SignedIn): Promise<Morning> =>
@@ -53,40 +51,15 @@ async function sendIn(parts: Parts, workspaceId: string): Promise<void> {
     const [day, time] = [format(here, 'yyyy-MM-dd'), format(here, 'HH:mm')];
     if (time < at || sentOn === day || !account || account.outOfUseAt) continue;
     // Written down first: whoever crashes then sends none rather than two.
-    const isOurs = await inWorkspace(database, workspaceId, async (manager) => {
-      const [, count] = await manager.query<[unknown[], number]>('update morning_mail set sent_on = $3 where workspace_id = $1 and account_id = $2 and sent_on is distinct from $3::date', [workspaceId, accountId, day]); // prettier-ignore
-      return count === 1;
-    });
+    const isOurs = await inWorkspace(database, workspaceId, (manager) => claimMorning(manager, workspaceId, accountId, day)); // prettier-ignore
     if (!isOurs) continue;
     const lines = linesOf(await today(database, { workspaceId, accountId }, { day, time }));
     if (lines.length === 0) continue;
     const text = [...lines, parts.publicAddress ? `${parts.publicAddress}/today` : ''].join('\n');
-    await send(parts, settings, sender, account.email, text).catch((error: unknown) =>
-      parts.logger.warn({ err: error }, 'a morning could not be sent'),
+    await mailToTeam(parts, settings, sender, { to: account.email, subject: 'Your day', text }).catch(
+      (error: unknown) => parts.logger.warn({ err: error }, 'a morning could not be sent'),
     );
   }
-}
-
-async function send(
-  { allowed, sealing }: Parts,
-  settings: MailSettingsRecord,
-  sender: MailSender,
-  to: string,
-  text: string,
-): Promise<void> {
-  const raw = await composeMail({
-    headerId: newHeaderId(sender.address),
-    from: { name: sender.name, address: sender.address },
-    to,
-    subject: 'Your day',
-    text,
-    html: htmlOf(text),
-    date: new Date(),
-    attachments: [],
-    headers: { 'Auto-Submitted': 'auto-generated' },
-  });
-  const server = { ...settings.outgoing!, password: settings.outPassword ? sealing.open(settings.outPassword) : '' };
-  await giveMail(allowed, server, { from: sender.address, to }, raw, () => Promise.resolve());
 }
 
 /** A day as lines of a mail; empty where nothing needs anybody. */

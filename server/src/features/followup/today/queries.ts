@@ -55,14 +55,29 @@ export const untouchedLeads = (
   most: number,
 ): Promise<(Who & { since: Date; all: number })[]> =>
   manager.query(
-    `select ${WHO}, touched.at as since, count(*) over ()::int as all from person p
+    `select ${WHO}, touched.at as since, count(*) over ()::int as all from person_listing g
+     join person p on p.workspace_id = $1 and p.id = g.person_id
      join lateral (select max(l.at) as at from change_log l where l.workspace_id = $1 and l.person_id = p.id) touched on true
-     where p.workspace_id = $1 and p.kind = 'lead' and p.owner_id = $2 and p.deleted_at is null and touched.at < now() - make_interval(days => $3)
+     where g.workspace_id = $1 and g.touched_at < now() - make_interval(days => $3) and p.kind = 'lead' and p.owner_id = $2 and p.deleted_at is null and touched.at < now() - make_interval(days => $3)
        and not exists (select from task t where t.workspace_id = $1 and t.person_id = p.id and t.done_at is null)
        and not exists (select from enrolment n where n.workspace_id = $1 and n.person_id = p.id and n.status <> 'ended')
      order by touched.at, p.id limit $4`,
     [workspaceId, ownerId, days, most],
   );
+
+/** @returns whether somebody's day of mail is ours to send: it was not sent on that day */
+export async function claimMorning(
+  manager: EntityManager,
+  workspaceId: string,
+  accountId: string,
+  day: string,
+): Promise<boolean> {
+  const [, count] = await manager.query<[unknown[], number]>(
+    `update morning_mail set sent_on = $3 where workspace_id = $1 and account_id = $2 and sent_on is distinct from $3::date`,
+    [workspaceId, accountId, day],
+  );
+  return count === 1;
+}
 
 /** Cards that wait for somebody at the desk. */
 export async function cardsToProve(manager: EntityManager, workspaceId: string): Promise<number> {

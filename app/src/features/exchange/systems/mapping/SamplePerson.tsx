@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { SearchField, Soft, Text } from '@/ui';
-import { useSomeonesFoundQuery } from '../api';
+import { usePeopleFoundQuery } from '@/features/people';
 
 interface Chosen {
   id: string;
@@ -18,7 +18,7 @@ const SHOWN = 6;
 /** Whom the mapping is tried with as one writes it. */
 export function SamplePerson({ chosen, onChoose }: Props) {
   const [q, setQ] = useState('');
-  const { data } = useSomeonesFoundQuery(q);
+  const { data } = usePeopleFoundQuery(q);
   const found = data?.items.slice(0, SHOWN) ?? [];
   const shown = q ? found : [];
   return (
