@@ -15,10 +15,13 @@ let manager: Client;
 let rep: Client;
 let server: Server;
 let base: string;
+/** Whoever asks the other system waits here. */
+const gate = { open: Promise.resolve() };
 beforeAll(async () => {
   manager = await Client.signedIn('maren@keldermoss.example');
   rep = await Client.signedIn('ottilie@keldermoss.example');
-  server = createServer(customerSystem({ secret: SECRET, slowMs: 100, tokenSeconds: 6, seed: 3 }));
+  const answer = customerSystem({ secret: SECRET, slowMs: 100, tokenSeconds: 6, seed: 3 });
+  server = createServer((request, response) => void gate.open.then(() => answer(request, response)));
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
 });
@@ -173,7 +176,12 @@ describe('another system', () => {
     await edit(personId, { company: 'New Pilots' });
     const theirs = (to: string) => elsewhere(personId, ({ theirs: all }) => all.find((one) => one.to === to));
     expect(await theirs('Rank')).toEqual({ to: 'Rank', there: 'Port captain', here: 'Pilot', field: 'title' });
-    expect(await theirs('House')).toMatchObject({ there: 'Their House', here: 'New Pilots', field: 'company' });
+    // That they were filed may be heard of late, and be sent before the change.
+    const house = await until(async () => {
+      const one = await theirs('House');
+      return one?.here === 'New Pilots' && one;
+    });
+    expect(house).toMatchObject({ there: 'Their House', field: 'company' });
     expect((await there('prospects', { MailA: mail }))[0]!.values).toMatchObject({ Rank: 'Port captain', House: 'New Pilots' }); // prettier-ignore
     const settle = (to: string, take: boolean) => rep.send('PUT', `/people/${personId}/elsewhere/${id}`, { to, take });
     expect((await settle('Rank', true)).status).toBe(204);
@@ -194,7 +202,14 @@ describe('another system', () => {
     await port('PATCH', `/api/prospects/${record!.ref}`, { Rank: 'Rower' });
     await handOver(id, personId);
     await elsewhere(personId, ({ theirs }) => theirs.length > 0);
+    await sent(id, personId);
+    // Said while the same is on its way once more.
+    let open = () => {};
+    gate.open = new Promise((resolve) => (open = resolve));
+    await handOver(id, personId);
+    await until(async () => (await deliveries(`person=${personId}&destination=${id}`)).some(({ state }) => state === 'sending')); // prettier-ignore
     await rep.send('PUT', `/people/${personId}/elsewhere/${id}`, { to: 'Rank', take: false });
+    open();
     await until(async () => (await there('prospects', { MailA: mail }))[0]!.values.Rank === 'Pilot');
     expect((await rep.get<Elsewhere>(`/people/${personId}/elsewhere`)).body.items[0]!.theirs).toEqual([]);
   });

@@ -81,12 +81,12 @@ describe('the card in a frame of the live picture', () => {
 
 const good = viewFrame(draw(turned(5), { noise: 2 }));
 
-/** Shows frames 100 ms apart. @returns for each whether it released, and the advice after it */
-function show(frames: readonly FrameView[], state: LiveState = startWatching(0), from = 0) {
+/** Shows frames, 100 ms apart without `pace`. @returns for each whether it released, and the advice after it */
+function show(frames: readonly FrameView[], state: LiveState = startWatching(0), from = 0, pace = 100) {
   const seen: { release: boolean; advice?: string }[] = [];
   let now = state;
   frames.forEach((frame, i) => {
-    const { state: next, release } = watchFrame(now, frame, from + (i + 1) * 100);
+    const { state: next, release } = watchFrame(now, frame, from + (i + 1) * pace);
     now = release ? tookPicture(next, frame.scene) : next;
     seen.push({ release, advice: next.advice });
   });
@@ -105,6 +105,15 @@ describe('release by itself', () => {
   it('comes again for the next card', () => {
     const next = viewFrame(draw(turned(-20, 120, 78), { card: [60, 70, 90], print: PAPER, noise: 2 }));
     expect(show([...times(10, good), ...times(12, next)]).releases).toBe(2);
+  });
+
+  it('does not take the same card again on a device that looks at a frame a second', () => {
+    const { releases, state } = show(times(12, good), undefined, 0, 1000);
+    expect(releases).toBe(1);
+    // Nor because of a single frame in which no card was found.
+    const lost = { ...good, outline: undefined, share: 0 };
+    expect(show([lost, ...times(5, good)], state, 12_000, 1000).releases).toBe(0);
+    expect(show([lost, lost, ...times(5, good)], state, 12_000, 1000).releases).toBe(1);
   });
 
   it('does not take a card again that was just taken by hand', () => {

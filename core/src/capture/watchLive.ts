@@ -16,8 +16,10 @@ export interface LiveState {
   lostSince: number;
   /** What was photographed last: released by itself again only when something else is before the camera. */
   taken?: Uint8Array;
-  /** Since when something else has been there without a break. */
+  /** Since when something else has been there without a break, by frames that showed it: what no frame showed is not known. */
   otherSince?: number;
+  /** Since when frames have shown no card, in the same way. */
+  noneSince?: number;
   advice?: LiveAdvice;
   /** Since when the advice has been the one that the frames call for. */
   advisedSince: number;
@@ -61,10 +63,11 @@ export function watchFrame(before: LiveState, frame: FrameView, at: number): Wat
   const lostSince = isCard(frame) ? at : before.lostSince;
   const isOther = outline !== undefined && before.taken !== undefined && sceneChange(before.taken, frame.scene) > OTHER_SCENE; // prettier-ignore
   const otherSince = isOther ? (before.otherSince ?? at) : undefined;
+  const noneSince = isCard(frame) ? undefined : (before.noneSince ?? at);
   const fresh =
     !before.taken ||
     (otherSince !== undefined && at - otherSince >= OTHER_FOR_MS) ||
-    at - before.lostSince >= NONE_FOR_MS;
+    (noneSince !== undefined && at - noneSince >= NONE_FOR_MS);
   const seesCard = at - lostSince <= LOST_FOR_MS;
   const wanted = adviceOn(frame, { fresh, still, seesCard });
   const advisedSince = wanted === before.wanted ? before.advisedSince : at;
@@ -77,6 +80,7 @@ export function watchFrame(before: LiveState, frame: FrameView, at: number): Wat
     lostSince,
     taken: fresh ? undefined : before.taken,
     otherSince,
+    noneSince,
     advice: said,
     advisedSince,
     wanted,

@@ -99,7 +99,11 @@ async function end(
   if (!record) return;
   if (outcome === null || !(outcome instanceof Error)) {
     if (outcome) {
-      const { theirs, ...landed } = outcome;
+      const before = await manager.findOne(HandedRecord, {
+        where: { destinationId, subject, subjectId },
+        lock: { mode: 'pessimistic_write' },
+      });
+      const { theirs, ...landed } = withSettled(outcome, load, before);
       const handed = {
         destinationId,
         subject,
@@ -110,8 +114,7 @@ async function end(
         sentAt: now,
         mappingVersion,
       };
-      const before = await manager.findOneBy(HandedRecord, { destinationId, subject, subjectId });
-      await manager.upsert(HandedRecord, { ...handed, theirs: stillTheirs(before, outcome) } as object, ['destinationId', 'subject', 'subjectId']); // prettier-ignore
+      await manager.upsert(HandedRecord, { ...handed, theirs: stillTheirs(before, { ...landed, theirs }) } as object, ['destinationId', 'subject', 'subjectId']); // prettier-ignore
     }
     await manager.update(DeliveryRecord, { id }, { ...last, state: 'delivered', doneAt: now, nextAt: null, problem: null, theirs: outcome?.theirs ?? [] }); // prettier-ignore
     await manager.update(DestinationRecord, { id: destinationId }, { failingSince: null });
@@ -146,6 +149,19 @@ async function hangingAfter(
   const { note, task, picture } = to.objects;
   const wanted = await hangingToSend(manager, workspaceId, id, personId, { note: takes(note), task: takes(task), picture: takes(picture) }); // prettier-ignore
   await wantDelivered(manager, workspaceId, id, wanted);
+}
+
+/** What somebody said is right here while this was on its way stays said: it goes over theirs with the next one. */
+function withSettled(landed: Landed, load: Load, before: HandedRecord | null): Landed {
+  const read = load.kind === 'person' ? load.known : null;
+  if (!read || !before) return landed;
+  const settled = Object.entries(before.sent).filter(([to, there]) => String(read.sent[to]) !== String(there));
+  const names = new Set(settled.map(([to]) => to));
+  return {
+    ...landed,
+    sent: { ...landed.sent, ...Object.fromEntries(settled) },
+    theirs: landed.theirs.filter(({ to }) => !names.has(to)),
+  };
 }
 
 /** What differs there now, and what differed before and was sent over nobody's head. */

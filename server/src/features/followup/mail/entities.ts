@@ -42,6 +42,7 @@ export class MailSettingsRecord {
   troubleSince!: Date | null;
   @Column({ name: 'in_trouble', type: 'text', nullable: true })
   inTrouble!: string | null;
+  /** When the mailbox was looked into last and let us. */
   @Column({ name: 'looked_at', type: 'timestamptz', nullable: true })
   lookedAt!: Date | null;
   /** Of the folder that is looked into, with the last message taken from it (RFC 9051, 2.3.1.1). */

@@ -29,7 +29,11 @@ async function lookInto(parts: { database: DataSource; logger: Logger } & Reach,
         return inWords(error);
       });
       await inWorkspace(database, workspaceId, (manager) =>
-        manager.update(MailSettingsRecord, { workspaceId }, { inTrouble: trouble, lookedAt: new Date() }),
+        manager.update(
+          MailSettingsRecord,
+          { workspaceId },
+          { inTrouble: trouble, ...(trouble === null && { lookedAt: new Date() }) },
+        ),
       );
     } finally {
       await runner.query(`select pg_advisory_unlock(hashtext('mailbox'), hashtext($1))`, [workspaceId]);
