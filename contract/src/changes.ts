@@ -28,6 +28,16 @@ export const PeopleChange = z
     /** Of the latest card; null takes it away. */
     occasionId: z.uuid().nullable().optional(),
     field: z.strictObject({ name: z.enum(TEXT_FIELDS), value: z.string().trim().max(240) }).optional(),
+    /** How far a lead is, in the workspace's own words; null takes it away. */
+    status: z.string().trim().min(1).max(60).nullable().optional(),
+    /** A lead is closed for a reason; null opens it again. */
+    closed: z
+      .strictObject({
+        reason: z.string().trim().min(1, 'Say why.').max(60),
+        words: z.string().trim().max(500).default(''),
+      })
+      .nullable()
+      .optional(),
     note: z.string().trim().min(1).max(4000).optional(),
     /** Out of every list, to be brought back within a month. */
     deleted: z.literal(true).optional(),
@@ -44,7 +54,7 @@ export const PeopleChangeRequest = z.strictObject({
 export type PeopleChangeRequest = z.infer<typeof PeopleChangeRequest>;
 
 /** Why somebody is left as they are. */
-export const LeftWhy = z.enum(['tooManyTags', 'nameless', 'noCard', 'gone', 'changedSince']);
+export const LeftWhy = z.enum(['tooManyTags', 'nameless', 'noCard', 'gone', 'changedSince', 'noLead']);
 export type LeftWhy = z.infer<typeof LeftWhy>;
 const Left = z.object({ personId: z.uuid(), fullName: z.string(), why: LeftWhy, field: z.string().nullable() });
 

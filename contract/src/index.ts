@@ -15,6 +15,7 @@ export * from './messages';
 export * from './occasion';
 export * from './outline';
 export * from './people';
+export * from './pipeline';
 export * from './plans';
 export * from './problem';
 export * from './proof';

@@ -1,10 +1,7 @@
 import { z } from 'zod';
+import { anyOf } from './anyOf';
 import { Channel, PersonKind } from './people';
 import { Tag } from './tag';
-
-/** A parameter that may be there several times: one of its values is enough. */
-const anyOf = <T extends z.ZodType>(each: T) =>
-  z.preprocess((given) => (given === undefined ? [] : Array.isArray(given) ? given : [given]), z.array(each).max(60));
 
 const Day = z.iso.date('Write the day as 2026-03-24.');
 const YesNo = z.enum(['yes', 'no']);
@@ -27,6 +24,12 @@ export const FACETS = {
   task: z.enum(['open', 'none']),
   email: YesNo,
   phone: YesNo,
+  /** What became of a lead; of contacts only those have one who were leads. */
+  lead: z.enum(['open', 'closed', 'qualified']),
+  /** How far a lead is, in the workspace's own words; empty for none. */
+  status: z.string().trim().max(60),
+  /** Why a lead was closed. */
+  reason: z.string().trim().max(60),
 } as const;
 export type Facet = keyof typeof FACETS;
 export const FACET_NAMES = Object.keys(FACETS) as Facet[];
@@ -49,6 +52,9 @@ export const Narrowing = z.strictObject({
   task: anyOf(FACETS.task),
   email: anyOf(FACETS.email),
   phone: anyOf(FACETS.phone),
+  lead: anyOf(FACETS.lead),
+  status: anyOf(FACETS.status),
+  reason: anyOf(FACETS.reason),
   /** First and last day on which they were filed, in UTC. */
   filedFrom: Day.optional(),
   filedTo: Day.optional(),

@@ -87,6 +87,8 @@ export const Action = z.enum([
   'answered',
   'planStarted',
   'planEnded',
+  'qualified',
+  'unqualified',
 ]);
 export type Action = z.infer<typeof Action>;
 
@@ -167,6 +169,12 @@ export const Person = z.object({
   companyId: z.uuid().nullable(),
   /** In the workspace's own words; null for none. */
   rating: z.string().nullable(),
+  /** How far a lead is, in the workspace's own words; null for none. */
+  status: z.string().nullable(),
+  /** When and why a lead was closed. */
+  closed: z.object({ at: z.iso.datetime(), reason: z.string(), words: z.string() }).nullable(),
+  /** When a lead became a contact. */
+  qualifiedAt: z.iso.datetime().nullable(),
   consents: z.array(Consent),
   /** Jobs that have ended, the latest first. */
   formerJobs: z.array(

@@ -1,18 +1,11 @@
 import { REPEATS } from '@dossier/core/followup/tasks';
 import { z } from 'zod';
+import { TimeZone } from './timeZone';
 
 const Day = z.iso.date('Write the day as 2026-03-24.');
 export const TimeOfDay = z.string().regex(/^(?:[01]\d|2[0-3]):[0-5]\d$/, 'Write the time as 14:30.');
 
 export const Repeat = z.enum(REPEATS);
-
-function isTimeZone(zone: string): boolean {
-  try {
-    return Boolean(new Intl.DateTimeFormat('en', { timeZone: zone }));
-  } catch {
-    return false;
-  }
-}
 
 /** Something to do. */
 const TaskShape = z.object({
@@ -38,6 +31,7 @@ export const NewTask = withDay(
     id: z.uuid().optional(),
     personId: z.uuid().nullable().default(null),
     companyId: z.uuid().nullable().default(null),
+    opportunityId: z.uuid().nullable().default(null),
   }),
 );
 export type NewTask = z.infer<typeof NewTask>;
@@ -55,6 +49,7 @@ export const Task = z.object({
   owner: z.object({ id: z.uuid(), name: z.string() }),
   person: z.object({ id: z.uuid(), fullName: z.string(), company: z.string() }).nullable(),
   company: z.object({ id: z.uuid(), name: z.string() }).nullable(),
+  opportunity: z.object({ id: z.uuid(), title: z.string() }).nullable(),
   /** Of the plan that made it; null for one made by hand. */
   plan: z.string().nullable(),
   doneAt: z.iso.datetime().nullable(),
@@ -68,6 +63,7 @@ export const TaskQuery = z.object({
   state: z.enum(['open', 'done']).default('open'),
   personId: z.uuid().optional(),
   companyId: z.uuid().optional(),
+  opportunityId: z.uuid().optional(),
   cursor: z.string().max(200).optional(),
   limit: z.coerce.number().int().min(1).max(200).default(100),
 });
@@ -82,10 +78,7 @@ export type TaskEdit = z.infer<typeof TaskEdit>;
 /** When somebody wants their day by mail, where they are; null for not. */
 export const Morning = z.object({
   at: TimeOfDay.nullable(),
-  timeZone: z
-    .string()
-    .max(60)
-    .refine((zone) => isTimeZone(zone), 'This is no time zone.'),
+  timeZone: TimeZone,
 });
 export type Morning = z.infer<typeof Morning>;
 

@@ -16,6 +16,9 @@ export const EVENT_TYPES = [
   'consent.withdrawn',
   'task.done',
   'message.answered',
+  'opportunity.changed',
+  'opportunity.won',
+  'opportunity.lost',
 ] as const;
 export const EventType = z.enum(EVENT_TYPES, `Possible are: ${EVENT_TYPES.join(', ')}.`);
 export type EventType = z.infer<typeof EventType>;
@@ -27,6 +30,7 @@ export const FeedEvent = z.object({
   at: z.iso.datetime(),
   personId: z.uuid().nullable(),
   cardId: z.uuid().nullable(),
+  opportunityId: z.uuid().nullable(),
   /** Who did it; null for what was done without a person. */
   by: z.uuid().nullable(),
   /** Names of the fields that are others now. */

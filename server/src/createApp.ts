@@ -21,6 +21,7 @@ import { filingRoutes } from './features/filing';
 import { matchingRoutes } from './features/matching';
 import { companyRoutes } from './features/companies';
 import { feedRoutes, followupRoutes, withdrawRoutes } from './features/followup';
+import { pipelineRoutes } from './features/pipeline';
 import { peopleRoutes } from './features/people';
 import { proofRoutes } from './features/proof';
 import { readingRoutes } from './features/reading';
@@ -136,6 +137,7 @@ const roomsOf = ({ database, events, backups, ...config }: RoomParts): Routes[] 
   peopleRoutes(database),
   companyRoutes(database),
   followupRoutes(database, reachOf(config)),
+  pipelineRoutes(database),
   retentionRoutes(database),
   backupRoutes(database, backups),
 ];

@@ -27,6 +27,7 @@ import {
 } from './features/people';
 import { AskedReadingRecord, DeliveryRecord, DestinationRecord, HandedRecord, ImportFile, ImportRowRecord, MappingRecord, ShareLink, WebhookDeliveryRecord, WebhookRecord } from './features/exchange'; // prettier-ignore
 import { AttachmentRecord, BouncedAddress, CalendarFeedRecord, DoNotWrite, EnrolmentRecord, MailSender, MailSettingsRecord, MessageRecord, MorningMail, PlanRecord, PlanVersion, Task, TemplateRecord, TemplateVersion } from './features/followup'; // prettier-ignore
+import { OpportunityActRecord, OpportunityFile, OpportunityNoteRecord, OpportunityPerson, OpportunityRecord, QualificationRecord, Stage } from './features/pipeline'; // prettier-ignore
 import { Card, LearnedFact, LearnedSource } from './features/reading';
 import { AccessLink } from './features/team';
 import { SecondLook } from './features/tray';
@@ -62,6 +63,7 @@ import { AskedReadings1780000000028 } from './migrations/1780000000028-askedRead
 import { Events1780000000029 } from './migrations/1780000000029-events';
 import { Destinations1780000000030 } from './migrations/1780000000030-destinations';
 import { Followup1780000000031 } from './migrations/1780000000031-followup';
+import { Pipeline1780000000032 } from './migrations/1780000000032-pipeline';
 import { StoredFile } from './platform/entities';
 
 /** The database of Dossier through one role's connection. */
@@ -108,6 +110,7 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       Events1780000000029,
       Destinations1780000000030,
       Followup1780000000031,
+      Pipeline1780000000032,
     ],
     entities: [
       Workspace,
@@ -173,5 +176,12 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       PlanVersion,
       EnrolmentRecord,
       MessageRecord,
+      Stage,
+      OpportunityRecord,
+      OpportunityPerson,
+      OpportunityActRecord,
+      OpportunityNoteRecord,
+      OpportunityFile,
+      QualificationRecord,
     ],
   });

@@ -124,6 +124,12 @@ describe('what belongs to another workspace', () => {
     made['company-acts'] = history[0]!.id;
     made.shares = await idOf(`/people/${made.people}/shares`, { days: 1 });
     made.imports = (await rep.send<{ id: string }>('POST', '/imports?name=ours.csv', Buffer.from('Name\nOnly For Us\n'))).body.id; // prettier-ignore
+    made.opportunities = await idOf('/opportunities', { title: 'Only for us', currency: 'EUR' });
+    made['opportunity-notes'] = await idOf(`/opportunities/${made.opportunities}/notes`, { text: 'Only for us.' });
+    made['opportunity-files'] = (await rep.send<{ id: string }>('POST', `/opportunities/${made.opportunities}/files?name=ours.pdf`, Buffer.from('%PDF'))).body.id; // prettier-ignore
+    made.leads = await rep.filed({ familyName: 'Ownlead', emails: ['lead@quay.example'] }, { kind: 'lead' });
+    const another = await rep.filed({ familyName: 'Owncontact', emails: ['contact@quay.example'] }, { kind: 'lead' });
+    made.qualifications = await idOf(`/leads/${another}/qualify`, { version: (await rep.person(another)).version });
     made.backups = await ourBackup();
     const token = { name: 'Only for us', scopes: ['people:read'] };
     made.webhooks = (
@@ -198,6 +204,8 @@ describe('what belongs to another workspace', () => {
     const paths = [
       `/people/${made.people}`,
       `/cards/${made.cards}`,
+      `/opportunities?q=only+for+us`,
+      `/people/${made.leads}`,
       '/occasions',
       '/learned',
       '/people-views',

@@ -87,6 +87,8 @@ const OF: Record<Action, Exclude<Kind, 'all'>> = {
   answered: 'messages',
   planStarted: 'messages',
   planEnded: 'messages',
+  qualified: 'changes',
+  unqualified: 'changes',
 };
 
 /** What a record begins with is on the page already. */
@@ -119,12 +121,16 @@ const WORDS: Record<Action, (actor: string) => string> = {
   answered: () => 'They answered',
   planStarted: (actor) => `Plan begun by ${actor}`,
   planEnded: (actor) => (actor ? `Plan stopped by ${actor}` : 'Plan ended'),
+  qualified: (actor) => `Qualified by ${actor}`,
+  unqualified: (actor) => `Made a lead again by ${actor}`,
 };
 
 const LABELS: Readonly<Record<string, string>> = {
   kind: 'Kind',
   tags: 'Tags',
   rating: 'Rating',
+  status: 'Status',
+  closed: 'Closed',
   owner: 'Owner',
   occasion: 'Occasion',
   consent: 'Consent',

@@ -1,5 +1,5 @@
 import { changesBetween } from '../changesBetween';
-import type { ChangeableRecord, ChangedRecord } from './applyChange';
+import { told, type ChangeableRecord, type ChangedRecord } from './applyChange';
 
 /**
  * A record as it was before a change of many, with what was changed later kept. @param now as it is @param nameOf what an owner is called
@@ -12,11 +12,14 @@ export function undoChange(
   nameOf: (ownerId: string) => string,
 ): ChangedRecord | string | undefined {
   const record: ChangeableRecord = { ...now, fields: { ...now.fields } };
-  for (const name of ['kind', 'ownerId', 'rating'] as const) {
-    if (before[name] === after[name] || now[name] === before[name]) continue;
-    if (now[name] !== after[name]) return name === 'ownerId' ? 'owner' : name;
+  for (const name of ['kind', 'ownerId', 'rating', 'status', 'closed'] as const) {
+    const [was, made, is] = [before[name], after[name], now[name]].map((value) => JSON.stringify(value));
+    if (was === made || is === was) continue;
+    if (is !== made) return name === 'ownerId' ? 'owner' : name;
     Object.assign(record, { [name]: before[name] });
   }
+  // It follows from the kind.
+  if (record.kind !== now.kind) record.qualifiedAt = before.qualifiedAt;
   for (const { field } of changesBetween(before.fields, after.fields)) {
     const name = field as keyof typeof record.fields;
     const [was, made, is] = [before.fields[name], after.fields[name], now.fields[name]].map((v) => JSON.stringify(v));
@@ -31,12 +34,6 @@ export function undoChange(
     ...now.tags.filter((tag) => had!.has(key(tag)) || !got!.has(key(tag))),
     ...before.tags.filter((tag) => !got!.has(key(tag)) && !now.tags.some((one) => key(one) === key(tag))),
   ];
-  const changes = [
-    ...changesBetween(now.fields, record.fields),
-    { field: 'kind', before: now.kind, after: record.kind },
-    { field: 'tags', before: now.tags.join(', '), after: record.tags.join(', ') },
-    { field: 'owner', before: nameOf(now.ownerId), after: nameOf(record.ownerId) },
-    { field: 'rating', before: now.rating ?? '', after: record.rating ?? '' },
-  ].filter((change) => change.before !== change.after);
+  const changes = told(now, record, nameOf);
   return changes.length === 0 && record.ownerId === now.ownerId ? undefined : { record, changes };
 }

@@ -48,6 +48,54 @@ export class Workspace {
   /** After so many days a lead that nobody touched stands in Today. */
   @Column({ name: 'untouched_days', type: 'integer', default: 7 })
   untouchedDays!: number;
+  /** Words for how far leads are. */
+  @Column({
+    name: 'lead_statuses',
+    type: 'text',
+    array: true,
+    default: () => '\'{New,"Talked to","Wants to hear more","Not now"}\'',
+  })
+  leadStatuses!: string[];
+  /** Why leads are closed. */
+  @Column({
+    name: 'close_reasons',
+    type: 'text',
+    array: true,
+    default: () => '\'{"No need","No money","Has somebody else","No answer","Not a buyer"}\'',
+  })
+  closeReasons!: string[];
+  @Column({
+    name: 'win_reasons',
+    type: 'text',
+    array: true,
+    default: () => '\'{"Best fit",Price,Service,"Knows us"}\'',
+  })
+  winReasons!: string[];
+  @Column({
+    name: 'loss_reasons',
+    type: 'text',
+    array: true,
+    default: () => '\'{Price,"Somebody else","Put off","Need is gone","No answer"}\'',
+  })
+  lossReasons!: string[];
+  /** What business is about. */
+  @Column({ type: 'text', array: true, default: () => "'{}'" })
+  products!: string[];
+  /** ISO 4217, of sums of all. */
+  @Column({ type: 'text', default: 'EUR' })
+  currency!: string;
+  /** What one unit of another currency is worth in that one. */
+  @Column({ type: 'jsonb', default: () => "'[]'" })
+  rates!: { currency: string; rate: number }[];
+  /** What is wanted in a month. */
+  @Column({ type: 'jsonb', default: () => "'[]'" })
+  goals!: { month: string; value: number }[];
+  /** Whose figures reps see. */
+  @Column({ type: 'text', default: 'own' })
+  figures!: 'own' | 'all';
+  /** Days and months of figures are those of this place. */
+  @Column({ name: 'time_zone', type: 'text', default: 'UTC' })
+  timeZone!: string;
   /** Web pages of others whose scripts may ask here, with a token. */
   @Column({ name: 'allowed_origins', type: 'text', array: true, default: () => "'{}'" })
   allowedOrigins!: string[];

@@ -9,6 +9,7 @@ export { beginTagged, endWithdrawn, wakePlans, walkPlans, type HandOver } from '
 export { followupRoutes } from './routes';
 export { CalendarFeedRecord, MorningMail, Task } from './tasks/entities';
 export { handOverTasks } from './tasks/queries';
+export { addTaskIn, tasksAbout } from './tasks/service';
 export { feedRoutes } from './tasks/feed';
 export { sendMornings } from './today/mornings';
 export { TemplateRecord, TemplateVersion } from './templates/entities';

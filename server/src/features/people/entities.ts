@@ -1,5 +1,6 @@
 import type { Action, NoteKind } from '@dossier/contract';
 import type { MoreEntry } from '@dossier/core/people';
+import type { LeadClosed } from '@dossier/core/people/changes';
 import { Column, Entity, Index, JoinColumn, ManyToOne, PrimaryColumn, type Relation } from 'typeorm';
 import { Account, Workspace } from '../account';
 
@@ -10,6 +11,9 @@ import { Account, Workspace } from '../account';
 @Index('person_unindexed', ['workspaceId', 'keysVersion'])
 @Index('person_unseen', ['workspaceId', 'filedByItselfAt'], { where: 'filed_by_itself_at IS NOT NULL' })
 @Index('person_name_trigrams', { synchronize: false })
+@Index('person_leads', ['workspaceId', 'ownerId'], {
+  where: "kind = 'lead' AND deleted_at IS NULL AND closed IS NULL",
+})
 @Index('person_deleted', ['workspaceId', 'deletedAt'], { where: 'deleted_at IS NOT NULL' })
 export class Person {
   @PrimaryColumn({ type: 'uuid', primaryKeyConstraintName: 'person_pkey' })
@@ -59,6 +63,15 @@ export class Person {
   /** In the workspace's own words. */
   @Column({ type: 'text', nullable: true })
   rating!: string | null;
+  /** How far a lead is, in the workspace's own words. */
+  @Column({ name: 'lead_status', type: 'text', nullable: true })
+  leadStatus!: string | null;
+  /** Why and since when a lead is closed. */
+  @Column({ type: 'jsonb', nullable: true })
+  closed!: LeadClosed | null;
+  /** When a lead became a contact. */
+  @Column({ name: 'qualified_at', type: 'timestamptz', nullable: true })
+  qualifiedAt!: Date | null;
   @Column({ type: 'integer' })
   version!: number;
   /** Which way of making match keys this person's were made by; 0 for none yet. */

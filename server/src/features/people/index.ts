@@ -38,10 +38,10 @@ export {
 export { lockCardsOf } from './lockCardsOf';
 export { lockPerson } from './lockPerson';
 export { makeMissingKeys } from './matchKeys';
-export { mergeLocked } from './merge';
+export { mergeLocked, undoMergeIn } from './merge';
 export { Consent, MatchKey, Merge, NotSame } from './recordEntities';
 export { peopleRoutes } from './routes';
-export { changePerson } from './savePerson';
+export { asKind, changePerson } from './savePerson';
 export { fieldsSettledIn } from './settledFields';
 export { distinctTags } from './tags';
 export { tellOfFirm } from './tellOfFirm';

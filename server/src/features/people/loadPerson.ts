@@ -62,6 +62,9 @@ export async function loadPerson(manager: EntityManager, wanted: string): Promis
     fields,
     companyId,
     rating: person.rating,
+    status: person.leadStatus,
+    closed: person.closed,
+    qualifiedAt: person.qualifiedAt?.toISOString() ?? null,
     consents: consents.map((consent) => ({
       id: consent.id,
       channels: consent.channels,

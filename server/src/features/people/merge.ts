@@ -20,12 +20,15 @@ import {
   atPresentFirms,
   endSecondCourses,
   handedFollow,
+  joinParts,
   jobsContradict,
   moveBack,
   moveHanded,
   moveHandedBack,
   moveRows,
   ownersOf,
+  partAgain,
+  partsOf,
   putRowsBack,
   wholeRows,
 } from './queries';
@@ -66,6 +69,8 @@ export async function mergeLocked(manager: EntityManager, who: SignedIn, request
   for (const entity of [Note, Card, Consent, FilingReceipt])
     await manager.update(entity as typeof Note, { personId: In(otherIds) }, { personId: into.person.id });
   await endSecondCourses(manager, who.workspaceId, into.person.id, otherIds, at);
+  const parts = await partsOf(manager, who.workspaceId, [into.person.id, ...otherIds]);
+  await joinParts(manager, who.workspaceId, otherIds, into.person.id);
   for (const table of ['task', 'share', 'message', 'enrolment', 'attachment'] as const)
     await moveRows(manager, who.workspaceId, table, otherIds, into.person.id);
   const handed = await moveHanded(manager, who.workspaceId, otherIds, into.person.id);
@@ -76,9 +81,7 @@ export async function mergeLocked(manager: EntityManager, who: SignedIn, request
   await manager.delete(Person, { id: In(otherIds) });
   await changePerson(manager, into.person, fields, {
     at,
-    kind: [into, ...others].some(({ person }) => person.kind === 'contact') ? 'contact' : 'lead',
-    tags: distinctTags([into, ...others].flatMap(({ person }) => person.tags)),
-    rating: into.person.rating ?? others.find(({ person }) => person.rating)?.person.rating ?? null,
+    ...asOne([into, ...others].map(({ person }) => person)),
   });
   await assertJobs(manager, who.workspaceId, into.person.id);
   const fieldsAfter = (await loadFields(manager, [into.person.id])).get(into.person.id)!.fields;
@@ -92,7 +95,7 @@ export async function mergeLocked(manager: EntityManager, who: SignedIn, request
     by: who.accountId,
     at,
     afterVersion: into.person.version + 1,
-    before: { ...before, apart, handed: handed.map((one) => [one.destination_id, one.subject_id]), fieldsAfter },
+    before: { ...before, apart, parts, handed: handed.map((one) => [one.destination_id, one.subject_id]), fieldsAfter },
     undoneAt: null,
   });
   await log(manager, who, {
@@ -102,6 +105,25 @@ export async function mergeLocked(manager: EntityManager, who: SignedIn, request
     changes: changesBetween(into.fields, fields),
   });
   return { mergeId, personId: into.person.id };
+}
+
+/** What stands in the one record of several: the first of them that says something is right. */
+function asOne(
+  people: readonly Person[],
+): Pick<Person, 'kind' | 'tags' | 'rating' | 'leadStatus' | 'closed' | 'qualifiedAt'> {
+  const first = <K extends 'rating' | 'leadStatus' | 'qualifiedAt'>(name: K) =>
+    people.find((person) => person[name])?.[name] ?? null;
+  const isContact = people.some(({ kind }) => kind === 'contact');
+  // A lead that somebody else is still working on is not closed.
+  const isClosed = !isContact && people.every(({ closed }) => closed);
+  return {
+    kind: isContact ? 'contact' : 'lead',
+    tags: distinctTags(people.flatMap(({ tags }) => tags)),
+    rating: first('rating'),
+    leadStatus: first('leadStatus'),
+    closed: isClosed ? people[0]!.closed : null,
+    qualifiedAt: isContact ? first('qualifiedAt') : null,
+  };
 }
 
 /**
@@ -173,7 +195,7 @@ async function rowsOf(
   manager: EntityManager,
   workspaceId: string,
   ids: string[],
-): Promise<Omit<MergeSnapshot, 'fieldsBefore' | 'fieldsAfter' | 'apart' | 'handed'>> {
+): Promise<Omit<MergeSnapshot, 'fieldsBefore' | 'fieldsAfter' | 'apart' | 'handed' | 'parts'>> {
   return {
     schema: SNAPSHOT_SCHEMA,
     people: await wholeRows(manager, workspaceId, 'person', ids),
@@ -195,70 +217,68 @@ async function rowsOf(
  * Parts again what was merged: every row is as it was before. What was changed since stays changed, unless it contradicts.
  * @throws ProblemError 404, or 409 that says which later change stands against it
  */
-export function undoMerge(database: DataSource, who: SignedIn, mergeId: string): Promise<void> {
-  return inWorkspace(database, who.workspaceId, async (manager) => {
-    const merge = await manager.findOne(Merge, { where: { id: mergeId }, lock: { mode: 'pessimistic_write' } });
-    if (!merge) throw notFound('This merge');
-    if (merge.undoneAt) return;
-    await lockCardsOf(manager, [merge.intoId]);
-    const into = await manager.findOne(Person, { where: { id: merge.intoId }, lock: { mode: 'for_no_key_update' } });
-    const later = await manager.findOne(Merge, {
-      where: { intoId: merge.intoId, undoneAt: IsNull() },
-      order: { at: 'DESC' },
-    });
-    if (!into) throw conflict('merged-again', 'This person has been merged into another since. Undo that first.');
-    if (into.deletedAt) throw conflict('deleted', 'This person has been deleted since. Bring it back first.');
-    if (later && later.id !== merge.id)
-      throw conflict('merged-again', 'Others were merged into this person since. Undo that first.');
-    const before = snapshotOf(merge.before);
-    const now = (await loadFields(manager, [into.id])).get(into.id)!.fields;
-    const unchanged = into.version === merge.afterVersion;
-    const kept = unchanged ? undefined : keptChanges(before, now);
-    const at = new Date();
-    const ids = [into.id, ...merge.otherIds];
+export const undoMerge = (database: DataSource, who: SignedIn, mergeId: string): Promise<void> =>
+  inWorkspace(database, who.workspaceId, (manager) => undoMergeIn(manager, who, mergeId));
 
-    const others = before.employments.filter((row) => row.person_id !== into.id);
-    const own = before.employments.filter((row) => row.person_id === into.id);
-    await manager.delete(Employment, { id: In((unchanged ? before.employments : others).map(({ id }) => id)) });
-    if (unchanged)
-      for (const entity of [ContactPoint, Employment])
-        await manager.delete(entity as typeof ContactPoint, { personId: into.id });
-    // Whoever saw a record before, also as it was before the merge, must look again.
-    const people = before.people.map((row) => ({
-      ...row,
-      version: Math.max(Number(row.version), row.id === into.id ? into.version : 0) + 1,
-    }));
-    await putRowsBack(
-      manager,
-      who.workspaceId,
-      'person',
-      unchanged ? people : people.filter(({ id }) => id !== into.id),
-    );
-    await putRowsBack(manager, who.workspaceId, 'employment', unchanged ? before.employments : others);
-    await putRowsBack(
-      manager,
-      who.workspaceId,
-      'contact_point',
-      unchanged ? before.contactPoints : before.contactPoints.filter((row) => row.person_id !== into.id),
-    );
-    await giveBack(manager, who.workspaceId, before, into.id);
-    await moveHandedBack(manager, who.workspaceId, before.handed ?? [], into.id);
-    await handedFollow(manager, who.workspaceId, ids);
-    if (kept) {
-      await putOwnJobsBack(manager, who.workspaceId, into.id, own, merge.at);
-      await changePerson(manager, into, kept, { at });
-    }
-    await atPresentFirms(manager, who.workspaceId, ids);
-    const loaded = await loadFields(manager, ids);
-    for (const [personId, { fields }] of loaded) {
-      if (personId !== into.id || unchanged)
-        await saveMatchKeys(manager, { workspaceId: who.workspaceId, personId }, fields);
-    }
-    for (const other of before.apart ?? []) await noLongerApart(manager, who.workspaceId, into.id, other);
-    for (const personId of ids) await assertJobs(manager, who.workspaceId, personId);
-    await manager.update(Merge, { id: merge.id }, { undoneAt: at });
-    for (const personId of ids) await log(manager, who, { personId, action: 'unmerged', at });
+/** As `undoMerge`, within a transaction. */
+export async function undoMergeIn(manager: EntityManager, who: SignedIn, mergeId: string): Promise<void> {
+  const merge = await manager.findOne(Merge, { where: { id: mergeId }, lock: { mode: 'pessimistic_write' } });
+  if (!merge) throw notFound('This merge');
+  if (merge.undoneAt) return;
+  await lockCardsOf(manager, [merge.intoId]);
+  const into = await manager.findOne(Person, { where: { id: merge.intoId }, lock: { mode: 'for_no_key_update' } });
+  const later = await manager.findOne(Merge, {
+    where: { intoId: merge.intoId, undoneAt: IsNull() },
+    order: { at: 'DESC' },
   });
+  if (!into) throw conflict('merged-again', 'This person has been merged into another since. Undo that first.');
+  if (into.deletedAt) throw conflict('deleted', 'This person has been deleted since. Bring it back first.');
+  if (later && later.id !== merge.id)
+    throw conflict('merged-again', 'Others were merged into this person since. Undo that first.');
+  const before = snapshotOf(merge.before);
+  const now = (await loadFields(manager, [into.id])).get(into.id)!.fields;
+  const unchanged = into.version === merge.afterVersion;
+  const kept = unchanged ? undefined : keptChanges(before, now);
+  const at = new Date();
+  const ids = [into.id, ...merge.otherIds];
+
+  const others = before.employments.filter((row) => row.person_id !== into.id);
+  const own = before.employments.filter((row) => row.person_id === into.id);
+  await manager.delete(Employment, { id: In((unchanged ? before.employments : others).map(({ id }) => id)) });
+  if (unchanged)
+    for (const entity of [ContactPoint, Employment])
+      await manager.delete(entity as typeof ContactPoint, { personId: into.id });
+  // Whoever saw a record before, also as it was before the merge, must look again.
+  const people = before.people.map((row) => ({
+    ...row,
+    version: Math.max(Number(row.version), row.id === into.id ? into.version : 0) + 1,
+  }));
+  await putRowsBack(manager, who.workspaceId, 'person', unchanged ? people : people.filter(({ id }) => id !== into.id));
+  await putRowsBack(manager, who.workspaceId, 'employment', unchanged ? before.employments : others);
+  await putRowsBack(
+    manager,
+    who.workspaceId,
+    'contact_point',
+    unchanged ? before.contactPoints : before.contactPoints.filter((row) => row.person_id !== into.id),
+  );
+  await giveBack(manager, who.workspaceId, before, into.id);
+  await moveHandedBack(manager, who.workspaceId, before.handed ?? [], into.id);
+  await partAgain(manager, who.workspaceId, before.parts ?? [], ids);
+  await handedFollow(manager, who.workspaceId, ids);
+  if (kept) {
+    await putOwnJobsBack(manager, who.workspaceId, into.id, own, merge.at);
+    await changePerson(manager, into, kept, { at });
+  }
+  await atPresentFirms(manager, who.workspaceId, ids);
+  const loaded = await loadFields(manager, ids);
+  for (const [personId, { fields }] of loaded) {
+    if (personId !== into.id || unchanged)
+      await saveMatchKeys(manager, { workspaceId: who.workspaceId, personId }, fields);
+  }
+  for (const other of before.apart ?? []) await noLongerApart(manager, who.workspaceId, into.id, other);
+  for (const personId of ids) await assertJobs(manager, who.workspaceId, personId);
+  await manager.update(Merge, { id: merge.id }, { undoneAt: at });
+  for (const personId of ids) await log(manager, who, { personId, action: 'unmerged', at });
 }
 
 /** The person's fields with those that the merge changed as they were before, and later changes of others kept. @throws ProblemError 409 */

@@ -4,7 +4,7 @@ import type { PersonFields } from '@dossier/core/people';
 export type Row = Record<string, unknown> & { id: string; person_id: string };
 
 /** Raised with every change of a table whose rows a merge keeps; `UPGRADES` then says what becomes of older ones. */
-export const SNAPSHOT_SCHEMA = 5;
+export const SNAPSHOT_SCHEMA = 6;
 
 /** What a merge changed: rows as they were, and whose what was. */
 export interface MergeSnapshot {
@@ -26,8 +26,17 @@ export interface MergeSnapshot {
   apart?: string[];
   /** Whose record which other system had. */
   handed?: [destinationId: string, personId: string][];
+  /** Who had which part in which piece of business. */
+  parts?: PartRow[];
   fieldsBefore: PersonFields;
   fieldsAfter: PersonFields;
+}
+
+/** Somebody's part in a piece of business. */
+export interface PartRow {
+  opportunity_id: string;
+  person_id: string;
+  part: string;
 }
 
 type AnySnapshot = Record<string, unknown> & { schema?: number };
@@ -50,6 +59,11 @@ const UPGRADES: Record<number, (before: AnySnapshot) => AnySnapshot> = {
   3: (rest) => ({ ...rest, shares: [] }),
   // So does what was written to them and by them, and the plans that they are in.
   4: (rest) => ({ ...rest, messages: [], enrolments: [], attachments: [] }),
+  // People know what became of them as leads.
+  5: ({ people, ...rest }) => ({
+    ...rest,
+    people: (people as Row[]).map((row) => ({ ...row, lead_status: null, closed: null, qualified_at: null })),
+  }),
 };
 
 /** A snapshot of any age as the tables are now. */

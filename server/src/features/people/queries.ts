@@ -4,7 +4,7 @@ import type { FieldChange, PersonFields, PhoneEntry } from '@dossier/core/people
 import type { EntityManager } from 'typeorm';
 import type { SignedIn } from '../../platform/session';
 import type { Person } from './entities';
-import type { Row } from './mergeSnapshot';
+import type { PartRow, Row } from './mergeSnapshot';
 
 /** @returns ids of the people who have another owner now */
 export async function setOwners(
@@ -84,7 +84,9 @@ export const deleteEmptyCompanies = (
   manager.query(
     `delete from company where workspace_id = $1 and id = any($2)
        and not exists (select from employment where employment.workspace_id = $1 and employment.company_id = company.id)
-       and not exists (select from company_note n where n.workspace_id = $1 and n.company_id = company.id)`,
+       and not exists (select from company_note n where n.workspace_id = $1 and n.company_id = company.id)
+       and not exists (select from task t where t.workspace_id = $1 and t.company_id = company.id)
+       and not exists (select from opportunity o where o.workspace_id = $1 and o.company_id = company.id)`,
     [workspaceId, ids],
   );
 
@@ -454,6 +456,53 @@ export const moveHandedBack = (
      where h.workspace_id = $1 and h.destination_id = o.destination_id and h.subject = 'person' and h.subject_id = $4`,
     [workspaceId, owners.map(([destination]) => destination), owners.map(([, person]) => person), fromId],
   );
+
+/** Which part people have in which pieces of business. */
+export const partsOf = (
+  manager: EntityManager,
+  workspaceId: string,
+  personIds: readonly string[],
+): Promise<PartRow[]> =>
+  manager.query(
+    `select opportunity_id, person_id, part from opportunity_person where workspace_id = $1 and person_id = any($2::uuid[])`,
+    [workspaceId, personIds],
+  );
+
+/** The parts of some people are those of another; where this one has a part already, that stays. */
+export async function joinParts(
+  manager: EntityManager,
+  workspaceId: string,
+  fromIds: readonly string[],
+  toId: string,
+): Promise<void> {
+  await manager.query(
+    `insert into opportunity_person (opportunity_id, person_id, workspace_id, part)
+     select distinct on (opportunity_id) opportunity_id, $3::uuid, $1, part from opportunity_person
+     where workspace_id = $1 and person_id = any($2::uuid[]) order by opportunity_id, person_id on conflict do nothing`,
+    [workspaceId, fromIds, toId],
+  );
+  await manager.query('delete from opportunity_person where workspace_id = $1 and person_id = any($2::uuid[])', [
+    workspaceId,
+    fromIds,
+  ]);
+}
+
+/** Everybody has the parts that they had, in what is still there; what came since stays. @param personIds who were one */
+export async function partAgain(
+  manager: EntityManager,
+  workspaceId: string,
+  parts: readonly PartRow[],
+  personIds: readonly string[],
+): Promise<void> {
+  const there = [workspaceId, [...new Set(parts.map(({ opportunity_id: id }) => id))], personIds];
+  await manager.query(`delete from opportunity_person where workspace_id = $1 and opportunity_id = any($2::uuid[]) and person_id = any($3::uuid[])`, there); // prettier-ignore
+  await manager.query(
+    `insert into opportunity_person (opportunity_id, person_id, workspace_id, part)
+     select o.id, r.person_id, $1, r.part from jsonb_to_recordset($2::jsonb) r(opportunity_id uuid, person_id uuid, part text)
+     join opportunity o on o.workspace_id = $1 and o.id = r.opportunity_id on conflict do nothing`,
+    [workspaceId, JSON.stringify(parts)],
+  );
+}
 
 /** What hangs on people is theirs in other systems too. */
 export const handedFollow = (manager: EntityManager, workspaceId: string, ids: readonly string[]): Promise<unknown> =>

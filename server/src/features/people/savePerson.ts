@@ -1,4 +1,5 @@
 import { emailKey, phoneKey, websiteKey } from '@dossier/core/matching';
+import { leadAfter } from '@dossier/core/people/changes';
 import { displayName, sortName, type PersonFields } from '@dossier/core/people';
 import { IsNull, type EntityManager } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
@@ -44,20 +45,39 @@ async function saveParts(
 /** A person's changed fields, with a version more; what else changes is given in `columns`. */
 export async function changePerson(
   manager: EntityManager,
-  person: Pick<Person, 'id' | 'workspaceId' | 'version'>,
+  person: Pick<Person, 'id' | 'workspaceId' | 'version' | 'kind' | 'closed' | 'qualifiedAt'>,
   fields: PersonFields,
   {
     at,
     newJob,
     ...columns
-  }: { at: Date; newJob?: boolean } & Partial<Pick<Person, 'kind' | 'tags' | 'rating' | 'filedByItselfAt' | 'ownerId'>>,
+  }: { at: Date; newJob?: boolean } & Partial<
+    Pick<Person, 'kind' | 'tags' | 'rating' | 'leadStatus' | 'closed' | 'qualifiedAt' | 'filedByItselfAt' | 'ownerId'>
+  >,
 ): Promise<void> {
   await manager.update(
     Person,
     { id: person.id },
-    { ...columns, ...personColumns(fields), version: person.version + 1, updatedAt: at },
+    {
+      ...columns,
+      ...(columns.kind && columns.qualifiedAt === undefined && asKind(person, columns.kind, at)),
+      ...personColumns(fields),
+      version: person.version + 1,
+      updatedAt: at,
+    },
   );
   await saveParts(manager, { workspaceId: person.workspaceId, personId: person.id, at }, fields, { newJob });
+}
+
+/** What follows for a lead, or a contact, from their kind. @see leadAfter */
+export function asKind(
+  { kind: before, closed, qualifiedAt }: Pick<Person, 'kind' | 'closed' | 'qualifiedAt'>,
+  kind: Person['kind'],
+  at: Date,
+): Pick<Person, 'kind' | 'closed' | 'qualifiedAt'> {
+  const was = { kind: before, qualifiedAt: qualifiedAt?.toISOString() ?? null };
+  const after = leadAfter(was, kind, closed, at.toISOString());
+  return { kind, closed: after.closed, qualifiedAt: after.qualifiedAt === null ? null : new Date(after.qualifiedAt) };
 }
 
 /** Replaces the ways to reach a person by those in the fields. */

@@ -13,6 +13,9 @@ export const EVENT_WORDS: Readonly<Record<EventType, string>> = {
   'consent.given': 'Somebody agreed to something',
   'consent.withdrawn': 'Somebody withdrew that',
   'message.answered': 'Somebody answered',
+  'opportunity.changed': 'An opportunity changed',
+  'opportunity.won': 'An opportunity was won',
+  'opportunity.lost': 'An opportunity was lost',
   'task.done': 'Something planned was done',
 };
 

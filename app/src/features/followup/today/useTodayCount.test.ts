@@ -5,7 +5,8 @@ const nella = { id: 'p', fullName: 'Nella Harrowfield', company: '' };
 const task = (dueTime: string | null): TodayItem => ({
   kind: 'task',
   isLate: false,
-  task: { id: 't', kind: 'task', text: 'Ring about the seal', dueOn: '2026-11-30', dueTime, repeat: null, owner: { id: 'o', name: 'Ottilie' }, person: nella, company: null, plan: null, doneAt: null, version: 1 }, // prettier-ignore
+  task: { id: 't', kind: 'task', text: 'Ring about the seal', dueOn: '2026-11-30', dueTime, repeat: null, owner: { id: 'o', name: 'Ottilie' }, person: nella, company: null,
+  opportunity: null, plan: null, doneAt: null, version: 1 }, // prettier-ignore
 });
 
 describe('word outside the window', () => {

@@ -11,6 +11,7 @@ const WHY: Readonly<Record<LeftWhy, string>> = {
   noCard: 'they have no card',
   gone: 'they were deleted',
   changedSince: 'they were changed since',
+  noLead: 'they are contacts, not leads',
 };
 
 /** What a change of many would do, sentence by sentence. */
@@ -36,6 +37,8 @@ export function whatWords(what: PeopleChange, owner: string | null, occasion: st
   if (what.ownerId) words.push(`given to ${owner ?? 'a colleague'}`);
   if (what.kind) words.push(what.kind === 'lead' ? 'made leads' : 'made contacts');
   if (what.rating !== undefined) words.push(what.rating ? `rated “${what.rating}”` : 'rating taken away');
+  if (what.status !== undefined) words.push(what.status ? `status “${what.status}”` : 'status taken away');
+  if (what.closed !== undefined) words.push(what.closed ? `closed: “${what.closed.reason}”` : 'opened again');
   if (what.occasionId !== undefined) words.push(what.occasionId ? `moved to ${occasion ?? 'an occasion'}` : 'occasion taken away'); // prettier-ignore
   if (what.field)
     words.push(

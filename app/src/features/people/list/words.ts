@@ -15,6 +15,9 @@ export const FACET_LABELS: Readonly<Record<Facet, string>> = {
   task: 'Next step',
   email: 'E-mail',
   phone: 'Phone',
+  lead: 'What became of leads',
+  status: 'Status of leads',
+  reason: 'Why leads were closed',
 };
 
 const VALUES: Readonly<Partial<Record<Facet, Readonly<Record<string, string>>>>> = {
@@ -24,6 +27,8 @@ const VALUES: Readonly<Partial<Record<Facet, Readonly<Record<string, string>>>>>
   email: { yes: 'Has an e-mail', no: 'No e-mail' },
   phone: { yes: 'Has a phone', no: 'No phone' },
   rating: { '': 'Not rated' },
+  lead: { open: 'Open leads', closed: 'Closed leads', qualified: 'Were leads' },
+  status: { '': 'No status' },
 };
 
 /** A value of a facet in words. @param label what the server calls it, for owners, occasions and firms */

@@ -10,7 +10,7 @@ import {
   type RowWords,
 } from '@dossier/core/exchange/files';
 import { changesBetween, emptyPersonFields } from '@dossier/core/people';
-import { isNameless, type ChangeableRecord } from '@dossier/core/people/changes';
+import { isNameless, leadAfter, type ChangeableRecord } from '@dossier/core/people/changes';
 import { In, IsNull, type EntityManager } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
 import type { SignedIn } from '../../../platform/session';
@@ -123,7 +123,14 @@ export async function createSome(
     const { note, faults, pictures } = rows[i]!;
     if (pictures.length > 0) await keepPictures(manager, who, personId, pictures, at);
     const noteId = await addNote(manager, who, personId, note, at);
-    results.push(result('created', { personId, noteId, faults, after: { kind, rating, tags, ownerId, fields } }));
+    results.push(
+      result('created', {
+        personId,
+        noteId,
+        faults,
+        after: { kind, rating, tags, ownerId, fields, status: null, closed: null, qualifiedAt: null },
+      }),
+    );
   }
   return results;
 }
@@ -140,6 +147,8 @@ export async function changeKnown(
   const { person } = loaded;
   const before = recordOf(loaded);
   const after: ChangeableRecord = {
+    status: before.status,
+    ...leadAfter(before, draft.kind, before.closed, new Date().toISOString()),
     kind: draft.kind,
     rating: draft.rating,
     tags: distinctTags(draft.tags),
@@ -180,6 +189,9 @@ export const recordOf = ({ person, fields }: LoadedFields): ChangeableRecord => 
   rating: person.rating,
   tags: person.tags,
   ownerId: person.ownerId,
+  status: person.leadStatus,
+  closed: person.closed,
+  qualifiedAt: person.qualifiedAt?.toISOString() ?? null,
   fields,
 });
 

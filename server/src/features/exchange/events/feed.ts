@@ -22,6 +22,7 @@ export const feedEvent = (row: EventRow): FeedEvent => ({
   at: row.at.toISOString(),
   personId: row.person_id,
   cardId: row.card_id,
+  opportunityId: row.opportunity_id,
   by: row.actor_id,
   changed: row.changed,
   cursor: cursorOf(row),

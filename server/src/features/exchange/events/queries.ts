@@ -12,6 +12,7 @@ export interface EventRow extends FeedPlace {
   at: Date;
   person_id: string | null;
   card_id: string | null;
+  opportunity_id: string | null;
   actor_id: string | null;
   changed: string[];
 }
@@ -29,7 +30,7 @@ export const eventsAfter = (
   atMost: number,
 ): Promise<EventRow[]> =>
   manager.query(
-    `select xid::text as xid, sequence::text as sequence, id, type, at, person_id, card_id, actor_id, changed from event
+    `select xid::text as xid, sequence::text as sequence, id, type, at, person_id, card_id, opportunity_id, actor_id, changed from event
      where workspace_id = $1 and (xid, sequence) > ($2::text::xid8, $3::bigint) and xid < pg_snapshot_xmin(pg_current_snapshot())
        and (cardinality($4::text[]) = 0 or type = any($4::text[]))
      order by xid, sequence limit $5`,

@@ -124,7 +124,7 @@ export function changeSecret(
 export const tryWebhook = (database: DataSource, who: SignedIn, id: string): Promise<Repeated> =>
   inWorkspace(database, who.workspaceId, async (manager) => {
     const hook = await lockedHook(manager, who, id);
-    const tried = { id: randomUUID(), type: 'webhook.tried', at: new Date().toISOString(), personId: null, cardId: null, by: who.accountId, changed: [] }; // prettier-ignore
+    const tried = { id: randomUUID(), type: 'webhook.tried', at: new Date().toISOString(), personId: null, cardId: null, opportunityId: null, by: who.accountId, changed: [] }; // prettier-ignore
     await deliverSoon(manager, hook, [tried]);
     return { repeated: 1 };
   });

@@ -12,6 +12,7 @@ import { simpleParser, type AddressObject, type ParsedMail } from 'mailparser';
 import type { DataSource, EntityManager } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
 import { storage } from '../../../platform/storage';
+import { fileNameOf } from '../../../platform/upload';
 import { inWorkspace } from '../../../platform/workspaceScope';
 import { log, Person } from '../../people';
 import { cameBack } from '../messages/cameBack';
@@ -162,17 +163,8 @@ async function keepFiles(
     if (content.length > MOST_FILE_BYTES) continue;
     const [id, fileId] = [uuidv7(), uuidv7()];
     await storage.put(manager, { id: fileId, workspaceId, type: contentType, bytes: content });
-    await manager.insert(AttachmentRecord, { id, workspaceId, fileId, name: nameOf(filename, ids.length + 1), type: contentType, bytes: content.length, personId, madeAt }); // prettier-ignore
+    await manager.insert(AttachmentRecord, { id, workspaceId, fileId, name: fileNameOf(filename, ids.length + 1), type: contentType, bytes: content.length, personId, madeAt }); // prettier-ignore
     ids.push(id);
   }
   return ids;
 }
-
-/** A name for a file that leads nowhere. */
-export const nameOf = (name: string | undefined, number: number): string =>
-  writable(name ?? '')
-    // eslint-disable-next-line no-control-regex -- what no name of a file has
-    .replace(/[\u0000-\u001f\u007f/\\:*?"<>|]+/g, '-')
-    .replace(/^\.+/, '')
-    .slice(0, 120)
-    .trim() || `File ${number}`;

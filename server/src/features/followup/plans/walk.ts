@@ -2,7 +2,7 @@ import { after, stepFor, type PlanStep } from '@dossier/core/followup';
 import type { DataSource, EntityManager } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
 import { inWorkspace } from '../../../platform/workspaceScope';
-import { log, Person } from '../../people';
+import { asKind, log, Person } from '../../people';
 import { calendarOf } from '../calendarOf';
 import { standingOf } from '../gate';
 import { lastMeeting } from '../lastMeeting';
@@ -176,7 +176,7 @@ async function act(doing: Doing): Promise<Held | undefined> {
         await changeQuietly(
           manager,
           person,
-          { kind: what.kind },
+          asKind(person, what.kind, now),
           { field: 'kind', before: person.kind, after: what.kind },
           now,
         );

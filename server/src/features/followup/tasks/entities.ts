@@ -16,6 +16,7 @@ import { EnrolmentRecord } from '../plans/entities';
 @Index('task_company', ['companyId'])
 @Index('task_enrolment', ['enrolmentId'])
 @Index('task_message', ['messageId'])
+@Index('task_opportunity', ['opportunityId'])
 export class Task {
   @PrimaryColumn({ type: 'uuid', primaryKeyConstraintName: 'task_pkey' })
   id!: string;
@@ -34,6 +35,12 @@ export class Task {
   @ManyToOne(() => Company, { onDelete: 'CASCADE' })
   @JoinColumn({ name: 'company_id', foreignKeyConstraintName: 'task_company_fk' })
   company?: Relation<Company> | null;
+  /** What it is for. Named by its table alone: that room stands above this one. */
+  @Column({ name: 'opportunity_id', type: 'uuid', nullable: true })
+  opportunityId!: string | null;
+  @ManyToOne('OpportunityRecord', { onDelete: 'CASCADE' })
+  @JoinColumn({ name: 'opportunity_id', foreignKeyConstraintName: 'task_opportunity_fk' })
+  opportunity?: { id: string } | null;
   @Column({ type: 'text', default: 'task' })
   kind!: TaskKind;
   @Column({ type: 'text' })

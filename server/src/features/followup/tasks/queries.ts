@@ -15,6 +15,8 @@ export interface TaskRow {
   person_company: string | null;
   company_id: string | null;
   company_name: string | null;
+  opportunity_id: string | null;
+  opportunity: string | null;
   plan: string | null;
   done_at: Date | null;
   version: number;
@@ -26,7 +28,7 @@ const TASKS = `
   select t.id, t.kind, t.text, t.due_on::text, t.due_time, t.repeat, t.owner_id, a.name as owner_name, t.person_id, p.full_name,
     coalesce((select c.name from employment e join company c on c.workspace_id = $1 and c.id = e.company_id
       where e.workspace_id = $1 and e.person_id = t.person_id and e.ended_at is null), '') as person_company,
-    t.company_id, f.name as company_name, (select l.name from enrolment n join plan l on l.workspace_id = $1 and l.id = n.plan_id
+    t.company_id, f.name as company_name, t.opportunity_id, (select o.title from opportunity o where o.workspace_id = $1 and o.id = t.opportunity_id) as opportunity, (select l.name from enrolment n join plan l on l.workspace_id = $1 and l.id = n.plan_id
       where n.workspace_id = $1 and n.id = t.enrolment_id) as plan,
     t.done_at, t.version, t.made_at, t.changed_at
   from task t
@@ -39,6 +41,7 @@ export interface TaskFilter {
   ownerId: string | null;
   personId: string | null;
   companyId: string | null;
+  opportunityId?: string | null;
   done: boolean;
   /** Behind which place the page begins; open ones by day, time and id, done ones the latest first. */
   after: readonly string[] | null;
@@ -51,14 +54,14 @@ export interface TaskFilter {
 export const taskRows = (
   manager: EntityManager,
   workspaceId: string,
-  { ownerId, personId, companyId, done, after, limit, dueBy = null }: TaskFilter,
+  { ownerId, personId, companyId, opportunityId = null, done, after, limit, dueBy = null }: TaskFilter,
 ): Promise<TaskRow[]> =>
   manager.query(
     `${TASKS} and (t.done_at is not null) = $2 and ($3::uuid is null or t.owner_id = $3) and ($4::uuid is null or t.person_id = $4)
-       and ($5::uuid is null or t.company_id = $5) and ($6::date is null or t.due_on <= $6)
-       ${after ? (done ? 'and (t.done_at, t.id) < ($8::timestamptz, $9::uuid)' : `and (coalesce(t.due_on, 'infinity'), coalesce(t.due_time, '99:99'), t.id) > ($8::date, $9::text, $10::uuid)`) : ''}
+       and ($5::uuid is null or company_now(t.company_id) = $5) and ($6::date is null or t.due_on <= $6) and ($8::uuid is null or t.opportunity_id = $8)
+       ${after ? (done ? 'and (t.done_at, t.id) < ($9::timestamptz, $10::uuid)' : `and (coalesce(t.due_on, 'infinity'), coalesce(t.due_time, '99:99'), t.id) > ($9::date, $10::text, $11::uuid)`) : ''}
      order by ${done ? 't.done_at desc, t.id desc' : `coalesce(t.due_on, 'infinity'), coalesce(t.due_time, '99:99'), t.id`} limit $7`,
-    [workspaceId, done, ownerId, personId, companyId, dueBy, limit, ...(after ?? [])],
+    [workspaceId, done, ownerId, personId, companyId, dueBy, limit, opportunityId, ...(after ?? [])],
   );
 
 export const taskRow = async (manager: EntityManager, workspaceId: string, id: string): Promise<TaskRow | undefined> =>
@@ -103,4 +106,13 @@ export async function calendarOfKey(
     [hash],
   );
   return row;
+}
+
+/** Whether there is such a piece of business. */
+export async function isOpportunity(manager: EntityManager, workspaceId: string, id: string): Promise<boolean> {
+  const rows = await manager.query<unknown[]>('select from opportunity where workspace_id = $1 and id = $2', [
+    workspaceId,
+    id,
+  ]);
+  return rows.length > 0;
 }

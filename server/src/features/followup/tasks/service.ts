@@ -11,7 +11,7 @@ import { ownerIn } from '../../capture';
 import { Company, log, Person } from '../../people';
 import { MessageRecord } from '../messages/entities';
 import { Task } from './entities';
-import { taskRow, taskRows, type TaskRow } from './queries';
+import { isOpportunity, taskRow, taskRows, type TaskRow } from './queries';
 
 export const viewOf = (row: TaskRow): TaskView => ({
   id: row.id,
@@ -25,6 +25,7 @@ export const viewOf = (row: TaskRow): TaskView => ({
     ? { id: row.person_id, fullName: row.full_name ?? '', company: row.person_company ?? '' }
     : null,
   company: row.company_id ? { id: row.company_id, name: row.company_name ?? '' } : null,
+  opportunity: row.opportunity_id ? { id: row.opportunity_id, title: row.opportunity ?? '' } : null,
   plan: row.plan,
   doneAt: row.done_at?.toISOString() ?? null,
   version: row.version,
@@ -43,6 +44,7 @@ export const listTasks = (
       ownerId: query.whose === 'mine' ? accountId : null,
       personId: query.personId ?? null,
       companyId: query.companyId ?? null,
+      opportunityId: query.opportunityId ?? null,
       done: query.state === 'done',
       after: query.cursor ? decodeKeyset(query.cursor, Place) : null,
       limit: query.limit + 1,
@@ -56,44 +58,58 @@ export const listTasks = (
     return { items: rows.slice(0, query.limit).map(viewOf), next: place ? encodeKeyset(place) : null };
   });
 
-/** Something to do, about a person, a firm, or neither. The same id twice is one task. @returns its id @throws ProblemError 404 */
-export function addTask(database: DataSource, who: SignedIn, task: NewTask): Promise<string> {
+/** What there is to do about one thing. */
+export const tasksAbout = async (
+  manager: EntityManager,
+  workspaceId: string,
+  about: { opportunityId: string },
+): Promise<TaskView[]> => {
+  const filter = { ownerId: null, personId: null, companyId: null, done: false, after: null, limit: 100 };
+  return (await taskRows(manager, workspaceId, { ...filter, ...about })).map(viewOf);
+};
+
+/** Something to do, about a person, a firm, a piece of business, or nothing of these. The same id twice is one task. @returns its id @throws ProblemError 404 */
+export const addTask = (database: DataSource, who: SignedIn, task: NewTask): Promise<string> =>
+  inWorkspace(database, who.workspaceId, (manager) => addTaskIn(manager, who, task));
+
+/** As `addTask`, within a transaction. */
+export async function addTaskIn(manager: EntityManager, who: SignedIn, task: NewTask): Promise<string> {
   const { workspaceId, accountId } = who;
-  return inWorkspace(database, workspaceId, async (manager) => {
-    const { text, dueOn, dueTime, repeat, personId, companyId } = task;
-    const id = task.id ?? uuidv7();
-    if (personId && !(await manager.existsBy(Person, { id: personId, deletedAt: IsNull() })))
-      throw notFound('This person');
-    if (companyId && !(await manager.existsBy(Company, { id: companyId, mergedInto: IsNull() })))
-      throw notFound('This firm');
-    const ownerId = (await ownerIn(manager, workspaceId, task.ownerId)) ?? accountId;
-    const at = new Date();
-    const made = await manager
-      .createQueryBuilder()
-      .insert()
-      .into(Task)
-      .values({
-        id,
-        workspaceId,
-        personId,
-        companyId,
-        kind: 'task',
-        text,
-        dueOn,
-        dueTime,
-        repeat,
-        ownerId,
-        madeBy: accountId,
-        madeAt: at,
-        doneAt: null,
-        changedAt: at,
-      } as object)
-      .orIgnore()
-      .returning('id')
-      .execute();
-    if ((made.raw as unknown[]).length > 0 && personId) await told(manager, who, personId, 'stepPlanned', '', text, at);
-    return id;
-  });
+  const { text, dueOn, dueTime, repeat, personId, companyId, opportunityId } = task;
+  const id = task.id ?? uuidv7();
+  if (personId && !(await manager.existsBy(Person, { id: personId, deletedAt: IsNull() })))
+    throw notFound('This person');
+  if (companyId && !(await manager.existsBy(Company, { id: companyId, mergedInto: IsNull() })))
+    throw notFound('This firm');
+  if (opportunityId && !(await isOpportunity(manager, workspaceId, opportunityId))) throw notFound('This opportunity');
+  const ownerId = (await ownerIn(manager, workspaceId, task.ownerId)) ?? accountId;
+  const at = new Date();
+  const made = await manager
+    .createQueryBuilder()
+    .insert()
+    .into(Task)
+    .values({
+      id,
+      workspaceId,
+      personId,
+      companyId,
+      opportunityId,
+      kind: 'task',
+      text,
+      dueOn,
+      dueTime,
+      repeat,
+      ownerId,
+      madeBy: accountId,
+      madeAt: at,
+      doneAt: null,
+      changedAt: at,
+    } as object)
+    .orIgnore()
+    .returning('id')
+    .execute();
+  if ((made.raw as unknown[]).length > 0 && personId) await told(manager, who, personId, 'stepPlanned', '', text, at);
+  return id;
 }
 
 const told = (

@@ -14,13 +14,19 @@ export type ChangeOutcome =
   | { kind: 'same' }
   | { kind: 'left'; why: LeftWhy; field?: string };
 
-const REFUSALS: Record<Refusal, LeftWhy> = { 'too-many-tags': 'tooManyTags', nameless: 'nameless' };
+const REFUSALS: Record<Refusal, LeftWhy> = { 'too-many-tags': 'tooManyTags', nameless: 'nameless', 'no-lead': 'noLead' }; // prettier-ignore
 const SAME: ChangeOutcome = { kind: 'same' };
 
-/** What a change of many makes of one person. @param noteId of the note it would write */
-export function changeOne(before: KeptState, what: PeopleChange, names: Names, noteId: string): ChangeOutcome {
+/** What a change of many makes of one person. @param at when it was asked for @param noteId of the note it would write */
+export function changeOne(
+  before: KeptState,
+  what: PeopleChange,
+  at: Date,
+  names: Names,
+  noteId: string,
+): ChangeOutcome {
   if (before.deleted) return { kind: 'left', why: 'gone' };
-  const applied = applyChange(before, what, names.owner);
+  const applied = applyChange(before, what, names.owner, at.toISOString());
   if (typeof applied === 'string') return { kind: 'left', why: REFUSALS[applied] };
   const after: KeptState = { ...before, ...applied?.record, noteId: what.note ? noteId : null };
   const changes = [...(applied?.changes ?? [])];

@@ -39,13 +39,14 @@ export function previewChange(
     await assertMay(manager, who, request.what);
     const ids = await chosenIds(manager, request.who);
     const preview: ChangePreview = { total: 0, changed: 0, same: 0, left: [] };
+    const at = new Date();
     const left = new Map<LeftWhy, { people: number; names: string[] }>();
     for (let i = 0; i < ids.length; i += SEEN_AT_ONCE) {
       const some = ids.slice(i, i + SEEN_AT_ONCE);
       const { states, fullNames, names } = await statesOf(manager, who, some, request.what, false);
       preview.total += states.size;
       for (const [id, state] of states) {
-        const outcome = changeOne(state, request.what, names, '');
+        const outcome = changeOne(state, request.what, at, names, '');
         if (outcome.kind !== 'left') preview[outcome.kind]++;
         else {
           const alike = left.get(outcome.why) ?? { people: 0, names: [] };

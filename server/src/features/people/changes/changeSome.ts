@@ -62,7 +62,7 @@ export async function statesOf(
 export async function changeSome(
   manager: EntityManager,
   who: SignedIn,
-  { id, what }: Pick<PeopleChangeRecord, 'id' | 'what'>,
+  { id, what, at }: Pick<PeopleChangeRecord, 'id' | 'what' | 'at'>,
 ): Promise<boolean> {
   const ids = await nextOf(manager, who.workspaceId, id, 'waiting', AT_ONCE);
   if (ids.length === 0) return false;
@@ -72,7 +72,9 @@ export async function changeSome(
   const done: Done[] = [];
   for (const personId of ids) {
     const before = states.get(personId);
-    const outcome: ChangeOutcome = before ? changeOne(before, what, names, uuidv7()) : { kind: 'left', why: 'gone' };
+    const outcome: ChangeOutcome = before
+      ? changeOne(before, what, at, names, uuidv7())
+      : { kind: 'left', why: 'gone' };
     if (outcome.kind === 'changed') {
       done.push({ personId, before: before!, ...outcome });
       outcomes.push({ personId, state: 'changed', before, after: outcome.after });

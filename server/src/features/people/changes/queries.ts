@@ -93,6 +93,9 @@ export async function changeableStates(
       kind: KeptState['kind'];
       owner_id: string;
       rating: string | null;
+      lead_status: string | null;
+      closed: KeptState['closed'];
+      qualified_at: Date | null;
       tags: string[];
       deleted: boolean;
       card_id: string | null;
@@ -100,7 +103,7 @@ export async function changeableStates(
     }[]
   >(
     `with one as (
-       select id, full_name, kind, owner_id, rating, tags, deleted_at is not null as deleted from person
+       select id, full_name, kind, owner_id, rating, lead_status, closed, qualified_at, tags, deleted_at is not null as deleted from person
        where workspace_id = $1 and id = any($2::uuid[]) order by id ${hold ? 'for no key update' : ''})
      select one.*, card.id as card_id, card.occasion_id from one
      left join lateral (select k.id, k.occasion_id from card k where k.workspace_id = $1 and k.person_id = one.id
@@ -116,6 +119,9 @@ export async function changeableStates(
           kind: row.kind,
           ownerId: row.owner_id,
           rating: row.rating,
+          status: row.lead_status,
+          closed: row.closed,
+          qualifiedAt: row.qualified_at?.toISOString() ?? null,
           tags: row.tags,
           deleted: row.deleted,
           cardId: row.card_id,
@@ -141,12 +147,13 @@ export const writeStates = (
 ): Promise<unknown> =>
   manager.query(
     `update person set kind = now.kind, owner_id = now.owner_id, rating = now.rating, tags = now.tags,
+       lead_status = now.lead_status, closed = now.closed, qualified_at = now.qualified_at,
        deleted_at = case when not now.deleted then null else coalesce(person.deleted_at, $3) end,
        prefix = now.prefix, given_name = now.given_name, middle_name = now.middle_name, family_name = now.family_name,
        suffix = now.suffix, full_name = now.full_name, sort_name = now.sort_name, street = now.street,
        postal_code = now.postal_code, locality = now.locality, region = now.region, country = now.country,
        version = person.version + 1, updated_at = $3
-     from jsonb_to_recordset($2::jsonb) as now(id uuid, kind text, owner_id uuid, rating text, tags text[], deleted boolean,
+     from jsonb_to_recordset($2::jsonb) as now(id uuid, kind text, owner_id uuid, rating text, lead_status text, closed jsonb, qualified_at timestamptz, tags text[], deleted boolean,
        prefix text, given_name text, middle_name text, family_name text, suffix text, full_name text, sort_name text,
        street text, postal_code text, locality text, region text, country text)
      where person.workspace_id = $1 and person.id = now.id`,
@@ -160,6 +167,9 @@ function columnsOf({ personId, state }: NewState) {
     kind: state.kind,
     owner_id: state.ownerId,
     rating: state.rating,
+    lead_status: state.status,
+    closed: state.closed,
+    qualified_at: state.qualifiedAt,
     tags: state.tags,
     deleted: state.deleted,
     prefix: own.prefix,
