@@ -38,6 +38,7 @@ export const BottomBar = ({ path, trayCount, todayCount }: Omit<Props, 'portrait
       </Link>
     )}
     <BarLink path={path} href="/people" label="People" />
+    <BarLink path={path} href="/pipeline" label="Pipeline" />
   </View>
 );
 
@@ -53,7 +54,7 @@ const BarLink = ({
   count?: number;
 }) => (
   <Link href={href} aria-current={isAt(path, href) ? 'page' : undefined}>
-    <View className="min-h-[52px] min-w-[34px] flex-row items-center justify-center gap-1 min-[300px]:min-w-[84px] min-[300px]:gap-2">
+    <View className="min-h-[52px] min-w-[34px] flex-row items-center justify-center gap-1 min-[300px]:min-w-[64px] min-[300px]:gap-2">
       <NativeText className={`${words(isAt(path, href))} max-[299px]:text-[14px]`}>{label}</NativeText>
       {/* Where letters are twice as large there is no room for it. */}
       {count > 0 ? (
@@ -75,6 +76,7 @@ export const MarginColumn = ({ path, trayCount, todayCount, portrait, views }: P
       <ColumnLink path={path} href="/photograph" label="Photograph" />
       <ColumnLink path={path} href="/people" label="People" />
       {isAt(path, '/people') ? <ScrollView className="min-h-0 flex-shrink">{views}</ScrollView> : null}
+      <ColumnLink path={path} href="/pipeline" label="Pipeline" />
     </View>
     <View className="px-4 pt-2">{portrait}</View>
   </View>

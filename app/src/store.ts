@@ -2,6 +2,7 @@ import { combineReducers, configureStore } from '@reduxjs/toolkit';
 import { setupListeners } from '@reduxjs/toolkit/query';
 import { captureSlice } from '@/features/capture';
 import { peopleSlice } from '@/features/people';
+import { pipelineSlice } from '@/features/pipeline';
 import { proofSlice, runSlice } from '@/features/proof';
 import { traySlice } from '@/features/tray';
 import { api } from '@/lib/api';
@@ -17,6 +18,7 @@ export const createStore = () => {
       [traySlice.name]: traySlice.reducer,
       [runSlice.name]: runSlice.reducer,
       [peopleSlice.name]: peopleSlice.reducer,
+      [pipelineSlice.name]: pipelineSlice.reducer,
     }),
     middleware: (defaults) => defaults().concat(api.middleware),
   });

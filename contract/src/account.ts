@@ -39,6 +39,9 @@ export const Session = z.object({
     filesItself: z.boolean(),
     /** The team's words for rating people. */
     ratings: z.array(z.string()),
+    /** Words for how far leads are, and why they are closed. */
+    leadStatuses: z.array(z.string()),
+    closeReasons: z.array(z.string()),
     limits: MatchLimits,
   }),
 });

@@ -70,6 +70,8 @@ export const api = createApi({
     'Mail',
     'DoNotWrite',
     'Feed',
+    'Pipeline',
+    'Opportunity',
   ],
   endpoints: () => ({}),
 });

@@ -1,8 +1,9 @@
 import { useLocalSearchParams } from 'expo-router';
 import { CompanyScreen } from '@/features/companies';
 import { CompanyTasks } from '@/features/followup';
+import { CompanyOpportunities } from '@/features/pipeline';
 
 export default function Company() {
   const { companyId } = useLocalSearchParams<{ companyId: string }>();
-  return <CompanyScreen key={companyId} companyId={companyId} Tasks={CompanyTasks} />;
+  return <CompanyScreen key={companyId} companyId={companyId} Tasks={CompanyTasks} Business={CompanyOpportunities} />;
 }

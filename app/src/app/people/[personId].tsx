@@ -2,6 +2,7 @@ import { useLocalSearchParams } from 'expo-router';
 import { PersonElsewhere, SharePerson } from '@/features/exchange';
 import { PersonMessages, PersonPlans, PersonTasks } from '@/features/followup';
 import { PersonScreen } from '@/features/people';
+import { PersonOpportunities } from '@/features/pipeline';
 import { WhereFrom } from '@/features/proof';
 
 export default function Person() {
@@ -14,6 +15,7 @@ export default function Person() {
       WhereFrom={WhereFrom}
       Elsewhere={PersonElsewhere}
       Tasks={PersonTasks}
+      Business={PersonOpportunities}
       Plans={PersonPlans}
       Messages={PersonMessages}
     />

@@ -22,10 +22,12 @@ interface Props {
   companyId: string;
   /** What is to be done: lent by the room that follows up. */
   Tasks: ComponentType<{ company: Company }>;
+  /** Business with it: lent by the room that has it. */
+  Business: ComponentType<{ company: Company }>;
 }
 
 /** A firm: who works there, what they share, what was noted and done. */
-export function CompanyScreen({ companyId, Tasks }: Props) {
+export function CompanyScreen({ companyId, Tasks, Business }: Props) {
   const wide = useWide();
   const router = useRouter();
   const may = useMay();
@@ -65,6 +67,8 @@ export function CompanyScreen({ companyId, Tasks }: Props) {
         {may('edit') ? <RenameOrMerge key={company.id} company={company} /> : null}
         <Shared company={company} />
         <CompanyPeople key={`people of ${company.id}`} company={company} />
+        <Rule />
+        <Business key={`business of ${company.id}`} company={company} />
         <Rule />
         <Tasks key={`tasks of ${company.id}`} company={company} />
         <Rule />

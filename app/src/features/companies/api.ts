@@ -11,6 +11,11 @@ export const companiesApi = api.injectEndpoints({
       infiniteQueryOptions: { initialPageParam: null, getNextPageParam: (last) => last.next },
       providesTags: ['Person'],
     }),
+    /** A few firms by a few letters. */
+    companiesFound: build.query<CompaniesPage, string>({
+      query: (q) => ({ url: '/companies', params: { q, limit: 10 } }),
+      providesTags: ['Person'],
+    }),
     company: build.query<Company, string>({ query: (id) => `/companies/${id}`, providesTags: ['Person'] }),
     companyLogo: build.query<CompanyLogo, string>({ query: (id) => `/companies/${id}/logo`, providesTags: ['Person'] }),
     renameCompany: build.mutation<void, { id: string } & CompanyRename>({
@@ -47,6 +52,7 @@ export const companiesApi = api.injectEndpoints({
 export const {
   useAddCompanyNoteMutation,
   useChangeCompanyNoteMutation,
+  useCompaniesFoundQuery,
   useCompaniesInfiniteQuery,
   useCompanyLogoQuery,
   useCompanyQuery,

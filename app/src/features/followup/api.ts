@@ -7,7 +7,7 @@ import type { z } from 'zod';
 import { api } from '@/lib/api';
 
 /** What tells of a task: lists of them, what needs one today, and whoever it is about. */
-const OF_TASKS = ['Task', 'Today', 'Person'] as const;
+const OF_TASKS = ['Task', 'Today', 'Person', 'Opportunity'] as const;
 const OF_MESSAGES = ['Message', 'Today', 'Person'] as const;
 
 export const followupApi = api.injectEndpoints({
@@ -18,7 +18,13 @@ export const followupApi = api.injectEndpoints({
     }),
     tasks: build.query<
       TaskPage,
-      { whose?: 'mine' | 'team'; state?: 'open' | 'done'; personId?: string; companyId?: string }
+      {
+        whose?: 'mine' | 'team';
+        state?: 'open' | 'done';
+        personId?: string;
+        companyId?: string;
+        opportunityId?: string;
+      }
     >({
       query: (params) => ({ url: '/tasks', params }),
       providesTags: ['Task'],

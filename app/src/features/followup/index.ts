@@ -6,7 +6,7 @@ export { PersonPlans } from './plans/PersonPlans';
 export { PlanAtFiling } from './plans/PlanAtFiling';
 export { PlanLine } from './plans/PlanLine';
 export { PlanChoice } from './plans/PlanChoice';
-export { CompanyTasks, PersonTasks } from './tasks/AboutTasks';
+export { CompanyTasks, OpportunityTasks, PersonTasks } from './tasks/AboutTasks';
 export { useTodayCount } from './today/useTodayCount';
 export const TodayScreen = lazyScreen(() => import('./today/TodayScreen'), 'TodayScreen');
 export const TemplatesSection = lazyScreen(() => import('./templates/TemplatesSection'), 'TemplatesSection');

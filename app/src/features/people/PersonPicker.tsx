@@ -13,7 +13,7 @@ interface Found {
 
 interface Props {
   label: string;
-  onChoose: (personId: string | undefined) => void;
+  onChoose: (personId: string | undefined, person?: Found) => void;
 }
 
 /** Somebody, found by a few letters. */
@@ -24,7 +24,7 @@ export function PersonPicker({ label, onChoose }: Props) {
   const { data } = usePeopleFoundQuery(settled, { skip: chosen !== undefined });
   const choose = (person: Found | undefined) => {
     setChosen(person);
-    onChoose(person?.id);
+    onChoose(person?.id, person);
   };
   if (chosen)
     return (

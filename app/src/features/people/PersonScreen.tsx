@@ -32,12 +32,14 @@ interface Props {
   Elsewhere: ComponentType<{ person: Person }>;
   /** What is to be done, what follows by itself, what was written: lent by the room that follows up. */
   Tasks: ComponentType<{ person: Person }>;
+  /** Business that they have to do with: lent by the room that has it. */
+  Business: ComponentType<{ person: Person }>;
   Plans: ComponentType<{ person: Person }>;
   Messages: ComponentType<{ person: Person }>;
 }
 
 /** Somebody's dossier. */
-export function PersonScreen({ personId, Share, WhereFrom, Elsewhere, Tasks, Plans, Messages }: Props) {
+export function PersonScreen({ personId, Share, WhereFrom, Elsewhere, Tasks, Business, Plans, Messages }: Props) {
   const wide = useWide();
   const { data: person, error, refetch } = usePersonQuery(personId);
   const isLeft = useSelector(selectLeftEdit(personId)) !== undefined;
@@ -83,6 +85,7 @@ export function PersonScreen({ personId, Share, WhereFrom, Elsewhere, Tasks, Pla
         <More person={person} />
         <WhereFrom person={person} />
         <Tasks person={person} />
+        <Business person={person} />
         <Plans person={person} />
         <Messages person={person} />
         <Notes person={person} />

@@ -6,14 +6,18 @@ export { NobodyChosen, PeopleLayout } from './PeopleLayout';
 export { ListSwitch } from './list/ListSwitch';
 export { useListKeys } from './list/useListKeys';
 export { PersonPicker } from './PersonPicker';
+export { ChangeStrip } from './changes/ChangeStrip';
+export { Notes as PersonNotes } from './Notes';
 export { OneNote } from './OneNote';
 export { UnsavedStrip } from './UnsavedStrip';
 export { ViewLinks } from './list/ViewLinks';
 export { peopleSlice } from './slice';
 export {
+  useChangeManyMutation,
   useFiledByItselfQuery,
   useMergePeopleMutation,
   usePeopleFoundQuery,
+  usePersonQuery,
   useSuggestionsQuery,
   useTagsQuery,
   useUndoMergeMutation,

@@ -130,6 +130,8 @@ export const describe = ({ id, name, email, role, workspace }: Account): Session
     ownFields: workspace!.ownFields,
     filesItself: workspace!.filesItself,
     ratings: workspace!.ratings,
+    leadStatuses: workspace!.leadStatuses,
+    closeReasons: workspace!.closeReasons,
     limits: { same: workspace!.sameFrom, perhaps: workspace!.perhapsFrom },
   },
 });

@@ -17,6 +17,9 @@ export const PersonTasks = ({ person }: { person: Person }) => (
 /** What is to be done about a firm. */
 export const CompanyTasks = ({ company }: { company: Company }) => <Tasks about={{ companyId: company.id }} />;
 
+/** What is to be done for a piece of business. */
+export const OpportunityTasks = ({ opportunityId }: { opportunityId: string }) => <Tasks about={{ opportunityId }} />;
+
 function Tasks({ about, isClosed = false }: { about: About; isClosed?: boolean }) {
   const { data, error, refetch } = useTasksQuery({ whose: 'team', ...about });
   return (

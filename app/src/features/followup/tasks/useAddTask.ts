@@ -10,6 +10,7 @@ import { useAddTaskMutation } from '../api';
 export interface About {
   personId?: string;
   companyId?: string;
+  opportunityId?: string;
 }
 
 interface New extends About {

@@ -96,6 +96,9 @@ interface Draft {
   ownerId: string;
   kind: '' | PersonKind;
   rating: string;
+  status: string;
+  closed: string;
+  closedWords: string;
   occasionId: string;
   field: '' | FieldName;
   value: string;
@@ -109,6 +112,9 @@ const UNCHANGED: Draft = {
   ownerId: '',
   kind: '',
   rating: '',
+  status: '',
+  closed: '',
+  closedWords: '',
   occasionId: '',
   field: '',
   value: '',
@@ -124,6 +130,9 @@ function changeOf(draft: Draft): PeopleChange | undefined {
   if (draft.ownerId) what.ownerId = draft.ownerId;
   if (draft.kind) what.kind = draft.kind;
   if (draft.rating) what.rating = draft.rating === NOTHING ? null : draft.rating;
+  if (draft.status) what.status = draft.status === NOTHING ? null : draft.status;
+  if (draft.closed)
+    what.closed = draft.closed === NOTHING ? null : { reason: draft.closed, words: draft.closedWords.trim() };
   if (draft.occasionId) what.occasionId = draft.occasionId === NOTHING ? null : draft.occasionId;
   if (draft.field) what.field = { name: draft.field, value: draft.value.trim() };
   if (draft.note.trim()) what.note = draft.note.trim();
@@ -170,6 +179,40 @@ function Parts({ draft, set }: { draft: Draft; set: (change: Partial<Draft>) => 
           ]}
         />
       </Line>
+      <Line label="Status of leads">
+        <Select
+          label="Status of leads"
+          value={draft.status}
+          onChange={(status) => set({ status })}
+          options={[
+            asItIs,
+            ...(session?.workspace.leadStatuses ?? []).map((word) => ({ value: word, label: word })),
+            { value: NOTHING, label: 'None' },
+          ]}
+        />
+      </Line>
+      <Line label="Leads that come to nothing">
+        <Select
+          label="Close the leads"
+          value={draft.closed}
+          onChange={(closed) => set({ closed })}
+          options={[
+            asItIs,
+            ...(session?.workspace.closeReasons ?? []).map((word) => ({ value: word, label: `Close: ${word}` })),
+            { value: NOTHING, label: 'Open again' },
+          ]}
+        />
+      </Line>
+      {draft.closed.trim() ? (
+        <View className="py-2">
+          <TextField
+            label="In a line, if there is more to say"
+            value={draft.closedWords}
+            onChangeText={(closedWords) => set({ closedWords })}
+            maxLength={500}
+          />
+        </View>
+      ) : null}
       <Line label="Owner">
         <Select
           label="Owner"

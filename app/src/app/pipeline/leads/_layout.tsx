@@ -1,0 +1,1 @@
+export { LeadsLayout as default } from '@/features/pipeline';

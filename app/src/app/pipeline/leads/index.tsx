@@ -1,0 +1,1 @@
+export { NoLeadChosen as default } from '@/features/pipeline';

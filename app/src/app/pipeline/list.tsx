@@ -1,0 +1,1 @@
+export { OpportunityListScreen as default } from '@/features/pipeline';

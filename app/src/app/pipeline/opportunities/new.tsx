@@ -1,0 +1,1 @@
+export { NewOpportunityScreen as default } from '@/features/pipeline';

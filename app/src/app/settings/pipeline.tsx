@@ -1,0 +1,1 @@
+export { PipelineSection as default } from '@/features/pipeline';
