@@ -32,8 +32,8 @@ export const BottomBar = ({ path, trayCount, todayCount }: Omit<Props, 'portrait
     <BarLink path={path} href="/tray" label="Tray" count={trayCount} />
     {path === '/photograph' ? null : (
       <Link href="/photograph" aria-label="Photograph">
-        <View className="h-[46px] w-[46px] items-center justify-center rounded-full border-2 border-ink min-[300px]:h-[58px] min-[300px]:w-[58px]">
-          <View className="h-[34px] w-[34px] rounded-full bg-ink min-[300px]:h-[46px] min-[300px]:w-[46px]" />
+        <View className="h-[40px] w-[40px] items-center justify-center rounded-full border-2 border-ink min-[300px]:h-[58px] min-[300px]:w-[58px]">
+          <View className="h-[28px] w-[28px] rounded-full bg-ink min-[300px]:h-[46px] min-[300px]:w-[46px]" />
         </View>
       </Link>
     )}
@@ -54,8 +54,8 @@ const BarLink = ({
   count?: number;
 }) => (
   <Link href={href} aria-current={isAt(path, href) ? 'page' : undefined}>
-    <View className="min-h-[52px] min-w-[34px] flex-row items-center justify-center gap-1 min-[300px]:min-w-[64px] min-[300px]:gap-2">
-      <NativeText className={`${words(isAt(path, href))} max-[299px]:text-[14px]`}>{label}</NativeText>
+    <View className="min-h-[52px] min-w-[28px] flex-row items-center justify-center gap-1 min-[300px]:min-w-[64px] min-[300px]:gap-2">
+      <NativeText className={`${words(isAt(path, href))} max-[299px]:text-[12px]`}>{label}</NativeText>
       {/* Where letters are twice as large there is no room for it. */}
       {count > 0 ? (
         <View className="max-[299px]:hidden">

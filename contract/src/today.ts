@@ -11,6 +11,12 @@ export const TodayItem = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('message'), person: Who, message: Message.pick({ id: true, at: true, subject: true, state: true, problem: true }) }), // prettier-ignore
   /** A step of a plan that is not let through. */
   z.object({ kind: z.literal('held'), person: Who, enrolmentId: z.uuid(), plan: z.string(), words: z.string(), since: z.iso.datetime() }), // prettier-ignore
+  /** Open business past the day on which it was expected, or with nothing to be done about it. */
+  z.object({
+    kind: z.literal('opportunity'),
+    why: z.enum(['past', 'noStep']),
+    opportunity: z.object({ id: z.uuid(), title: z.string(), company: z.string(), expectedOn: z.string().nullable() }),
+  }),
   z.object({ kind: z.literal('lead'), person: Who, untouchedSince: z.iso.datetime() }),
 ]);
 export type TodayItem = z.infer<typeof TodayItem>;

@@ -11,6 +11,7 @@ import { followFeeds } from './features/exchange/webhooks/follow';
 import { fileAskedTask, settleAsked } from './features/exchange/readings/settle';
 import {
   beginTagged,
+  endClosed,
   endWithdrawn,
   lookIntoInboxes,
   sendMornings,
@@ -116,7 +117,7 @@ export async function startWorker(
     }),
   );
   const stopWaking = repeatedly(WAKE_MS, logger, 'looking at held plans failed', () =>
-    Promise.all([wakePlans(database), beginTagged(database), endWithdrawn(database)]),
+    Promise.all([wakePlans(database), beginTagged(database), endWithdrawn(database), endClosed(database)]),
   );
   const stopMornings = repeatedly(MORNING_MS, logger, 'sending mornings failed', () =>
     sendMornings({ ...outside, logger }),

@@ -165,6 +165,15 @@ ${refers('qualification', 'person_id', 'person', 'person', 'on delete cascade')}
 ${refers('qualification', 'actor_id', 'actor', 'account')}
 `;
 
+/** Asked for all workspaces at once by whoever works for all of them. */
+const CLOSED_IN_PLANS = `
+create function workspaces_with_closed_leads() returns setof uuid language sql stable security definer set search_path = public as $$
+  select distinct e.workspace_id from enrolment e join person p on p.id = e.person_id and p.closed is not null where e.status <> 'ended'
+$$;
+revoke all on function workspaces_with_closed_leads() from public;
+grant execute on function workspaces_with_closed_leads() to dossier_serving;
+`;
+
 const FACETS = ['occasion', 'kind', 'owner', 'tag', 'rating', 'company', 'country', 'town', 'consent', 'task', 'email', 'phone']; // prettier-ignore
 const facetNumber = (facets: readonly string[]): string => `
 create or replace function facet_number(facet text) returns bigint language sql immutable parallel safe as $$
@@ -200,7 +209,7 @@ create trigger tell_of_opportunities after insert on opportunity_act referencing
 /** Leads become business: stages, opportunities, and what became of leads. */
 export class Pipeline1780000000032 implements MigrationInterface {
   async up(runner: QueryRunner): Promise<void> {
-    for (const part of [LEADS, OPPORTUNITIES, facetNumber([...FACETS, 'lead', 'status', 'reason'])])
+    for (const part of [LEADS, OPPORTUNITIES, CLOSED_IN_PLANS, facetNumber([...FACETS, 'lead', 'status', 'reason'])])
       await runner.query(part);
     await listWith(runner, OWNER, `${OWNER}\n          ${OF_LEADS}`);
     await runner.query(`select list_people_now(array(select id from person where kind = 'lead' and deleted_at is null))`); // prettier-ignore
@@ -212,6 +221,7 @@ export class Pipeline1780000000032 implements MigrationInterface {
     await runner.query(`
       select list_people_now(array(select id from person where deleted_at is null));
       ${facetNumber(FACETS)}
+      drop function workspaces_with_closed_leads();
       delete from event where type like 'opportunity.%';
       alter table event drop column opportunity_id;
       alter table task drop column opportunity_id;

@@ -14,14 +14,16 @@ interface Found {
 interface Props {
   label: string;
   onChoose: (personId: string | undefined, person?: Found) => void;
+  /** Nobody is offered before somebody is looked for. */
+  quiet?: boolean;
 }
 
 /** Somebody, found by a few letters. */
-export function PersonPicker({ label, onChoose }: Props) {
+export function PersonPicker({ label, onChoose, quiet = false }: Props) {
   const [q, setQ] = useState('');
   const [chosen, setChosen] = useState<Found>();
   const settled = useSettled(q.trim(), 200);
-  const { data } = usePeopleFoundQuery(settled, { skip: chosen !== undefined });
+  const { data } = usePeopleFoundQuery(settled, { skip: chosen !== undefined || (quiet && settled === '') });
   const choose = (person: Found | undefined) => {
     setChosen(person);
     onChoose(person?.id, person);
@@ -39,7 +41,7 @@ export function PersonPicker({ label, onChoose }: Props) {
     <View className="gap-1">
       <TextField label={label} placeholder="Name or firm" value={q} onChangeText={setQ} maxLength={120} />
       <View role="list" aria-label="People found">
-        {data?.items.slice(0, SHOWN).map((person) => (
+        {(quiet && settled === '' ? [] : (data?.items ?? [])).slice(0, SHOWN).map((person) => (
           <View key={person.id} role="listitem" className="items-start">
             <Button
               look="bare"
@@ -52,7 +54,7 @@ export function PersonPicker({ label, onChoose }: Props) {
           </View>
         ))}
       </View>
-      {data?.items.length === 0 ? <Soft>Nobody is found.</Soft> : null}
+      {data?.items.length === 0 && !(quiet && settled === '') ? <Soft>Nobody is found.</Soft> : null}
     </View>
   );
 }

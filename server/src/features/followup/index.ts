@@ -5,7 +5,7 @@ export { sendMessageTask } from './messages/deliver';
 export { MessageRecord } from './messages/entities';
 export { EnrolmentRecord, PlanRecord, PlanVersion } from './plans/entities';
 export { enrol } from './plans/enrol';
-export { beginTagged, endWithdrawn, wakePlans, walkPlans, type HandOver } from './plans/walk';
+export { beginTagged, endClosed, endWithdrawn, wakePlans, walkPlans, type HandOver } from './plans/walk';
 export { followupRoutes } from './routes';
 export { CalendarFeedRecord, MorningMail, Task } from './tasks/entities';
 export { handOverTasks } from './tasks/queries';

@@ -4,7 +4,7 @@ import { Link, useRouter, type Href } from 'expo-router';
 import { useState, type CSSProperties, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { problemText } from '@/lib/api';
-import { formatWhen } from '@/lib/formatDate';
+import { formatDay, formatWhen } from '@/lib/formatDate';
 import { Button, Notice, Serif, Soft, Text } from '@/ui';
 import { useEndTaskMutation, useMoveEnrolmentMutation, useMoveMessageMutation } from '../api';
 import { dueWords, here } from '../tasks/dueWords';
@@ -26,6 +26,26 @@ export function TodayRow({ item, onDone }: { item: TodayItem; onDone: (what: Und
       return <MessageRow item={item} />;
     case 'held':
       return <HeldRow item={item} />;
+    case 'opportunity':
+      return (
+        <Row
+          label={item.why === 'past' ? 'Past its day' : 'Nothing planned'}
+          urgent={item.why === 'past'}
+          name={item.opportunity.title}
+          href={`/pipeline/opportunities/${item.opportunity.id}` as Href}
+          soft={[
+            item.opportunity.company,
+            item.opportunity.expectedOn && `expected ${formatDay(item.opportunity.expectedOn)}`,
+          ]}
+        >
+          <Onwards
+            href={`/pipeline/opportunities/${item.opportunity.id}` as Href}
+            label={`Look at ${item.opportunity.title}`}
+          >
+            Look
+          </Onwards>
+        </Row>
+      );
     case 'lead':
       return (
         <Row
@@ -34,7 +54,7 @@ export function TodayRow({ item, onDone }: { item: TodayItem; onDone: (what: Und
           href={`/people/${item.person.id}`}
           soft={[item.person.company, `untouched since ${formatWhen(item.untouchedSince)}`]}
         >
-          <Onwards href={`/people/${item.person.id}`} label={`Open ${item.person.fullName}`}>
+          <Onwards href={`/pipeline/leads/${item.person.id}`} label={`Open ${item.person.fullName}`}>
             Look
           </Onwards>
         </Row>

@@ -97,9 +97,11 @@ const keyOf = (item: Item): string =>
     ? item.task.id
     : item.kind === 'held'
       ? item.enrolmentId
-      : item.kind === 'lead'
-        ? item.person.id
-        : item.message.id;
+      : item.kind === 'opportunity'
+        ? item.opportunity.id
+        : item.kind === 'lead'
+          ? item.person.id
+          : item.message.id;
 
 const Cards = ({ number }: { number: number }) => (
   <View role="listitem" className="flex-row items-center gap-3 border-b border-rule py-2">

@@ -13,7 +13,10 @@ const LOOK_MS = 60_000;
 export function useTodayCount(): number {
   const { data } = useTodayQuery({ ...here(), time: '' }, { pollingInterval: LOOK_MS });
   useWord(data?.items);
-  return data?.items.filter(({ kind }) => kind !== 'lead').length ?? 0;
+  return (
+    data?.items.filter((item) => item.kind !== 'lead' && !(item.kind === 'opportunity' && item.why === 'noStep'))
+      .length ?? 0
+  );
 }
 
 /** What is there when the page is opened is no news. */

@@ -3,6 +3,7 @@ import { useDraggable } from '@dnd-kit/core';
 import { Link, type Href } from 'expo-router';
 import { View } from 'react-native';
 import { formatDay } from '@/lib/formatDate';
+import { useWide } from '@/lib/useWide';
 import { Highlight, Select, Serif, Soft, Text } from '@/ui';
 import { lastedWords, moneyWords } from '../words';
 
@@ -16,6 +17,7 @@ interface Props {
 export function BoardCard({ one, stages, onMove }: Props) {
   const { setNodeRef, listeners, attributes, isDragging, setActivatorNodeRef } = useDraggable({ id: one.id, data: { one } }); // prettier-ignore
   const { onKeyDown, ...pointers } = listeners ?? {};
+  const wide = useWide();
   return (
     <div
       ref={setNodeRef}
@@ -34,16 +36,18 @@ export function BoardCard({ one, stages, onMove }: Props) {
             onChange={onMove}
             options={stages.map(({ id, name }) => ({ value: id, label: name }))}
           />
-          <button
-            ref={setActivatorNodeRef}
-            type="button"
-            {...attributes}
-            aria-label={`Take ${one.title} along`}
-            onKeyDown={onKeyDown as never}
-            style={{ font: '400 15px/20px "Instrument Sans", sans-serif', color: 'rgb(var(--soft))', background: 'transparent', border: 0, minHeight: 44, padding: '0 4px', cursor: 'grab' }} // prettier-ignore
-          >
-            Move
-          </button>
+          {wide ? (
+            <button
+              ref={setActivatorNodeRef}
+              type="button"
+              {...attributes}
+              aria-label={`Take ${one.title} along`}
+              onKeyDown={onKeyDown as never}
+              style={{ font: '400 15px/20px "Instrument Sans", sans-serif', color: 'rgb(var(--soft))', background: 'transparent', border: 0, minHeight: 44, padding: '0 4px', cursor: 'grab' }} // prettier-ignore
+            >
+              Move
+            </button>
+          ) : null}
         </View>
       </View>
     </div>

@@ -24,6 +24,7 @@ export function BoardScreen() {
   const narrowing: Narrowing = { owner, occasion, tag };
   const { data: board, error, refetch } = useBoardQuery(narrowing, { refetchOnMountOrArgChange: true });
   const router = useRouter();
+  const wide = useWide();
   const may = useMay();
   const { move, problem, forget } = useMove(narrowing);
   const total = board?.columns.reduce((sum, { count }) => sum + count, 0) ?? 0;
@@ -34,10 +35,10 @@ export function BoardScreen() {
         <PipelineHead at="board">
           {may('edit') ? <Button onPress={() => router.push('/pipeline/opportunities/new' as Href)}>New</Button> : null}
         </PipelineHead>
-        <Narrow place={place} set={set} byTag>
+        <Narrow place={place} set={set} byTag fold={!wide}>
           <Link href={at('/pipeline/list')}>
             <View className="min-h-touch justify-center">
-              <Text className="underline underline-offset-4">As a list, with what is over</Text>
+              <Text className="underline underline-offset-4">As a list</Text>
             </View>
           </Link>
         </Narrow>
@@ -142,7 +143,7 @@ function Column({ column: { stage, count, sums, items }, stages, nth, onMove, at
   const { setNodeRef, isOver } = useDroppable({ id: stage.id });
   const frame: CSSProperties = {
     display: 'flex', flexDirection: 'column', minHeight: 0, boxSizing: 'border-box', scrollSnapAlign: 'start', scrollSnapStop: 'always',
-    ...(wide ? { flex: '1 0 236px', borderRight: '1px solid rgb(var(--rule))' } : { flex: '0 0 100%' }),
+    ...(wide ? { flex: '1 0 236px', borderRight: '1px solid rgb(var(--rule))' } : { flex: '0 0 92%' }),
     background: isOver ? 'rgb(var(--table))' : undefined,
   }; // prettier-ignore
   return (

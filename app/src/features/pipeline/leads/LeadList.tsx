@@ -30,8 +30,18 @@ export function LeadList({ beside, chosen }: { beside?: boolean; chosen?: string
             {data ? counted(total, 'lead') : ''}
           </Soft>
         </PipelineHead>
-        <Narrow place={place} set={set}>
-          <Words place={place} set={set} />
+        <Narrow place={place} set={set} fold more={<Words place={place} set={set} />}>
+          <Select
+            label="In which order"
+            value={place.sort ?? 'untouched'}
+            onChange={(sort) => set({ sort: sort === 'untouched' ? '' : sort })}
+            options={[
+              { value: 'untouched', label: 'Longest untouched' },
+              { value: 'next', label: 'Next step first' },
+              { value: 'filed', label: 'Oldest first' },
+              { value: 'name', label: 'By name' },
+            ]}
+          />
         </Narrow>
         {error ? (
           <Notice fault action={<Button onPress={() => void refetch()}>Try again</Button>}>
@@ -101,17 +111,6 @@ function Words({ place, set }: { place: Narrowing; set: (change: Narrowing) => v
         value={place.rating ?? ''}
         onChange={(rating) => set({ rating })}
         options={[{ value: '', label: 'Any rating' }, ...each(ratings)]}
-      />
-      <Select
-        label="In which order"
-        value={place.sort ?? 'untouched'}
-        onChange={(sort) => set({ sort: sort === 'untouched' ? '' : sort })}
-        options={[
-          { value: 'untouched', label: 'Longest untouched' },
-          { value: 'next', label: 'Next step first' },
-          { value: 'filed', label: 'Oldest first' },
-          { value: 'name', label: 'By name' },
-        ]}
       />
     </>
   );

@@ -3,6 +3,7 @@ import { useMemo } from 'react';
 import { View } from 'react-native';
 import { problemText } from '@/lib/api';
 import { counted } from '@/lib/counted';
+import { useWide } from '@/lib/useWide';
 import { Button, EmptyState, LoadingLines, Notice, SearchField, Select, Soft, Text, VirtualList } from '@/ui';
 import { useOpportunitiesInfiniteQuery, usePipelineSettingsQuery } from '../api';
 import { Narrow } from '../Narrow';
@@ -14,6 +15,7 @@ import { OpportunityRow } from './OpportunityRow';
 /** All business, also what is over, found, narrowed and put in order. */
 export function ListScreen() {
   const { place, set, at } = usePlace();
+  const wide = useWide();
   const { data, error, isLoading, refetch, hasNextPage, fetchNextPage, isFetchingNextPage } =
     useOpportunitiesInfiniteQuery(place, { refetchOnMountOrArgChange: true });
   const { data: settings } = usePipelineSettingsQuery();
@@ -36,23 +38,30 @@ export function ListScreen() {
           q={place.q ?? ''}
           onChange={(q) => set({ q })}
         />
-        <Narrow place={place} set={set} byTag>
+        <Narrow
+          place={place}
+          set={set}
+          byTag
+          fold={!wide}
+          more={
+            <Select
+              label="Stage"
+              value={place.stage ?? ''}
+              onChange={(stage) => set({ stage })}
+              options={[{ value: '', label: 'Any stage' }, ...[...stages].map(([value, label]) => ({ value, label }))]}
+            />
+          }
+        >
           <Select
             label="Open or over"
             value={place.state ?? ''}
             onChange={(state) => set({ state })}
             options={[
-              { value: '', label: 'Open and over' },
+              { value: '', label: 'All' },
               { value: 'open', label: 'Open' },
               { value: 'won', label: 'Won' },
               { value: 'lost', label: 'Lost' },
             ]}
-          />
-          <Select
-            label="Stage"
-            value={place.stage ?? ''}
-            onChange={(stage) => set({ stage })}
-            options={[{ value: '', label: 'Any stage' }, ...[...stages].map(([value, label]) => ({ value, label }))]}
           />
           <Select
             label="In which order"

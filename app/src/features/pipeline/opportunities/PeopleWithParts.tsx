@@ -34,7 +34,8 @@ export function PeopleWithParts({ people, onChange }: { people: People; onChange
       ))}
       <PersonPicker
         key={round}
-        label="Somebody else of it"
+        quiet
+        label="Somebody of it"
         onChoose={(personId, person) => {
           if (!personId || !person) return;
           setRound(round + 1);

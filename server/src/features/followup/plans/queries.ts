@@ -89,10 +89,20 @@ export async function withdrawnSince(manager: EntityManager, workspaceId: string
   return rows.map(({ person_id: id }) => id);
 }
 
+/** People in a plan who are leads that were closed. */
+export async function closedInPlans(manager: EntityManager, workspaceId: string): Promise<string[]> {
+  const rows = await manager.query<{ person_id: string }[]>(
+    `select distinct e.person_id from enrolment e join person p on p.workspace_id = $1 and p.id = e.person_id and p.closed is not null
+     where e.workspace_id = $1 and e.status <> 'ended' limit 100`,
+    [workspaceId],
+  );
+  return rows.map(({ person_id: id }) => id);
+}
+
 /** Workspaces in which there is something of a kind for a worker to do with plans. */
 export async function workspacesWith(
   manager: EntityManager,
-  what: 'due_steps' | 'held_steps' | 'tagged_plans' | 'withdrawals',
+  what: 'due_steps' | 'held_steps' | 'tagged_plans' | 'withdrawals' | 'closed_leads',
 ): Promise<string[]> {
   const rows = await manager.query<{ id: string }[]>(`select * from workspaces_with_${what}() as found(id)`);
   return rows.map(({ id }) => id);

@@ -15,7 +15,7 @@ import { courseOf, planOf, saveCourse } from './courses';
 import { EnrolmentRecord } from './entities';
 import { enrol } from './enrol';
 import { happensTo, tellEnded } from './happens';
-import { dueEnrolments, newlyTagged, wakeHeld, withdrawnSince, workspacesWith } from './queries';
+import { closedInPlans, dueEnrolments, newlyTagged, wakeHeld, withdrawnSince, workspacesWith } from './queries';
 
 const AT_ONCE = 200;
 /** What is held is looked at again after so long, even if nothing was done about the person. */
@@ -57,6 +57,13 @@ export const endWithdrawn = (database: DataSource): Promise<void> =>
   inEach(database, 'withdrawals', async (manager, workspaceId) => {
     for (const personId of await withdrawnSince(manager, workspaceId))
       await happensTo(manager, workspaceId, personId, { kind: 'withdrawn', at: new Date() });
+  });
+
+/** Ends the plans of leads that were closed. */
+export const endClosed = (database: DataSource): Promise<void> =>
+  inEach(database, 'closed_leads', async (manager, workspaceId) => {
+    for (const personId of await closedInPlans(manager, workspaceId))
+      await happensTo(manager, workspaceId, personId, { kind: 'closed', at: new Date() });
   });
 
 /** What was held is looked at anew once something has been done about the person. */

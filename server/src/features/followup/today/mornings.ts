@@ -79,6 +79,8 @@ export function linesOf({ items, toProve }: Pick<Today, 'items' | 'toProve'>): s
         ];
       case 'held':
         return [`Waits, ${item.person.fullName}: ${item.words}`];
+      case 'opportunity':
+        return item.why === 'past' ? [`Past its day: ${item.opportunity.title}`] : [];
       case 'lead':
         return [];
     }

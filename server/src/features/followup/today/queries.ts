@@ -58,11 +58,27 @@ export const untouchedLeads = (
     `select ${WHO}, touched.at as since, count(*) over ()::int as all from person_listing g
      join person p on p.workspace_id = $1 and p.id = g.person_id
      join lateral (select max(l.at) as at from change_log l where l.workspace_id = $1 and l.person_id = p.id) touched on true
-     where g.workspace_id = $1 and g.touched_at < now() - make_interval(days => $3) and p.kind = 'lead' and p.owner_id = $2 and p.deleted_at is null and touched.at < now() - make_interval(days => $3)
+     where g.workspace_id = $1 and g.touched_at < now() - make_interval(days => $3) and p.kind = 'lead' and p.closed is null and p.owner_id = $2 and p.deleted_at is null and touched.at < now() - make_interval(days => $3)
        and not exists (select from task t where t.workspace_id = $1 and t.person_id = p.id and t.done_at is null)
        and not exists (select from enrolment n where n.workspace_id = $1 and n.person_id = p.id and n.status <> 'ended')
      order by touched.at, p.id limit $4`,
     [workspaceId, ownerId, days, most],
+  );
+
+/** Somebody's open business that is past its day, or that nothing is to be done about; what is past longest first. */
+export const businessToLookAt = (
+  manager: EntityManager,
+  workspaceId: string,
+  ownerId: string,
+  today: string,
+): Promise<{ id: string; title: string; company: string; expected_on: string | null; past: boolean }[]> =>
+  manager.query(
+    `select o.id, o.title, coalesce(c.name, '') as company, o.expected_on::text, coalesce(o.expected_on < $3::date, false) as past
+     from opportunity o left join company c on c.workspace_id = $1 and c.id = company_now(o.company_id)
+     where o.workspace_id = $1 and o.state = 'open' and o.owner_id = $2 and (o.expected_on < $3::date
+       or not exists (select from task t where t.workspace_id = $1 and t.opportunity_id = o.id and t.done_at is null))
+     order by past desc, o.expected_on nulls last, o.id limit 30`,
+    [workspaceId, ownerId, today],
   );
 
 /** @returns whether somebody's day of mail is ours to send: it was not sent on that day */

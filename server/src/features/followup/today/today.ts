@@ -8,6 +8,7 @@ import { Occasion } from '../../capture';
 import { doneSince, taskRows } from '../tasks/queries';
 import { viewOf } from '../tasks/service';
 import {
+  businessToLookAt,
   cardsToProve,
   followUpOf,
   heldCourses,
@@ -74,6 +75,12 @@ export const today = (
       });
     for (const row of tasks.filter((one) => !isLate(one)))
       items.push({ kind: 'task', isLate: false, task: viewOf(row) });
+    for (const row of await businessToLookAt(manager, workspaceId, accountId, here))
+      items.push({
+        kind: 'opportunity',
+        why: row.past ? 'past' : 'noStep',
+        opportunity: { id: row.id, title: row.title, company: row.company, expectedOn: row.expected_on },
+      });
     const leads = await untouchedLeads(manager, workspaceId, accountId, untouchedDays, MOST_LEADS);
     for (const row of leads) items.push({ kind: 'lead', person: whoOf(row), untouchedSince: row.since.toISOString() });
     return {
