@@ -119,7 +119,7 @@ async function start() {
       String(letterbox.smtpPort),
       `http://127.0.0.1:${letterbox.webPort}`,
     ),
-    { cwd: root },
+    { cwd: root, env: { ...process.env, DOSSIER_OWNER_URL: env.DOSSIER_OWNER_URL } },
   );
   running.push(demo);
 }

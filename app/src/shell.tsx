@@ -100,7 +100,8 @@ const Place = () => (
 );
 
 /** On the proof desk the bottom of a phone belongs to the desk's own buttons. */
-const WITH_PORTRAIT = /^\/(today|tray|people|companies|pipeline|pipeline\/leads|pipeline\/list|clean|sample)$/;
+const WITH_PORTRAIT =
+  /^\/(today|tray|people|companies|pipeline|pipeline\/leads|pipeline\/list|pipeline\/figures|clean|sample)$/;
 /** Where one thing is done at a time, and where the trouble itself is in sight. */
 const WITHOUT_TROUBLE = /^\/(proof|file|photos|photograph|settings\/systems)(\/|$)/;
 const WITHOUT_BOTTOM_BAR = /^\/(proof|file|photos)\//;

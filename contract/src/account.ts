@@ -42,6 +42,8 @@ export const Session = z.object({
     /** Words for how far leads are, and why they are closed. */
     leadStatuses: z.array(z.string()),
     closeReasons: z.array(z.string()),
+    /** Whose figures reps see. */
+    figures: z.enum(['own', 'all']),
     limits: MatchLimits,
   }),
 });

@@ -8,6 +8,7 @@ export * from './changes';
 export * from './companies';
 export * from './destinations';
 export * from './health';
+export * from './insight';
 export * from './list';
 export * from './mail';
 export * from './matching';

@@ -28,6 +28,10 @@ export const FACETS = {
   lead: z.enum(['open', 'closed', 'qualified']),
   /** How far a lead is, in the workspace's own words; empty for none. */
   status: z.string().trim().max(60),
+  /** Whether they were ever written to. */
+  written: YesNo,
+  /** How far whoever is or was a lead has come. */
+  reached: z.enum(['filed', 'written', 'answered', 'qualified', 'business', 'won']),
   /** Why a lead was closed. */
   reason: z.string().trim().max(60),
 } as const;
@@ -55,6 +59,8 @@ export const Narrowing = z.strictObject({
   lead: anyOf(FACETS.lead),
   status: anyOf(FACETS.status),
   reason: anyOf(FACETS.reason),
+  written: anyOf(FACETS.written),
+  reached: anyOf(FACETS.reached),
   /** First and last day on which they were filed, in UTC. */
   filedFrom: Day.optional(),
   filedTo: Day.optional(),

@@ -5,6 +5,7 @@ import type { Destinations, FilingRequest, Tray, TrayItem } from '@dossier/contr
 import { v5 as uuidv5 } from 'uuid';
 import { occasions } from './occasions';
 import { AGREED, CONSENT, demoMail, demoPlan, demoTasks, demoTemplates } from './followUp';
+import { loadSeason } from './loadSeason';
 import { people } from './people';
 import { PORT_OFFICE_MAPPING, portOffice } from './portOffice';
 import { shots, type Shot } from './shots';
@@ -14,10 +15,13 @@ import { shots, type Shot } from './shots';
  * after the other, some cards are proved and filed, the others wait in the tray. Can be broken off
  * and begun again at any time.
  *
+ * What was before is written by whoever owns the tables, where `DOSSIER_OWNER_URL` says how.
+ *
  * Usage: loadDemo.ts ADDRESS DONE_FILE PORT_OFFICE SECRET LETTERBOX_SMTP_PORT LETTERBOX
  */
 const folder = join(dirname(fileURLToPath(import.meta.url)), '..');
 const [address, doneFile, portOfficeBase, portOfficeSecret, smtpPort, letterbox] = process.argv.slice(2) as [string, string, string, string, string, string]; // prettier-ignore
+const ownerUrl = process.env.DOSSIER_OWNER_URL;
 const DEMO_NAMESPACE = '5b0c7b0e-6c1e-4d55-9f35-7a2f4f0f9d11';
 const FIRST_DAY = Date.UTC(2026, 10, 9, 9, 0);
 const POLL_MS = 400;
@@ -200,5 +204,6 @@ if (!existsSync(doneFile)) {
     await call(by, 'PUT', `/occasions/${idOf(id)}`, { ...fields, ...(id === 'open-day' && { planId: PLAN_ID }) });
   for (const [i, shot] of shots.entries()) await load(shot, i);
   await beginFollowUp();
+  if (ownerUrl) await loadSeason({ call, idOf, ownerUrl });
   writeFileSync(doneFile, new Date().toISOString());
 }

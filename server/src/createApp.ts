@@ -21,6 +21,7 @@ import { filingRoutes } from './features/filing';
 import { matchingRoutes } from './features/matching';
 import { companyRoutes } from './features/companies';
 import { feedRoutes, followupRoutes, withdrawRoutes } from './features/followup';
+import { insightRoutes } from './features/insight';
 import { pipelineRoutes } from './features/pipeline';
 import { peopleRoutes } from './features/people';
 import { proofRoutes } from './features/proof';
@@ -138,6 +139,7 @@ const roomsOf = ({ database, events, backups, ...config }: RoomParts): Routes[] 
   companyRoutes(database),
   followupRoutes(database, reachOf(config)),
   pipelineRoutes(database),
+  insightRoutes(database),
   retentionRoutes(database),
   backupRoutes(database, backups),
 ];

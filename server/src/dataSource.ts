@@ -26,6 +26,7 @@ import {
   ContactPoint,
 } from './features/people';
 import { AskedReadingRecord, DeliveryRecord, DestinationRecord, HandedRecord, ImportFile, ImportRowRecord, MappingRecord, ShareLink, WebhookDeliveryRecord, WebhookRecord } from './features/exchange'; // prettier-ignore
+import { ProofFactRecord } from './features/filing';
 import { AttachmentRecord, BouncedAddress, CalendarFeedRecord, DoNotWrite, EnrolmentRecord, MailSender, MailSettingsRecord, MessageRecord, MorningMail, PlanRecord, PlanVersion, Task, TemplateRecord, TemplateVersion } from './features/followup'; // prettier-ignore
 import { OpportunityActRecord, OpportunityFile, OpportunityNoteRecord, OpportunityPerson, OpportunityRecord, QualificationRecord, Stage } from './features/pipeline'; // prettier-ignore
 import { Card, LearnedFact, LearnedSource } from './features/reading';
@@ -64,6 +65,7 @@ import { Events1780000000029 } from './migrations/1780000000029-events';
 import { Destinations1780000000030 } from './migrations/1780000000030-destinations';
 import { Followup1780000000031 } from './migrations/1780000000031-followup';
 import { Pipeline1780000000032 } from './migrations/1780000000032-pipeline';
+import { Insight1780000000033 } from './migrations/1780000000033-insight';
 import { StoredFile } from './platform/entities';
 
 /** The database of Dossier through one role's connection. */
@@ -111,6 +113,7 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       Destinations1780000000030,
       Followup1780000000031,
       Pipeline1780000000032,
+      Insight1780000000033,
     ],
     entities: [
       Workspace,
@@ -149,6 +152,7 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       Note,
       ChangeLogEntry,
       FilingReceipt,
+      ProofFactRecord,
       MatchKey,
       NotSame,
       Merge,

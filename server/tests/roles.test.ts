@@ -127,6 +127,7 @@ describe('what belongs to another workspace', () => {
     made.opportunities = await idOf('/opportunities', { title: 'Only for us', currency: 'EUR' });
     made['opportunity-notes'] = await idOf(`/opportunities/${made.opportunities}/notes`, { text: 'Only for us.' });
     made['opportunity-files'] = (await rep.send<{ id: string }>('POST', `/opportunities/${made.opportunities}/files?name=ours.pdf`, Buffer.from('%PDF'))).body.id; // prettier-ignore
+    made['insight/occasions'] = made.occasions;
     made.leads = await rep.filed({ familyName: 'Ownlead', emails: ['lead@quay.example'] }, { kind: 'lead' });
     const another = await rep.filed({ familyName: 'Owncontact', emails: ['contact@quay.example'] }, { kind: 'lead' });
     made.qualifications = await idOf(`/leads/${another}/qualify`, { version: (await rep.person(another)).version });

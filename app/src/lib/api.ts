@@ -72,6 +72,7 @@ export const api = createApi({
     'Feed',
     'Pipeline',
     'Opportunity',
+    'Figures',
   ],
   endpoints: () => ({}),
 });

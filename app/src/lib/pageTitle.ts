@@ -44,6 +44,7 @@ const TITLES: readonly (readonly [RegExp, string])[] = [
   [/^\/shared/, 'A card'],
   [/^\/sample/, 'A sample card'],
   [/^\/pipeline\/leads/, 'Leads'],
+  [/^\/pipeline\/figures/, 'Figures'],
   [/^\/pipeline\/opportunities/, 'An opportunity'],
   [/^\/pipeline/, 'Business'],
   [/^\/people\/changes/, 'Changed together'],

@@ -4,6 +4,7 @@ import { DESTINATION_ROUTES } from './destinationRoutes';
 import { EVENT_ROUTES } from './eventRoutes';
 import { EXCHANGE_ROUTES } from './exchangeRoutes';
 import { FOLLOWUP_ROUTES } from './followupRoutes';
+import { INSIGHT_ROUTES } from './insightRoutes';
 import { PIPELINE_ROUTES } from './pipelineRoutes';
 import { PEOPLE_ROUTES } from './peopleRoutes';
 import { TEAM_ROUTES } from './teamRoutes';
@@ -16,6 +17,7 @@ export const API_GROUPS: readonly { name: string; routes: DescribedRoutes }[] = 
   { name: 'People and firms', routes: PEOPLE_ROUTES },
   { name: 'Following up', routes: FOLLOWUP_ROUTES },
   { name: 'Leads and business', routes: PIPELINE_ROUTES },
+  { name: 'Figures', routes: INSIGHT_ROUTES },
   { name: 'Files', routes: EXCHANGE_ROUTES },
   { name: 'Events', routes: EVENT_ROUTES },
   { name: 'Handing over', routes: DESTINATION_ROUTES },

@@ -6,6 +6,7 @@ import { Heading, Serif, Subheading } from '@/ui';
 const PARTS = [
   { at: 'leads', href: '/pipeline/leads', name: 'Leads' },
   { at: 'board', href: '/pipeline', name: 'Business' },
+  { at: 'figures', href: '/pipeline/figures', name: 'Figures' },
 ] as const;
 
 interface Props {

@@ -5,9 +5,9 @@ import { View } from 'react-native';
 import { v7 as uuidv7 } from 'uuid';
 import { SettingsSection } from '@/features/account';
 import { problemText } from '@/lib/api';
+import { amountOf } from '@/lib/money';
 import { Button, CannotShow, Choice, LoadingLines, Notice, Select, Soft, Subheading, TagField, TextField } from '@/ui';
 import { usePipelineSettingsQuery, useSavePipelineSettingsMutation } from './api';
-import { amountOf } from './opportunities/draft';
 
 /** How the team follows leads and business: its words, stages, goals and rates. */
 export function PipelineSection() {

@@ -1,5 +1,6 @@
 import { lazyScreen } from '@/lib/lazyScreen';
 
+export { PipelineHead } from './PipelineHead';
 export { CompanyOpportunities, PersonOpportunities } from './opportunities/OpportunitiesOf';
 export { pipelineSlice } from './slice';
 

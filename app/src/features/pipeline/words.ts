@@ -1,14 +1,6 @@
 import type { Lead } from '@dossier/contract';
-import type { Part, Sum } from '@dossier/core/pipeline';
+import type { Part } from '@dossier/core/pipeline';
 import { counted } from '@/lib/counted';
-
-/** "EUR 12,400", "EUR 0.50": to the second place only where there is something there. */
-export const moneyWords = (value: number, currency: string): string =>
-  `${currency} ${value.toLocaleString('en', Number.isInteger(value) ? {} : { minimumFractionDigits: 2, maximumFractionDigits: 2 })}`;
-
-/** Sums of several currencies one after the other. */
-export const sumWords = (sums: readonly Sum[], of: 'value' | 'weighted'): string =>
-  sums.map((sum) => moneyWords(sum[of], sum.currency)).join(' + ') || 'nothing yet';
 
 export const PART_WORDS: Readonly<Record<Part, string>> = {
   decides: 'Decides',

@@ -132,6 +132,7 @@ export const describe = ({ id, name, email, role, workspace }: Account): Session
     ratings: workspace!.ratings,
     leadStatuses: workspace!.leadStatuses,
     closeReasons: workspace!.closeReasons,
+    figures: workspace!.figures,
     limits: { same: workspace!.sameFrom, perhaps: workspace!.perhapsFrom },
   },
 });

@@ -40,6 +40,7 @@ export const KEPT_TABLES = [
   'consent',
   'change_log',
   'filing_receipt',
+  'proof_fact',
   'merge',
   'not_same',
   'match_key',

@@ -47,6 +47,18 @@ export class Occasion {
   @ManyToOne('PlanRecord', { onDelete: 'SET NULL' })
   @JoinColumn({ name: 'plan_id', foreignKeyConstraintName: 'occasion_plan_fk' })
   plan?: { id: string } | null;
+  /** What the team paid for it, in its own currency. */
+  @Column({
+    type: 'numeric',
+    precision: 14,
+    scale: 2,
+    nullable: true,
+    transformer: {
+      to: (value: number | null) => value,
+      from: (kept: string | null) => (kept === null ? null : Number(kept)),
+    },
+  })
+  cost!: number | null;
   @Column({ name: 'created_at', type: 'timestamptz' })
   createdAt!: Date;
 }

@@ -1,7 +1,8 @@
 import type { Action, FileCard, Filed } from '@dossier/contract';
 import { changesBetween, emptyPersonFields, type PersonFields } from '@dossier/core/people';
+import { proofFactOf } from '@dossier/core/proof/fact';
 import { lessonsOf } from '@dossier/core/reading';
-import type { DataSource, EntityManager } from 'typeorm';
+import { IsNull, type DataSource, type EntityManager } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
 import { conflict } from '../../platform/problem';
 import type { SignedIn } from '../../platform/session';
@@ -14,6 +15,7 @@ import {
   addPeople,
   changePerson,
   distinctTags,
+  Employment,
   FilingReceipt,
   giveConsent,
   keepApart,
@@ -25,6 +27,7 @@ import {
 import { Card, cardStates, learn, lockCards } from '../reading';
 import { keptAsFiled, removePicturesSoon } from '../retention';
 import { closeSecondLook } from '../tray';
+import { ProofFactRecord } from './entities';
 import { lockKey } from './queries';
 
 /**
@@ -70,6 +73,7 @@ export async function fileLocked(
     ...filed,
     at: filing.at,
   });
+  await tellHowRead(filing, filed.personId);
   await closeSecondLook(manager, who, card.id, '');
   // Nobody has proved what was filed by itself: it teaches nothing.
   if (!byItself)
@@ -77,6 +81,14 @@ export async function fileLocked(
   await removePicturesSoon(manager, who.workspaceId);
   await announce(manager, who.workspaceId, { photoId: card.photoId ?? card.id, state: 'changed', progress: null });
   return filed;
+}
+
+/** What was read, beside what was filed: a fact for the figures. What nobody has read has none. */
+async function tellHowRead({ manager, who, card, request, byItself, at }: Filing, personId: string): Promise<void> {
+  if (card.proposals.length === 0) return;
+  const job = await manager.findOneBy(Employment, { personId, endedAt: IsNull() });
+  const fact = { ...proofFactOf(card.proposals, request.fields), workspaceId: who.workspaceId, at, byItself };
+  await manager.upsert(ProofFactRecord, { cardId: card.id, companyId: job?.companyId ?? null, ...fact }, ['cardId']);
 }
 
 function answerOf(receipt: FilingReceipt, request: FileCard): Filed {

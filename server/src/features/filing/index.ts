@@ -1,2 +1,3 @@
 export { fileByItself } from './byItself';
+export { ProofFactRecord } from './entities';
 export { filingRoutes } from './routes';

@@ -6,6 +6,7 @@ import { announce } from '../../platform/trayEvents';
 import { inWorkspace } from '../../platform/workspaceScope';
 import { ChangeLogEntry, Employment, FilingReceipt, lockCardsOf, log, Person, deleteEmptyCompanies } from '../people';
 import { type Card, cardStates, openState, unlearn } from '../reading';
+import { ProofFactRecord } from './entities';
 
 /** As `takeBack`, of one person. @throws ProblemError 404 as well, for somebody who is not here */
 export async function takeOneBack(database: DataSource, who: SignedIn, personId: string): Promise<void> {
@@ -40,6 +41,7 @@ export function takeBack(database: DataSource, who: SignedIn, personIds: readonl
     if (without) throw conflict('no-card', `There is no card of ${without.fullName} to send back.`);
     for (const card of cards) await cardStates.move(manager, card.id, stateInTray(card), { personId: null, kept: null, keepUntil: null, filedAt: null }); // prettier-ignore
     await unlearn(manager, who.workspaceId, cards.map(({ id }) => id)); // prettier-ignore
+    await manager.delete(ProofFactRecord, { cardId: In(cards.map(({ id }) => id)) });
     await manager.delete(FilingReceipt, { personId: In(ids) });
     const jobs = await manager.findBy(Employment, { personId: In(ids) });
     for (const { id } of people) await log(manager, who, { personId: id, action: 'deleted', at: new Date() });

@@ -11,6 +11,7 @@ import { Account, Workspace } from '../account';
 @Index('person_unindexed', ['workspaceId', 'keysVersion'])
 @Index('person_unseen', ['workspaceId', 'filedByItselfAt'], { where: 'filed_by_itself_at IS NOT NULL' })
 @Index('person_name_trigrams', { synchronize: false })
+@Index('person_filed', { synchronize: false })
 @Index('person_leads', ['workspaceId', 'ownerId'], {
   where: "kind = 'lead' AND deleted_at IS NULL AND closed IS NULL",
 })

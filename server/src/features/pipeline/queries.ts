@@ -250,3 +250,16 @@ export async function isWorkedOn(manager: EntityManager, workspaceId: string, op
   );
   return row!.worked;
 }
+
+/** Where somebody was met last. */
+export async function lastOccasion(
+  manager: EntityManager,
+  workspaceId: string,
+  personId: string,
+): Promise<string | null> {
+  const [row] = await manager.query<{ id: string }[]>(
+    `select occasion_id as id from card where workspace_id = $1 and person_id = $2 and occasion_id is not null order by taken_at desc, id limit 1`,
+    [workspaceId, personId],
+  );
+  return row?.id ?? null;
+}

@@ -30,6 +30,7 @@ export interface CardExpectation {
 @Index('card_person', ['personId'])
 @Index('card_front', ['frontCardId'])
 @Index('card_occasion', ['occasionId'])
+@Index('card_taken', { synchronize: false })
 export class Card {
   @PrimaryColumn({ type: 'uuid', primaryKeyConstraintName: 'card_pkey' })
   id!: string;

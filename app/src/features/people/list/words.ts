@@ -18,6 +18,8 @@ export const FACET_LABELS: Readonly<Record<Facet, string>> = {
   lead: 'What became of leads',
   status: 'Status of leads',
   reason: 'Why leads were closed',
+  written: 'Written to',
+  reached: 'How far leads have come',
 };
 
 const VALUES: Readonly<Partial<Record<Facet, Readonly<Record<string, string>>>>> = {
@@ -29,6 +31,15 @@ const VALUES: Readonly<Partial<Record<Facet, Readonly<Record<string, string>>>>>
   rating: { '': 'Not rated' },
   lead: { open: 'Open leads', closed: 'Closed leads', qualified: 'Were leads' },
   status: { '': 'No status' },
+  written: { yes: 'Were written to', no: 'Never written to' },
+  reached: {
+    filed: 'Filed',
+    written: 'Written to',
+    answered: 'Answered',
+    qualified: 'Qualified',
+    business: 'Business',
+    won: 'Won',
+  },
 };
 
 /** A value of a facet in words. @param label what the server calls it, for owners, occasions and firms */

@@ -5,7 +5,8 @@ import { View } from 'react-native';
 import { formatDay } from '@/lib/formatDate';
 import { useWide } from '@/lib/useWide';
 import { Highlight, Select, Serif, Soft, Text } from '@/ui';
-import { lastedWords, moneyWords } from '../words';
+import { moneyWords } from '@/lib/money';
+import { lastedWords } from '../words';
 
 interface Props {
   one: ListedOpportunity;

@@ -12,7 +12,7 @@ import { useBoardQuery, type Narrowing } from '../api';
 import { Narrow } from '../Narrow';
 import { PipelineHead } from '../PipelineHead';
 import { usePlace } from '../usePlace';
-import { moneyWords, sumWords } from '../words';
+import { moneyWords, sumWords } from '@/lib/money';
 import { BoardCard } from './BoardCard';
 import { BoardDrag } from './BoardDrag';
 import { useMove } from './useMove';

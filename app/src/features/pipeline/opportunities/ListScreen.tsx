@@ -9,7 +9,7 @@ import { useOpportunitiesInfiniteQuery, usePipelineSettingsQuery } from '../api'
 import { Narrow } from '../Narrow';
 import { PipelineHead } from '../PipelineHead';
 import { usePlace } from '../usePlace';
-import { sumWords } from '../words';
+import { sumWords } from '@/lib/money';
 import { OpportunityRow } from './OpportunityRow';
 
 /** All business, also what is over, found, narrowed and put in order. */

@@ -3,7 +3,7 @@ import { Link, type Href } from 'expo-router';
 import { View } from 'react-native';
 import { formatDay, formatWhen } from '@/lib/formatDate';
 import { Serif, Soft, Text } from '@/ui';
-import { moneyWords } from '../words';
+import { moneyWords } from '@/lib/money';
 
 interface Props {
   one: ListedOpportunity;

@@ -12,7 +12,8 @@ import {
   useChangeOpportunityMutation, useEndOpportunityMutation, useMoveOpportunityMutation, useOpportunityQuery, usePipelineSettingsQuery,
   useRemoveOpportunityMutation,
 } from '../api'; // prettier-ignore
-import { moneyWords, PART_WORDS } from '../words';
+import { moneyWords } from '@/lib/money';
+import { PART_WORDS } from '../words';
 import { EndIt } from './EndIt';
 import { HistoryOf } from './HistoryOf';
 import { OpportunityFiles, OpportunityNotes } from './NotesAndFiles';

@@ -1,5 +1,6 @@
 import type { NewOpportunity, Opportunity, PipelineSettings } from '@dossier/contract';
 import type { Part } from '@dossier/core/pipeline';
+import { amountOf } from '@/lib/money';
 
 /** A piece of business as it is written in a form: numbers are words until they are sent. */
 export interface Draft {
@@ -49,15 +50,6 @@ export function complaintsOf({ title, value, currency, chance }: Draft): Partial
   if (!/^[A-Z]{3}$/.test(currency)) complaints.currency = 'Write three letters, such as EUR.';
   if (chance.trim() && !/^(?:100|\d{1,2})$/.test(chance.trim())) complaints.chance = 'Write a number from 0 to 100.';
   return complaints;
-}
-
-/** "12,400.50" and "12 400,50" alike; undefined for what is no amount. */
-export function amountOf(written: string): number | undefined {
-  const tight = written.replace(/[\s\u00a0\u202f'’]/g, '');
-  const grouped = /^(\d{1,3}(?:[.,]\d{3})+)(?:[.,](\d{1,2}))?$/.exec(tight);
-  const plain = /^(\d+)(?:[.,](\d{1,2}))?$/.exec(tight);
-  const [, whole, cents = ''] = plain ?? grouped ?? [];
-  return whole === undefined ? undefined : Number(`${whole.replace(/[.,]/g, '')}.${cents || '0'}`);
 }
 
 /** As it is sent. */

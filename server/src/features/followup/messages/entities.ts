@@ -11,6 +11,7 @@ export type MessageStateName = Message['state'] | 'handing';
 
 /** What was written to somebody, or by them. */
 @Entity('message')
+@Index('message_firsts', { synchronize: false })
 @Index('message_header_id', ['workspaceId', 'direction', 'headerId'], { unique: true })
 @Index('message_withdraw_key', ['withdrawKey'], { unique: true })
 @Index('message_of_step', ['enrolmentId', 'stepId'], { unique: true })

@@ -8,6 +8,7 @@ import { addTaskIn } from '../../followup';
 import { changePerson, Company, companyNamed, currentOf, loadFields, lockPerson, log, mergeLocked, Person } from '../../people'; // prettier-ignore
 import { QualificationRecord, type QualificationUndo } from '../entities';
 import { makeIn } from '../opportunities/save';
+import { lastOccasion } from '../queries';
 import { haveStages } from '../settings/stages';
 
 /**
@@ -32,7 +33,8 @@ export async function qualify(
       : await intoContact(manager, who, lead, company ? { ...fields, company: company.name } : fields, at);
     const { person, companyId, fields: after } = (await loadFields(manager, [contact.personId])).get(contact.personId)!;
     const about = company?.id ?? companyId;
-    const opportunityId = request.opportunity ? await opportunityOf(manager, who, request.opportunity, person.id, about) : null; // prettier-ignore
+    const occasionId = request.opportunity?.occasionId ?? (await lastOccasion(manager, who.workspaceId, person.id));
+    const opportunityId = request.opportunity ? await opportunityOf(manager, who, { ...request.opportunity, occasionId }, person.id, about) : null; // prettier-ignore
     const taskId = request.task
       ? await addTaskIn(manager, who, {
           ...request.task, personId: person.id, companyId: null, opportunityId, dueTime: null, repeat: null, ownerId: null,

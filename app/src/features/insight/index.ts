@@ -1,0 +1,3 @@
+import { lazyScreen } from '@/lib/lazyScreen';
+
+export const FiguresScreen = lazyScreen(() => import('./FiguresScreen'), 'FiguresScreen');

@@ -1,0 +1,3 @@
+export { drawSeason, type Season, type SeasonLead, type SeasonTeam } from './drawSeason';
+export { seasonOccasions } from './occasions';
+export { writeSeason, type Query } from './writeSeason';

@@ -1,0 +1,1 @@
+export { insightRoutes } from './routes';

@@ -1,0 +1,294 @@
+import type { EntityManager } from 'typeorm';
+
+/** Cards of an occasion, without backs and what was thrown away. */
+const CARDS = `card k where k.workspace_id = $1 and k.occasion_id = $2 and k.front_card_id is null and k.state <> 'discarded'`;
+
+export const cardsByHour = (
+  manager: EntityManager,
+  workspaceId: string,
+  occasionId: string,
+  timeZone: string,
+): Promise<{ day: string; hour: number; cards: number }[]> =>
+  manager.query(
+    `select to_char(k.taken_at at time zone $3, 'YYYY-MM-DD') as day, extract(hour from k.taken_at at time zone $3)::int as hour, count(*)::int as cards
+     from ${CARDS} group by 1, 2 order by 1, 2`,
+    [workspaceId, occasionId, timeZone],
+  );
+
+export interface BroughtRow {
+  /** Null for all together. */
+  made_by: string | null;
+  name: string | null;
+  cards: number;
+  in_tray: number;
+  people: number;
+  leads: number;
+  qualified: number;
+  closed: number;
+}
+
+/** What cards of an occasion have become, by who photographed them, and together: whoever has several cards counts once. */
+export const broughtBy = (manager: EntityManager, workspaceId: string, occasionId: string): Promise<BroughtRow[]> =>
+  manager.query(
+    `select case when grouping(k.made_by) = 1 then null else k.made_by end as made_by, max(a.name) as name, grouping(k.made_by) = 1 as together,
+       count(*)::int as cards, count(*) filter (where k.state in ('toProve', 'needsPerson', 'setAside'))::int as in_tray,
+       count(distinct p.id)::int as people, count(distinct p.id) filter (where p.kind = 'lead' or p.qualified_at is not null)::int as leads,
+       count(distinct p.id) filter (where p.kind = 'contact' and p.qualified_at is not null)::int as qualified,
+       count(distinct p.id) filter (where p.closed is not null)::int as closed
+     from card k left join person p on p.workspace_id = $1 and p.id = k.person_id and p.deleted_at is null
+     left join account a on a.workspace_id = $1 and a.id = k.made_by
+     where k.workspace_id = $1 and k.occasion_id = $2 and k.front_card_id is null and k.state <> 'discarded'
+     group by grouping sets ((), (k.made_by)) order by together desc, people desc, name`,
+    [workspaceId, occasionId],
+  );
+
+export interface WorthRow {
+  state: 'open' | 'won' | 'lost';
+  currency: string;
+  chance: number;
+  number: number;
+  value: string;
+}
+
+export const worthOfOccasion = (manager: EntityManager, workspaceId: string, occasionId: string): Promise<WorthRow[]> =>
+  manager.query(
+    `select o.state, o.currency, case o.state when 'won' then 100 when 'lost' then 0 else coalesce(o.chance, s.chance) end as chance,
+       count(*)::int as number, coalesce(sum(o.value), 0)::text as value
+     from opportunity o join stage s on s.workspace_id = $1 and s.id = o.stage_id
+     where o.workspace_id = $1 and o.occasion_id = $2 group by 1, 2, 3`,
+    [workspaceId, occasionId],
+  );
+
+/** Who was filed between two days where the team is. @see figures */
+export interface Range {
+  from: string;
+  to: string;
+  owner: readonly string[];
+  occasion: readonly string[];
+  timeZone: string;
+}
+const PEOPLE = `p.workspace_id = $1 and p.deleted_at is null
+  and p.created_at >= ($2::date)::timestamp at time zone $4 and p.created_at < ($3::date + 1)::timestamp at time zone $4
+  and (cardinality($5::uuid[]) = 0 or p.owner_id = any($5::uuid[]))
+  and (cardinality($6::uuid[]) = 0 or exists (select from card k where k.workspace_id = $1 and k.person_id = p.id and k.occasion_id = any($6::uuid[])))`;
+const range = (workspaceId: string, { from, to, owner, occasion, timeZone }: Range): unknown[] =>
+  [workspaceId, from, to, timeZone, owner, occasion]; // prettier-ignore
+
+type Quarters = [number, number, number] | null;
+export interface SpeedRow {
+  week: string | null;
+  owner_id: string | null;
+  name: string | null;
+  people: number;
+  filed: Quarters;
+  filed_n: number;
+  written: Quarters;
+  written_n: number;
+  answered: Quarters;
+  answered_n: number;
+  qualified: Quarters;
+  qualified_n: number;
+}
+
+const quarters = (name: string): string =>
+  `percentile_cont(array[0.25, 0.5, 0.75]) within group (order by extract(epoch from ${name}_at - from_at)) filter (where ${name}_at >= from_at) as ${name},
+   count(*) filter (where ${name}_at >= from_at)::int as ${name}_n`;
+
+/** How long it took from the card, or the record of whoever has none, to each step; together, by week, by owner. */
+export const speedRows = (manager: EntityManager, workspaceId: string, of: Range): Promise<SpeedRow[]> =>
+  manager.query(
+    `with filed as materialized (select p.id, p.owner_id, p.created_at, p.qualified_at from person p where ${PEOPLE}),
+     first_cards as (select k.person_id, min(k.taken_at) as taken_at, min(k.filed_at) as filed_at from card k join filed f on f.id = k.person_id
+       where k.workspace_id = $1 and k.front_card_id is null group by k.person_id),
+     first_out as (select m.person_id, min(m.at) as at from message m join filed f on f.id = m.person_id
+       where m.workspace_id = $1 and m.direction = 'out' and m.state = 'sent' group by m.person_id),
+     first_in as (select m.person_id, min(m.at) as at from message m join filed f on f.id = m.person_id
+       where m.workspace_id = $1 and m.direction = 'in' and m.kind = 'answer' group by m.person_id),
+     took as (select date_trunc('week', f.created_at at time zone $4)::date as week, f.owner_id, coalesce(c.taken_at, f.created_at) as from_at,
+         c.filed_at, o.at as written_at, i.at as answered_at, f.qualified_at
+       from filed f left join first_cards c on c.person_id = f.id left join first_out o on o.person_id = f.id left join first_in i on i.person_id = f.id)
+     select to_char(t.week, 'YYYY-MM-DD') as week, t.owner_id, max(a.name) as name, count(*)::int as people,
+       ${['filed', 'written', 'answered', 'qualified'].map(quarters).join(', ')}
+     from took t left join account a on a.workspace_id = $1 and a.id = t.owner_id
+     group by grouping sets ((), (t.week), (t.owner_id)) order by t.week nulls first, name`,
+    range(workspaceId, of),
+  );
+
+export interface ReachedRow {
+  owner_id: string | null;
+  name: string | null;
+  occasion_id: string | null;
+  occasion: string | null;
+  by: 'all' | 'owner' | 'occasion';
+  reached: string;
+  open: number;
+  closed: number;
+}
+
+/** How far whoever is or was a lead has come: what lists are narrowed by tells it. */
+const HOW_FAR = `
+  leads as materialized (
+    select p.id, p.owner_id, p.closed, case
+        when exists (select from opportunity_person r join opportunity o on o.workspace_id = $1 and o.id = r.opportunity_id and o.state = 'won' where r.workspace_id = $1 and r.person_id = p.id) then 'won'
+        when exists (select from opportunity_person r where r.workspace_id = $1 and r.person_id = p.id) then 'business'
+        when p.qualified_at is not null then 'qualified'
+        when exists (select from message m where m.workspace_id = $1 and m.person_id = p.id and m.direction = 'in' and m.kind = 'answer') then 'answered'
+        when exists (select from message m where m.workspace_id = $1 and m.person_id = p.id and m.direction = 'out' and m.state = 'sent') then 'written'
+        else 'filed' end as reached
+    from person p where ${PEOPLE} and (p.kind = 'lead' or p.qualified_at is not null))`;
+
+export const reachedRows = (manager: EntityManager, workspaceId: string, of: Range): Promise<ReachedRow[]> =>
+  manager.query(
+    `with ${HOW_FAR},
+     from_where as (select distinct on (k.person_id) k.person_id, k.occasion_id from card k join leads l on l.id = k.person_id
+       where k.workspace_id = $1 and k.front_card_id is null order by k.person_id, k.taken_at desc, k.id),
+     told as (select l.*, w.occasion_id from leads l left join from_where w on w.person_id = l.id)
+     select t.owner_id, max(a.name) as name, t.occasion_id, max(o.name) as occasion,
+       case when grouping(t.owner_id) = 0 then 'owner' when grouping(t.occasion_id) = 0 then 'occasion' else 'all' end as by, t.reached,
+       count(*) filter (where t.closed is null)::int as open, count(*) filter (where t.closed is not null)::int as closed
+     from told t left join account a on a.workspace_id = $1 and a.id = t.owner_id left join occasion o on o.workspace_id = $1 and o.id = t.occasion_id
+     group by grouping sets ((t.reached), (t.reached, t.owner_id), (t.reached, t.occasion_id))`,
+    range(workspaceId, of),
+  );
+
+export const closeReasons = (
+  manager: EntityManager,
+  workspaceId: string,
+  of: Range,
+): Promise<{ reason: string; number: number }[]> =>
+  manager.query(
+    `select p.closed->>'reason' as reason, count(*)::int as number from person p
+     where ${PEOPLE} and p.kind = 'lead' and p.closed is not null group by 1 order by 2 desc, 1`,
+    range(workspaceId, of),
+  );
+
+const FACTS = `f.workspace_id = $1 and f.at >= ($2::date)::timestamp at time zone $4 and f.at < ($3::date + 1)::timestamp at time zone $4
+  and (cardinality($5::uuid[]) = 0 or k.made_by = any($5::uuid[])) and (cardinality($6::uuid[]) = 0 or k.occasion_id = any($6::uuid[]))`;
+const FROM_FACTS = `from proof_fact f join card k on k.workspace_id = $1 and k.id = f.card_id where ${FACTS}`;
+
+export const readingByWeek = (
+  manager: EntityManager,
+  workspaceId: string,
+  of: Range,
+): Promise<{ week: string; cards: number; doubts: number; untouched: number; by_itself: number }[]> =>
+  manager.query(
+    `select to_char(date_trunc('week', f.at at time zone $4), 'YYYY-MM-DD') as week, count(*)::int as cards, sum(f.doubts)::int as doubts,
+       count(*) filter (where cardinality(f.corrected) + cardinality(f.missed) = 0)::int as untouched, count(*) filter (where f.by_itself)::int as by_itself
+     ${FROM_FACTS} group by 1 order by 1`,
+    range(workspaceId, of),
+  );
+
+export const correctedFields = (
+  manager: EntityManager,
+  workspaceId: string,
+  of: Range,
+): Promise<{ field: string; corrected: number; missed: number }[]> =>
+  manager.query(
+    `select field, sum(corrected)::int as corrected, sum(missed)::int as missed from (
+       select unnest(f.corrected) as field, 1 as corrected, 0 as missed ${FROM_FACTS}
+       union all select unnest(f.missed), 0, 1 ${FROM_FACTS}) t group by field order by sum(corrected) + sum(missed) desc, field`,
+    range(workspaceId, of),
+  );
+
+export const firmsWithHands = (
+  manager: EntityManager,
+  workspaceId: string,
+  of: Range,
+): Promise<{ company_id: string; name: string; cards: number; corrected: number }[]> =>
+  manager.query(
+    `select c.id as company_id, c.name, sum(cards)::int as cards, sum(corrected)::int as corrected from (
+       select f.company_id, count(*) as cards, sum(cardinality(f.corrected) + cardinality(f.missed)) as corrected ${FROM_FACTS}
+         and f.company_id is not null group by f.company_id) t
+     join company c on c.workspace_id = $1 and c.id = company_now(t.company_id) group by c.id, c.name
+     having sum(corrected) > 0 order by sum(corrected) desc, c.name limit 12`,
+    range(workspaceId, of),
+  );
+
+/** Cards that were of somebody known, and records that were brought together. */
+export async function duplicatesAvoided(
+  manager: EntityManager,
+  workspaceId: string,
+  of: Range,
+): Promise<{ known: number; merged: number }> {
+  const [row] = await manager.query<[{ known: number; merged: number }]>(
+    `select (select count(*)::int from filing_receipt r join card k on k.workspace_id = $1 and k.id = r.card_id
+        where r.workspace_id = $1 and r.outcome <> 'created' and r.at >= ($2::date)::timestamp at time zone $4 and r.at < ($3::date + 1)::timestamp at time zone $4
+          and (cardinality($5::uuid[]) = 0 or k.made_by = any($5::uuid[])) and (cardinality($6::uuid[]) = 0 or k.occasion_id = any($6::uuid[]))) as known,
+      (select count(*)::int from merge m where m.workspace_id = $1 and m.undone_at is null and m.at >= ($2::date)::timestamp at time zone $4
+        and m.at < ($3::date + 1)::timestamp at time zone $4 and (cardinality($5::uuid[]) = 0 or m.by = any($5::uuid[])) and cardinality($6::uuid[]) >= 0) as merged`,
+    range(workspaceId, of),
+  );
+  return row;
+}
+
+/** By owner: who was never written to though there is an address, whose answer nobody has read, what is late. */
+export const owedRows = (
+  manager: EntityManager,
+  workspaceId: string,
+  day: string,
+): Promise<{ owner_id: string; name: string; never_written: number; unread: number; late: number }[]> =>
+  manager.query(
+    `select a.id as owner_id, a.name, coalesce(n.number, 0)::int as never_written, coalesce(u.number, 0)::int as unread, coalesce(t.number, 0)::int as late
+     from account a
+     left join (select p.owner_id, count(*) as number from person p where p.workspace_id = $1 and p.deleted_at is null
+       and exists (select from contact_point c where c.workspace_id = $1 and c.person_id = p.id and c.kind = 'email')
+       and not exists (select from message m where m.workspace_id = $1 and m.person_id = p.id and m.direction = 'out' and m.state = 'sent') group by 1) n on n.owner_id = a.id
+     left join (select p.owner_id, count(*) as number from message m join person p on p.workspace_id = $1 and p.id = m.person_id and p.deleted_at is null
+       where m.workspace_id = $1 and m.direction = 'in' and m.read_at is null group by 1) u on u.owner_id = a.id
+     left join (select t.owner_id, count(*) as number from task t where t.workspace_id = $1 and t.done_at is null and t.due_on < $2::date group by 1) t on t.owner_id = a.id
+     where a.workspace_id = $1 and (a.out_of_use_at is null or n.number > 0 or u.number > 0 or t.number > 0) order by a.name, a.id`,
+    [workspaceId, day],
+  );
+
+export const lateTasks = (
+  manager: EntityManager,
+  workspaceId: string,
+  day: string,
+  owners: readonly string[],
+): Promise<
+  {
+    id: string;
+    text: string;
+    due_on: string;
+    owner: string;
+    person_id: string | null;
+    full_name: string | null;
+    opportunity_id: string | null;
+    title: string | null;
+  }[]
+> =>
+  // prettier-ignore
+  manager.query(
+    `select t.id, t.text, t.due_on::text, a.name as owner, p.id as person_id, p.full_name, o.id as opportunity_id, o.title from task t
+     join account a on a.workspace_id = $1 and a.id = t.owner_id
+     left join person p on p.workspace_id = $1 and p.id = t.person_id left join opportunity o on o.workspace_id = $1 and o.id = t.opportunity_id
+     where t.workspace_id = $1 and t.done_at is null and t.due_on < $2::date and (p.id is null or p.deleted_at is null)
+       and (cardinality($3::uuid[]) = 0 or t.owner_id = any($3::uuid[])) order by t.due_on, t.id limit 50`,
+    [workspaceId, day, owners],
+  );
+
+export interface ComingRow {
+  month: string | null;
+  state: 'open' | 'won';
+  currency: string;
+  chance: number;
+  number: number;
+  value: string;
+}
+
+/** What is open by the month in which it is expected, and what was won by the month in which it was. */
+export const comingRows = (
+  manager: EntityManager,
+  workspaceId: string,
+  day: string,
+  owners: readonly string[],
+  timeZone: string,
+): Promise<ComingRow[]> =>
+  manager.query(
+    `select case when o.state = 'won' then to_char(o.ended_at at time zone $4, 'YYYY-MM') else to_char(o.expected_on, 'YYYY-MM') end as month, o.state, o.currency,
+       case o.state when 'won' then 100 else coalesce(o.chance, s.chance) end as chance, count(*)::int as number, coalesce(sum(o.value), 0)::text as value
+     from opportunity o join stage s on s.workspace_id = $1 and s.id = o.stage_id
+     where o.workspace_id = $1 and (o.state = 'open' or (o.state = 'won' and o.ended_at >= (date_trunc('month', $2::date) - interval '5 months') at time zone $4))
+       and (cardinality($3::uuid[]) = 0 or o.owner_id = any($3::uuid[])) group by 1, 2, 3, 4`,
+    [workspaceId, day, owners, timeZone],
+  );
