@@ -18,7 +18,7 @@ type Desk =
   | 'programs'
   | 'systems'
   | `${'trust' | 'together'}${'' | '-colleague'}`
-  | `${'proof' | 'known' | 'people' | 'companies' | 'files' | 'followup' | 'backup' | 'restored'}-${'phone' | 'wide'}`;
+  | `${'proof' | 'known' | 'people' | 'companies' | 'files' | 'followup' | 'pipeline' | 'backup' | 'restored'}-${'phone' | 'wide'}`;
 
 const asDesk = (desk: Desk) => ({ email: `${desk}@keldermoss.example`, password: 'cold-chain' });
 
@@ -46,7 +46,7 @@ export async function signInByHand(page: Page, desk: Desk, path = '/tray'): Prom
 }
 
 /** Goes to one of the places in the bar or the margin column. */
-export const goTo = (page: Page, place: 'Today' | 'Tray' | 'People' | 'Photograph'): Promise<void> =>
+export const goTo = (page: Page, place: 'Today' | 'Tray' | 'People' | 'Pipeline' | 'Photograph'): Promise<void> =>
   page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: place }).click();
 
 /** Chooses files on the photograph screen. */

@@ -62,7 +62,7 @@ async function filed(
   const printed = withSlip ? row.family_name.replace(/[aeiou](?=[^aeiou]*$)/, 'c') : row.family_name;
   const text = [`${row.given_name} ${printed}`, row.title, row.company, row.emails.split(';')[0], row.phones.split(';')[0]].filter(Boolean).join('\n'); // prettier-ignore
   await call(by, 'PUT', `/cards/${cardId}/text`, { kind: 'text', text, takenAt: takenAt.toISOString(), occasionId });
-  const fields = { ...emptyPersonFields(), givenName: row.given_name, familyName: row.family_name, title: row.title, company: row.company, emails: [row.emails.split(';')[0]!].filter(Boolean), locality: row.locality, country: row.country }; // prettier-ignore
+  const fields = { ...emptyPersonFields(), givenName: row.given_name, familyName: row.family_name, title: row.title, company: row.company, emails: [row.emails.split(';')[0]!].filter(Boolean), phones: row.phones.split(';')[0] ? [{ value: row.phones.split(';')[0]!, kind: 'work' as const, extension: '' }] : [], country: row.country }; // prettier-ignore
   const request: FilingRequest = { cardId, kind: 'lead', fields, note: '', tags: [], known: null };
   const answer = (await call(by, 'POST', '/people', request, { 'idempotency-key': `season-${row.id}` })) as { personId?: string }; // prettier-ignore
   return answer.personId;

@@ -11,7 +11,7 @@ interface Props {
 
 /** A day, in the browser's own way of choosing one. */
 export const DayField = ({ label, value, onChange, complaint }: Props) => (
-  <View className="min-w-[150px] flex-1 gap-1">
+  <View className="min-w-[120px] flex-1 gap-1">
     <Soft aria-hidden>{label}</Soft>
     <input
       type="date"

@@ -24,7 +24,7 @@ const filed = {
 };
 
 it('tells what was doubtful, filed otherwise than read, and not read at all', () => {
-  expect(proofFactOf(read, { ...filed, title: 'Pilot' })).toEqual({ doubts: 1, corrected: ['familyName'], missed: ['title'] }); // prettier-ignore
+  expect(proofFactOf(read, { ...filed, title: 'Pilot', country: 'GB' })).toEqual({ doubts: 1, corrected: ['familyName'], missed: ['title'] }); // prettier-ignore
 });
 
 it('tells of nothing where all was read right', () => {

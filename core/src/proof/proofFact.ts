@@ -21,6 +21,9 @@ function isSame(field: FieldName, read: string, filed: string): boolean {
   return one === other;
 }
 
+/** Found out from the others rather than read: nobody types them. */
+const NOT_READ: ReadonlySet<string> = new Set(['country', 'region']);
+
 /** What was proposed, beside what was filed. */
 export function proofFactOf(proposals: readonly FieldProposal[], filed: PersonFields): ProofFact {
   const draft = draftOf(proposals);
@@ -28,6 +31,7 @@ export function proofFactOf(proposals: readonly FieldProposal[], filed: PersonFi
   const fact: ProofFact = { doubts: draft.fields.filter(isDoubtful).length, corrected: [], missed: [] };
   for (const [name, values = []] of Object.entries(wanted)) {
     const field = name as FieldName;
+    if (NOT_READ.has(field)) continue;
     const read = draft.fields.filter((one) => one.field === field).map(({ value }) => value);
     if (read.length === 0) {
       if (values.length > 0) fact.missed.push(field);

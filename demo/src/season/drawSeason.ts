@@ -108,13 +108,13 @@ function businessOf(lead: SeasonLead, from: Date, season: Season, draw: Draw): v
   }
   const stage = team.stages[place]!;
   const over = new Date(since.getTime() + (4 + random.next() * 25) * DAY);
-  const state = over > now || random.chance(0.35) ? 'open' : far > team.stages.length - 1 || random.chance(0.35) ? 'won' : 'lost'; // prettier-ignore
+  const state = over > now || random.chance(0.45) ? 'open' : far > team.stages.length - 1 || random.chance(0.35) ? 'won' : 'lost'; // prettier-ignore
   const reason = state === 'won' ? random.pickUneven(team.winReasons) : random.pickUneven(team.lossReasons);
   if (state !== 'open')
     season.opportunity_act.push({ ...row, id: uuid(), at: over, kind: state, state, stage_id: stage.id, changes: [{ field: 'reason', before: '', after: reason }] }); // prettier-ignore
   season.opportunity.push({
     id, title: `${product[0]!.toUpperCase()}${product.slice(1)}, ${lead.company || lead.fullName}`, company_id: lead.companyId, value, currency: 'EUR',
-    expected_on: new Date(now.getTime() + (random.below(110) - 12) * DAY).toISOString().slice(0, 10), chance: null,
+    expected_on: new Date(now.getTime() + (random.below(100) - 8) * DAY).toISOString().slice(0, 10), chance: null,
     about: team.products.length > 0 ? [random.pick(team.products)] : [], stage_id: stage.id, stage_since: since, state, ended_at: state === 'open' ? null : over,
     end_reason: state === 'open' ? null : reason, end_words: '', owner_id: lead.ownerId, occasion_id: lead.occasionId, made_by: lead.ownerId, made_at: from,
     changed_at: state === 'open' ? since : over, version: 1,

@@ -1,3 +1,4 @@
+/* eslint-disable jsx-a11y/no-noninteractive-tabindex -- a wide table is scrolled with the arrows */
 import { Link } from 'expo-router';
 import { useRef, useState, type CSSProperties, type ReactNode } from 'react';
 import { View } from 'react-native';
@@ -81,7 +82,7 @@ function TableOf({ title, table: { columns, rows } }: { title: string; table: Ta
   if (rows.length === 0) return <Soft>Nothing to count yet.</Soft>;
   const isNumber = (place: number) => rows.some((row) => typeof valueOf(row[place] ?? null) === 'number');
   return (
-    <div style={{ overflowX: 'auto' }}>
+    <div style={{ overflowX: 'auto' }} tabIndex={0} role="group" aria-label={`Table: ${title}`}>
       <table aria-label={title} style={{ borderCollapse: 'collapse', width: '100%' }}>
         <thead>
           <tr>

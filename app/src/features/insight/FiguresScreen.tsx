@@ -119,7 +119,7 @@ function Asked({ question, asked, set, occasions }: AskedProps) {
             onChange={(occasion) => set({ occasion })}
             options={[{ value: '', label: 'Any occasion' }, ...occasions.map(({ id, name }) => ({ value: id, label: name }))]} // prettier-ignore
           />
-          <View className="flex-row gap-3">
+          <View className="w-full max-w-[350px] flex-row gap-3">
             <DayField label="Filed from" value={asked.from} onChange={(from) => set({ from })} />
             <DayField label="to" value={asked.to} onChange={(to) => set({ to })} />
           </View>

@@ -25,8 +25,8 @@ interface Props {
 const HEIGHT = 220;
 const FOOT = 26;
 const LEFT = 56;
-/** A word under a column needs so many pixels. */
-const WORD = 62;
+/** A letter under a column needs so many pixels. */
+const LETTER = 8;
 
 /** What there was at one time after the other, the parts of each on each other, and what was wanted as a line of dashes. */
 export function Columns({ label, series, columns, wantedName, say = (value) => value.toLocaleString('en') }: Props) {
@@ -48,7 +48,8 @@ export function Columns({ label, series, columns, wantedName, say = (value) => v
       {(width) => {
         const y = scaleLinear([0, most], [HEIGHT - FOOT, 10]).nice(4);
         const x = scaleBand(columns.map((_, place) => String(place)), [LEFT, width]).paddingInner(0.25).paddingOuter(0.1); // prettier-ignore
-        const every = Math.max(1, Math.ceil((columns.length * WORD) / (width - LEFT)));
+        const word = LETTER * (2 + Math.max(0, ...columns.map((column) => column.label.length)));
+        const every = Math.max(1, Math.ceil((columns.length * word) / (width - LEFT)));
         const wanted = line<{ x: number; value: number }>((d) => d.x, (d) => y(d.value)); // prettier-ignore
         const aims = columns.flatMap((column, place) => {
           const left = x(String(place))!;

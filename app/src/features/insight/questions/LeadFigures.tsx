@@ -33,7 +33,7 @@ export function LeadFigures({ asked }: { asked: Asked }) {
               says={`Of ${counted(all, 'lead')} ${won === 0 ? 'none has' : `${won.toLocaleString('en')} (${percent(won, all)} %) ${won === 1 ? 'has' : 'have'}`} been won so far.`}
               legend={['Came so far', 'Are still there, open']}
               table={{
-                columns: ['', 'Came so far', 'Per cent', 'Still there', 'Closed there'],
+                columns: ['How far', 'Came so far', 'Per cent', 'Still there', 'Closed there'],
                 rows: steps.map(({ reached, number, open, closed: ended }, place) => [
                   WORDS[reached],
                   { value: number, href: leadsAt(asked, { reached: farther(place) }) },

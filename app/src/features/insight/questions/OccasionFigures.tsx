@@ -69,7 +69,7 @@ function Report({ one, other }: { one: OccasionReport; other?: OccasionReport })
         title="What did it bring?"
         legend={series}
         table={{
-          columns: ['', ...series],
+          columns: ['What', ...series],
           rows: STEPS.map(({ name, of, at }) => [name, ...both.map((report) => cell(of(report), at(report)))]),
         }}
       >
@@ -87,7 +87,7 @@ function Report({ one, other }: { one: OccasionReport; other?: OccasionReport })
           key={report.id}
           title={`Who photographed, ${report.name}?`}
           table={{
-            columns: ['', 'Cards', 'People', 'Leads', 'Qualified'],
+            columns: ['Who', 'Cards', 'People', 'Leads', 'Qualified'],
             rows: report.byPerson.map((who) => [who.name, who.cards, who.people, who.leads, who.qualified]),
           }}
         />

@@ -71,7 +71,7 @@ export function ReadingFigures({ asked }: { asked: Asked }) {
           <Figure
             title="How many doubles were avoided?"
             says={`${counted(known, 'card')} went to somebody who was known already; ${counted(merged, 'time')} records were brought together.`}
-            table={{ columns: ['', 'Number'], rows: [['Cards of somebody known', known], ['Records brought together', merged]] }} // prettier-ignore
+            table={{ columns: ['What', 'Number'], rows: [['Cards of somebody known', known], ['Records brought together', merged]] }} // prettier-ignore
           />
         </View>
       )}

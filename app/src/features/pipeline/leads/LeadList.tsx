@@ -135,7 +135,7 @@ function LeadRow({ lead, href, here }: { lead: Lead; href: Href; here: boolean }
       ? `${lead.next.text}${lead.next.dueOn ? `, ${formatDay(lead.next.dueOn)}` : ''}`
       : untouchedWords(lead.untouchedSince);
   return (
-    <View role="listitem" className="border-b border-rule">
+    <View className="border-b border-rule">
       <Link href={href} aria-current={here ? 'page' : undefined}>
         <View
           className={`w-full border-l-[3px] px-4 py-2 hover:bg-table ${here ? 'border-ink bg-table' : 'border-transparent'}`}

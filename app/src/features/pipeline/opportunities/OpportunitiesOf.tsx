@@ -37,12 +37,13 @@ function Of({ narrowing, begin, withoutFirm }: { narrowing: Narrowing; begin: st
       ) : null}
       <View role="list" aria-label="Business" className={items.length > 0 ? 'border-t border-rule' : ''}>
         {items.map((one) => (
-          <OpportunityRow
-            key={one.id}
-            one={one}
-            stage={settings?.stages.find(({ id }) => id === one.stageId)?.name ?? ''}
-            withoutFirm={withoutFirm}
-          />
+          <View key={one.id} role="listitem">
+            <OpportunityRow
+              one={one}
+              stage={settings?.stages.find(({ id }) => id === one.stageId)?.name ?? ''}
+              withoutFirm={withoutFirm}
+            />
+          </View>
         ))}
       </View>
       {rest > 0 ? <Soft>{`and ${rest.toLocaleString('en')} more`}</Soft> : null}

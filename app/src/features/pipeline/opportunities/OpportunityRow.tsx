@@ -19,7 +19,7 @@ export function OpportunityRow({ one, stage, withoutFirm }: Props) {
       ? stage
       : `${one.state === 'won' ? 'Won' : 'Lost'}${one.endedAt ? ` ${formatWhen(one.endedAt)}` : ''}`;
   return (
-    <View role="listitem" className="border-b border-rule">
+    <View className="border-b border-rule">
       <Link href={`/pipeline/opportunities/${one.id}` as Href} aria-label={`Open ${one.title}`}>
         <View className="w-full py-2 hover:bg-table">
           <View className="flex-row flex-wrap items-baseline justify-between gap-x-4">
