@@ -131,8 +131,8 @@ export async function fillPeople(owner, url, people, tell = () => undefined) {
   );
   await copy(
     'task',
-    ['id', 'workspace_id', 'person_id', 'text', 'due_on', 'made_by', 'made_at'],
-    some(0.1, 12).map(({ id, i }) => [uuidv7(), workspace, id, 'Call back', `2026-${String(1 + (i % 12)).padStart(2, '0')}-${String(1 + (i % 28)).padStart(2, '0')}`, account, at[i]]), // prettier-ignore
+    ['id', 'workspace_id', 'person_id', 'text', 'due_on', 'owner_id', 'made_by', 'made_at'],
+    some(0.1, 12).map(({ id, i }) => [uuidv7(), workspace, id, 'Call back', `2026-${String(1 + (i % 12)).padStart(2, '0')}-${String(1 + (i % 28)).padStart(2, '0')}`, oneOf(owners, i, 4), account, at[i]]), // prettier-ignore
   );
   await owner.query('analyze');
   await listEverybody(url, people, tell);
