@@ -9,10 +9,9 @@ import { CHROMIUM_FLAGS, CHROMIUM_PATH, cameraFlags } from './chromium';
  * Takes the pictures of docs/screenshots from a running `npm start` with the demo loaded. The film
  * before the camera is the one that the browser tests make.
  *
- * Usage: takeScreenshots.ts [ADDRESS] [LETTERBOX]
+ * Usage: takeScreenshots.ts [ADDRESS]
  */
 const address = process.argv[2] ?? 'http://127.0.0.1:4300';
-const letterbox = process.argv[3] ?? 'http://127.0.0.1:4305';
 const root = join(dirname(fileURLToPath(import.meta.url)), '../..');
 const film = join(root, '.data/test-reports/camera.y4m');
 
@@ -73,13 +72,10 @@ await phone
   .click();
 await phone.getByRole('textbox', { name: 'Title' }).focus();
 await save(phone, 'proof-phone');
-await phone.goto(`${address}/clean`);
-await phone.locator('[data-strip]').nth(5).waitFor();
-await save(phone, 'clean');
 await phone.goto(`${address}/photograph`);
 await phone.locator('[data-live-outline="seen"]').waitFor();
 await save(phone, 'camera');
-await phone.goto(`${address}/people`);
+await phone.goto(`${address}/people?sort=filed`);
 await phone.getByRole('link', { name: /Tobias Skerritt/ }).waitFor();
 await save(phone, 'people');
 await followedUp(phone);
@@ -97,39 +93,46 @@ await manager.goto(`${address}/settings/plans`);
 await manager.getByRole('link', { name: 'After the open day' }).click();
 await manager.getByLabel('What the call is about').waitFor();
 await save(manager, 'plan');
-await manager.goto(`${address}/bring-in`);
-await manager.getByLabel('File of people').setInputFiles({
-  name: 'harbour-visits.csv',
-  mimeType: 'text/csv',
-  buffer: Buffer.from(
-    'First name;Last name;Company;E-mail;Phone\nIsra;Lund;Lund Boats;isra@lundboats.example;01632 960143\nMerete;Aagard;Aagard Ice;merete@aagard.example;01632 960144\n;;;;\n',
-  ),
-});
-await manager.getByText('isra@lundboats.example').first().waitFor();
-await save(manager, 'bring-in');
+await manager.goto(`${address}/pipeline/figures?q=leads`);
+await manager.getByRole('group', { name: /How far leads came/ }).waitFor();
+await save(manager, 'figures');
+await manager.goto(`${address}/pipeline/leads?sort=filed`);
+await manager
+  .getByRole('link', { name: /Still to find out|Untouched for/ })
+  .first()
+  .click();
+await manager.getByRole('button', { name: 'Qualify' }).waitFor();
+await save(manager, 'lead');
 
 const wide = await desk(browser, WIDE);
 await wide.getByRole('link', { name: /Jannik/ }).click();
 await wide.getByRole('textbox', { name: 'Company' }).focus();
 await save(wide, 'proof-wide');
-await wide.goto(`${address}/people`);
+await wide.goto(`${address}/people?sort=filed`);
 await wide.getByRole('link', { name: /Tobias Skerritt/ }).click();
 await wide.getByRole('heading', { name: 'Tobias Skerritt' }).waitFor();
 await save(wide, 'person-wide');
 await wide.goto(`${address}/people/table`);
 await wide.getByRole('gridcell').first().waitFor();
 await save(wide, 'table-wide');
-await wide.goto(`${address}/companies`);
+await wide.goto(`${address}/companies?sort=new`);
 await wide.getByRole('link', { name: /Skerry Fish Auctions/ }).click();
 await wide.getByRole('heading', { name: 'Skerry Fish Auctions Ltd' }).waitFor();
 await save(wide, 'company-wide');
+
+await wide.goto(`${address}/pipeline`);
+await wide
+  .getByRole('button', { name: /^Take / })
+  .first()
+  .waitFor();
+await save(wide, 'board-wide');
 
 const dark = await desk(browser, { ...PHONE, colorScheme: 'dark' });
 await doubtOpen(dark);
 await save(dark, 'proof-dark');
 await browser.close();
 
-/** Today, somebody's messages, one as it will go, and the letterbox that it goes to. */
+/** Today, somebody's messages, and one as it will go. */
 async function followedUp(page: Page): Promise<void> {
   await page.goto(`${address}/today`);
   await page.getByText('Thursday at ten').waitFor();
@@ -144,10 +147,6 @@ async function followedUp(page: Page): Promise<void> {
   await page.getByText('Subject').waitFor();
   await page.getByRole('form').evaluate((part) => part.scrollIntoView());
   await save(page, 'write');
-  await page.goto(letterbox);
-  await page.getByRole('link', { name: /skerritt/ }).click();
-  await page.getByRole('button', { name: 'Send the answer' }).waitFor();
-  await save(page, 'letterbox');
 }
 
 /** A card with a doubt, the doubt in focus. */

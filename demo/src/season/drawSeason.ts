@@ -98,7 +98,8 @@ function businessOf(lead: SeasonLead, from: Date, season: Season, draw: Draw): v
   let place = 0;
   let since = from;
   season.opportunity_act.push({ ...row, id: uuid(), at: from, kind: 'made', stage_id: team.stages[0]!.id });
-  const far = random.next() * (0.5 + lead.yield) * (team.stages.length + 1.5);
+  // Some never come far.
+  const far = random.chance(0.4) ? random.below(2) : random.next() * (0.5 + lead.yield) * (team.stages.length + 1.5);
   while (place < Math.min(team.stages.length - 1, Math.floor(far))) {
     const at = new Date(since.getTime() + (3 + random.next() * 20) * DAY);
     if (at > now) break;
@@ -107,8 +108,13 @@ function businessOf(lead: SeasonLead, from: Date, season: Season, draw: Draw): v
     season.opportunity_act.push({ ...row, id: uuid(), at, kind: 'moved', stage_id: after.id, changes: [{ field: 'stage', before: before.name, after: after.name }] }); // prettier-ignore
   }
   const stage = team.stages[place]!;
+  const isOpen = random.chance(0.45);
+  // What is still open has moved not long ago, most of it.
+  const latest = season.opportunity_act.at(-1)!;
+  const ago = new Date(now.getTime() - (2 + random.below(26)) * DAY);
+  if (isOpen && latest.kind === 'moved' && ago > since) since = latest.at = ago;
   const over = new Date(since.getTime() + (4 + random.next() * 25) * DAY);
-  const state = over > now || random.chance(0.45) ? 'open' : far > team.stages.length - 1 || random.chance(0.35) ? 'won' : 'lost'; // prettier-ignore
+  const state = over > now || isOpen ? 'open' : far > team.stages.length - 1 || random.chance(0.35) ? 'won' : 'lost'; // prettier-ignore
   const reason = state === 'won' ? random.pickUneven(team.winReasons) : random.pickUneven(team.lossReasons);
   if (state !== 'open')
     season.opportunity_act.push({ ...row, id: uuid(), at: over, kind: state, state, stage_id: stage.id, changes: [{ field: 'reason', before: '', after: reason }] }); // prettier-ignore

@@ -10,7 +10,7 @@ import type { DataSource, EntityManager } from 'typeorm';
 import type { Visitor } from '../../platform/session';
 import { inSnapshot } from '../../platform/workspaceScope';
 import {
-  closeReasons, correctedFields, duplicatesAvoided, firmsWithHands, reachedRows, readingByWeek, speedRows, type Range, type ReachedRow, type SpeedRow,
+  closeReasons, correctedFields, duplicatesAvoided, firmsWithHands, reachedRows, readingByWeek, speedRows, takeRoom, type Range, type ReachedRow, type SpeedRow,
 } from './queries'; // prettier-ignore
 import { assertInSight, inSight, sightOf, type Sight } from './whose';
 
@@ -23,6 +23,7 @@ const of = <T>(
   inSnapshot(database, who.workspaceId, async (manager) => {
     const sight = await sightOf(manager, who);
     assertInSight(sight, query.owner);
+    await takeRoom(manager);
     return work(manager, { ...query, timeZone: sight.workspace.timeZone }, sight);
   });
 

@@ -1,5 +1,9 @@
 import type { EntityManager } from 'typeorm';
 
+/** Room to put many rows in order in memory, for this transaction alone. */
+export const takeRoom = (manager: EntityManager): Promise<unknown> =>
+  manager.query(`select set_config('work_mem', '64MB', true)`);
+
 /** Cards of an occasion, without backs and what was thrown away. */
 const CARDS = `card k where k.workspace_id = $1 and k.occasion_id = $2 and k.front_card_id is null and k.state <> 'discarded'`;
 
@@ -90,27 +94,31 @@ export interface SpeedRow {
   qualified_n: number;
 }
 
-const quarters = (name: string): string =>
-  `percentile_cont(array[0.25, 0.5, 0.75]) within group (order by extract(epoch from ${name}_at - from_at)) filter (where ${name}_at >= from_at) as ${name},
-   count(*) filter (where ${name}_at >= from_at)::int as ${name}_n`;
+/** When each was first written to, and first answered: once through all messages is sooner than once for each person. */
+const FIRSTS = `select m.person_id, min(m.at) filter (where m.direction = 'out' and m.state = 'sent') as written_at,
+       min(m.at) filter (where m.direction = 'in' and m.kind = 'answer') as answered_at from message m where m.workspace_id = $1 group by m.person_id`;
 
-/** How long it took from the card, or the record of whoever has none, to each step; together, by week, by owner. */
+const quarters = (name: string): string =>
+  `percentile_cont(array[0.25, 0.5, 0.75]) within group (order by ${name}) filter (where ${name} >= interval '0') as ${name}, count(*) filter (where ${name} >= interval '0')::int as ${name}_n`;
+const STEPS = ['filed', 'written', 'answered', 'qualified'];
+const since = (name: string): string => `${name}_at - from_at as ${name}`;
+/** Seconds as numbers only in the end: the times themselves are added up and put in order sooner. */
+const inSeconds = (name: string): string =>
+  `(select array_agg(extract(epoch from q)::float8 order by nth) from unnest(${name}) with ordinality u(q, nth)) as ${name}, ${name}_n`;
+
+/** How long it took from the card, or the record of whoever has none, to each step in seconds; together, by week, by owner. */
 export const speedRows = (manager: EntityManager, workspaceId: string, of: Range): Promise<SpeedRow[]> =>
   manager.query(
-    `with filed as materialized (select p.id, p.owner_id, p.created_at, p.qualified_at from person p where ${PEOPLE}),
-     first_cards as (select k.person_id, min(k.taken_at) as taken_at, min(k.filed_at) as filed_at from card k join filed f on f.id = k.person_id
-       where k.workspace_id = $1 and k.front_card_id is null group by k.person_id),
-     first_out as (select m.person_id, min(m.at) as at from message m join filed f on f.id = m.person_id
-       where m.workspace_id = $1 and m.direction = 'out' and m.state = 'sent' group by m.person_id),
-     first_in as (select m.person_id, min(m.at) as at from message m join filed f on f.id = m.person_id
-       where m.workspace_id = $1 and m.direction = 'in' and m.kind = 'answer' group by m.person_id),
-     took as (select date_trunc('week', f.created_at at time zone $4)::date as week, f.owner_id, coalesce(c.taken_at, f.created_at) as from_at,
-         c.filed_at, o.at as written_at, i.at as answered_at, f.qualified_at
-       from filed f left join first_cards c on c.person_id = f.id left join first_out o on o.person_id = f.id left join first_in i on i.person_id = f.id)
-     select to_char(t.week, 'YYYY-MM-DD') as week, t.owner_id, max(a.name) as name, count(*)::int as people,
-       ${['filed', 'written', 'answered', 'qualified'].map(quarters).join(', ')}
-     from took t left join account a on a.workspace_id = $1 and a.id = t.owner_id
-     group by grouping sets ((), (t.week), (t.owner_id)) order by t.week nulls first, name`,
+    `with cards as (select k.person_id, min(k.taken_at) as taken_at, min(k.filed_at) as filed_at from card k
+       where k.workspace_id = $1 and k.front_card_id is null and k.person_id is not null group by k.person_id),
+     firsts as (${FIRSTS}),
+     steps as (select date_trunc('week', p.created_at at time zone $4)::date as week, p.owner_id,
+         coalesce(c.taken_at, p.created_at) as from_at, c.filed_at, m.written_at, m.answered_at, p.qualified_at
+       from person p left join cards c on c.person_id = p.id left join firsts m on m.person_id = p.id where ${PEOPLE}),
+     took as (select week, owner_id, ${STEPS.map(since).join(', ')} from steps),
+     counted as (select week, owner_id, count(*)::int as people, ${STEPS.map(quarters).join(', ')} from took group by grouping sets ((), (week), (owner_id)))
+     select to_char(t.week, 'YYYY-MM-DD') as week, t.owner_id, a.name, people, ${STEPS.map(inSeconds).join(', ')}
+     from counted t left join account a on a.workspace_id = $1 and a.id = t.owner_id order by t.week nulls first, a.name`,
     range(workspaceId, of),
   );
 
@@ -125,28 +133,26 @@ export interface ReachedRow {
   closed: number;
 }
 
-/** How far whoever is or was a lead has come: what lists are narrowed by tells it. */
-const HOW_FAR = `
-  leads as materialized (
-    select p.id, p.owner_id, p.closed, case
-        when exists (select from opportunity_person r join opportunity o on o.workspace_id = $1 and o.id = r.opportunity_id and o.state = 'won' where r.workspace_id = $1 and r.person_id = p.id) then 'won'
-        when exists (select from opportunity_person r where r.workspace_id = $1 and r.person_id = p.id) then 'business'
-        when p.qualified_at is not null then 'qualified'
-        when exists (select from message m where m.workspace_id = $1 and m.person_id = p.id and m.direction = 'in' and m.kind = 'answer') then 'answered'
-        when exists (select from message m where m.workspace_id = $1 and m.person_id = p.id and m.direction = 'out' and m.state = 'sent') then 'written'
-        else 'filed' end as reached
-    from person p where ${PEOPLE} and (p.kind = 'lead' or p.qualified_at is not null))`;
-
+/** How far whoever is or was a lead has come, as lists are narrowed by it; by owner, and by where they were met last. */
 export const reachedRows = (manager: EntityManager, workspaceId: string, of: Range): Promise<ReachedRow[]> =>
   manager.query(
-    `with ${HOW_FAR},
-     from_where as (select distinct on (k.person_id) k.person_id, k.occasion_id from card k join leads l on l.id = k.person_id
-       where k.workspace_id = $1 and k.front_card_id is null order by k.person_id, k.taken_at desc, k.id),
-     told as (select l.*, w.occasion_id from leads l left join from_where w on w.person_id = l.id)
+    `with firsts as (${FIRSTS}),
+     business as (select r.person_id, bool_or(o.state = 'won') as won from opportunity_person r join opportunity o on o.workspace_id = $1 and o.id = r.opportunity_id
+       where r.workspace_id = $1 group by r.person_id),
+     met as (select distinct on (k.person_id) k.person_id, k.occasion_id from card k
+       where k.workspace_id = $1 and k.front_card_id is null and k.person_id is not null order by k.person_id, k.taken_at desc, k.id),
+     told as (
+       select p.owner_id, w.occasion_id, p.closed is not null as is_closed, case when b.won then 'won' when b.person_id is not null then 'business'
+           when p.qualified_at is not null then 'qualified' when m.answered_at is not null then 'answered' when m.written_at is not null then 'written' else 'filed' end as reached
+       from person p left join firsts m on m.person_id = p.id left join business b on b.person_id = p.id left join met w on w.person_id = p.id
+       where ${PEOPLE} and (p.kind = 'lead' or p.qualified_at is not null)),
+     counted as (
+       select owner_id, occasion_id, reached, count(*) filter (where not is_closed)::int as open, count(*) filter (where is_closed)::int as closed
+       from told group by owner_id, occasion_id, reached)
      select t.owner_id, max(a.name) as name, t.occasion_id, max(o.name) as occasion,
        case when grouping(t.owner_id) = 0 then 'owner' when grouping(t.occasion_id) = 0 then 'occasion' else 'all' end as by, t.reached,
-       count(*) filter (where t.closed is null)::int as open, count(*) filter (where t.closed is not null)::int as closed
-     from told t left join account a on a.workspace_id = $1 and a.id = t.owner_id left join occasion o on o.workspace_id = $1 and o.id = t.occasion_id
+       sum(t.open)::int as open, sum(t.closed)::int as closed
+     from counted t left join account a on a.workspace_id = $1 and a.id = t.owner_id left join occasion o on o.workspace_id = $1 and o.id = t.occasion_id
      group by grouping sets ((t.reached), (t.reached, t.owner_id), (t.reached, t.occasion_id))`,
     range(workspaceId, of),
   );

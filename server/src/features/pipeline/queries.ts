@@ -123,9 +123,12 @@ export function opportunityRows(
 ): Promise<(OpportunityRow & { place: string })[]> {
   const { by, type, backwards } = ORDERS[query.sort];
   const [way, order] = backwards ? ['<', 'desc'] : ['>', 'asc'];
+  // What is shown of each is looked up only for those of the page.
   return manager.query(
-    `${SHOWN.replace('select o.id,', `select (${by})::text as place, o.id,`)} ${LISTED}
-     ${after ? `and (${by}, o.id) ${way} ($13::${type}, $14::uuid)` : ''} order by ${by} ${order}, o.id ${order} limit $12`,
+    `with page as materialized (
+       select o.id, (${by})::text as place, row_number() over (order by ${by} ${order}, o.id ${order}) as nth from opportunity o where o.workspace_id = $1 ${LISTED}
+         ${after ? `and (${by}, o.id) ${way} ($13::${type}, $14::uuid)` : ''} order by ${by} ${order}, o.id ${order} limit $12)
+     select shown.*, page.place from page join lateral (${SHOWN} and o.id = page.id) shown on true order by page.nth`,
     [workspaceId, ...listed(query), limit, ...(after ?? [])],
   );
 }
