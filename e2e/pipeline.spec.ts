@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { readFileSync } from 'node:fs';
 import { expect, test, type Locator, type Page } from '@playwright/test';
 import { expectAccessible, filePerson, goTo, signIn } from './desk';
 
@@ -213,6 +214,33 @@ test('on a phone one stage is seen at a time, and business is written down, chan
   await expect(page.getByRole('button', { name: 'Open again' })).toBeVisible();
   await page.goto('/pipeline/list?state=lost');
   await expect(page.getByRole('listitem').filter({ hasText: `Rudder ${mark}` })).toContainText('Lost today');
+});
+
+test('business goes out as a table, is changed there, and comes back after a look at what it does', async ({ page }, {
+  project,
+}) => {
+  test.skip(project.name !== 'wide', 'with a spreadsheet');
+  await signIn(page, 'pipeline-wide');
+  const mark = `Hull ${randomUUID().slice(0, 4)}`;
+  const id = await opportunity(page, `${mark} doors`, { value: 100 });
+  await page.goto(`/pipeline/list?q=${encodeURIComponent(mark)}`);
+  const [out] = await Promise.all([page.waitForEvent('download'), page.getByText('Take out as CSV').click()]);
+  const csv = readFileSync(await out.path(), 'utf8');
+  const changed = csv.replace(',100,', ',250,').trimEnd() + `\r\n${mark} seals,Nobody at all,40`;
+  const give = (text: string) => page.getByLabel('A table of business').setInputFiles({ name: 'business.csv', mimeType: 'text/csv', buffer: Buffer.from(text) }); // prettier-ignore
+  await give('Name,E-mail\r\nA,B');
+  await expect(page.getByRole('alert')).toContainText('This is no table of business');
+  await give(changed);
+  const told = page.getByRole('region', { name: 'A table that came back' });
+  await expect(told).toContainText('1 opportunity will be changed.');
+  await expect(told).toContainText('1 opportunity will be new.');
+  await expect(told).toContainText('No firm here is called “Nobody at all”.');
+  await expectAccessible(page);
+  expect(await get(page, `/opportunities/${id}`)).toMatchObject({ value: 100 });
+  await told.getByRole('button', { name: 'Take it over' }).click();
+  await expect(told).toContainText('1 opportunity was changed.');
+  await expect(page.getByRole('listitem').filter({ hasText: `${mark} seals` })).toContainText('EUR 40');
+  expect(await get(page, `/opportunities/${id}`)).toMatchObject({ value: 250 });
 });
 
 test('a figure tells its numbers exactly, has its table behind it, and opens the list that it counts', async ({

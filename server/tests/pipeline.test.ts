@@ -1,6 +1,6 @@
 import 'reflect-metadata';
 import { randomUUID } from 'node:crypto';
-import type { Board, EventsPage, LeadPage, NewOpportunity, Opportunity, OpportunityPage, PeopleChangeState, PipelineSettings, Problem, Qualified, TaskPage } from '@dossier/contract'; // prettier-ignore
+import type { Board, BusinessBack, EventsPage, LeadPage, NewOpportunity, Opportunity, OpportunityPage, PeopleChangeState, PipelineSettings, Problem, Qualified, TaskPage } from '@dossier/contract'; // prettier-ignore
 import { createDataSource } from '../src/dataSource';
 import { Client } from './client';
 import { databaseOf, until } from './services';
@@ -305,5 +305,50 @@ describe('the words and stages of a team', () => {
     const [row] = await owner.query<{ stages: number }[]>(`select count(*)::int as stages from stage where workspace_id = (select workspace_id from account where email = 'juno@tarnmoorpack.example')`); // prettier-ignore
     await owner.destroy();
     expect(row!.stages).toBe(4);
+  });
+});
+
+describe('business as a table', () => {
+  const back = (csv: string, preview: boolean) =>
+    rep.send<BusinessBack & Problem>('POST', `/business/import?preview=${preview ? 1 : 0}`, Buffer.from(csv), { 'content-type': 'text/csv' }); // prettier-ignore
+
+  it('goes out, is changed there and comes back; what was changed here as well stays', async () => {
+    const tag = name();
+    const { id: personId } = await lead({ tags: [tag] });
+    const people = [{ personId, part: 'decides' as const }];
+    const [one, two] = [await opportunity({ title: `=Doors ${tag}`, value: 1000, people }), await opportunity({ title: `Seals ${tag}`, value: 50, people })]; // prettier-ignore
+    const { body: csv } = await rep.get<string>(`/business/export?format=csv&tag=${tag}&sort=value`);
+    const [head, first, second, ...none] = csv
+      .replace(/^\uFEFF/, '')
+      .trimEnd()
+      .split('\r\n');
+    expect([head!.split(',').slice(0, 3), none]).toEqual([['Opportunity', 'Company', 'Worth'], []]);
+    // A formula is text, and comes back as what it was.
+    expect(first).toContain(`'=Doors ${tag}`);
+    const same = await back(csv, false);
+    expect(same.body).toMatchObject({ made: 0, changed: 0, same: 2, conflicts: [], faults: [] });
+    await rep.send('PUT', `/opportunities/${two}`, { title: `Seals here ${tag}`, currency: 'EUR', value: 50, people, version: 1 }); // prettier-ignore
+    const edited = [
+      head,
+      first!.replace(',1000,', ',1250.75,').replace(settings.stages[0]!.name, settings.stages[1]!.name),
+      second!.replace(`Seals ${tag}`, `Seals there ${tag}`).replace(',50,', ',60,'),
+      `Ramps ${tag},,7 000`,
+      `Nowhere ${tag},No such firm,much`,
+    ].join('\r\n');
+    const looked = await back(edited, true);
+    expect(looked.body).toMatchObject({ made: 1, changed: 2, same: 0, conflicts: [{ row: 2, field: 'Opportunity', here: `Seals here ${tag}`, there: `Seals there ${tag}` }] }); // prettier-ignore
+    expect(looked.body.faults.map(({ row, field }) => [row, field])).toEqual([[4, 'Worth'], [4, 'Company']]); // prettier-ignore
+    expect(await seen(one)).toMatchObject({ value: 1000, version: 1 });
+    expect((await back(edited, false)).body).toEqual(looked.body);
+    expect(await seen(one)).toMatchObject({ value: 1250.75, stageId: settings.stages[1]!.id, people: [{ personId }] });
+    expect(await seen(two)).toMatchObject({ value: 60, title: `Seals here ${tag}` });
+    const { items } = (await rep.get<OpportunityPage>(`/opportunities?q=ramps+${tag}`)).body;
+    expect(items).toMatchObject([{ value: 7000, stageId: settings.stages[0]!.id }]);
+    const { headers } = await rep.get<string>(`/business/export?format=xlsx&tag=${tag}`);
+    expect(headers.get('content-type')).toContain('spreadsheetml');
+    const assistant = await Client.signedIn('pim@keldermoss.example');
+    expect((await assistant.get('/business/export?format=csv')).status).toBe(403);
+    for (const wrong of ['', 'Name,E-mail\r\nA,B', '\u0000\u0001\u0002'])
+      expect([wrong, (await back(wrong, false)).status]).toEqual([wrong, 422]);
   });
 });

@@ -51,6 +51,9 @@ describe('a workbook', () => {
           filedAt: new Date('2026-03-24T09:00:00Z'),
           touchedAt: new Date('2026-03-24T09:00:00Z'),
           nextOn: null,
+          status: null,
+          closed: null,
+          qualifiedAt: null,
         }));
         const file = (await read({ bytes: await workbookOf(people), country: null })) as ParsedFile;
         expect(file).toMatchObject({ format: 'xlsx', rows: people.map(() => expect.any(Array) as string[]) });

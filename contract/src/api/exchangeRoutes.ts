@@ -1,6 +1,7 @@
 import { BackupRequest, Backups, BackupSchedule } from '../backup';
 import { Import, ImportMapping, ImportQuery, ImportRows, ImportRowSettled, ImportRowsQuery, ImportRun, Imports } from '../bringIn'; // prettier-ignore
 import { VcardQuery } from '../people';
+import { BusinessBack, BusinessBackQuery, BusinessTakenQuery } from '../pipeline';
 import { ShareFields, ShareMade, Shares } from '../shares';
 import { TakeOutColumns, TakeOutColumnsRequest, TakeOutQuery, TakeOutRequest } from '../takeOut';
 import type { Bytes, DescribedRoutes } from './describedRoute';
@@ -42,6 +43,20 @@ export const EXCHANGE_ROUTES: DescribedRoutes = {
     scope: 'people:read',
     query: VcardQuery,
     answer: { types: ['text/vcard'], about: 'The vCard (RFC 6350 or RFC 2426).' },
+  },
+  'GET /business/export': {
+    about: 'Opportunities of a list as a table that can come back.',
+    scope: 'export',
+    query: BusinessTakenQuery,
+    answer: FILE,
+  },
+  'POST /business/import': {
+    about:
+      'Takes such a table back: changed cells are changed here, rows without an id are new. With `?preview=1` only says what it would do.',
+    scope: write,
+    query: BusinessBackQuery,
+    body: ANY_FILE,
+    answer: BusinessBack,
   },
   'GET /imports': { about: 'The latest files that were brought in.', scope: write, answer: Imports },
   'POST /imports': {

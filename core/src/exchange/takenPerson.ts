@@ -7,6 +7,12 @@ export interface TakenPerson {
   fields: PersonFields;
   kind: 'contact' | 'lead';
   rating: string | null;
+  /** How far a lead is, in the team's words. */
+  status: string | null;
+  /** Since when, and why, a lead is closed. */
+  closed: { at: string; reason: string; words: string } | null;
+  /** When a lead became a contact. */
+  qualifiedAt: Date | null;
   tags: readonly string[];
   /** Name of the colleague whose person it is. */
   owner: string;

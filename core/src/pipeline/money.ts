@@ -50,3 +50,12 @@ export function togetherIn(own: string, rates: readonly Rate[], sums: readonly S
     without: sums.filter(({ currency }) => !worth.has(currency)).map(({ currency }) => currency),
   };
 }
+
+/** "12,400.50" and "12 400,50" alike; undefined for what is no amount. */
+export function amountOf(written: string): number | undefined {
+  const tight = written.replace(/[\s\u00a0\u202f'’]/g, '');
+  const grouped = /^(\d{1,3}(?:[.,]\d{3})+)(?:[.,](\d{1,2}))?$/.exec(tight);
+  const plain = /^(\d+)(?:[.,](\d{1,2}))?$/.exec(tight);
+  const [, whole, cents = ''] = plain ?? grouped ?? [];
+  return whole === undefined ? undefined : Number(`${whole.replace(/[.,]/g, '')}.${cents || '0'}`);
+}

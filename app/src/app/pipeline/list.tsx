@@ -1,1 +1,6 @@
-export { OpportunityListScreen as default } from '@/features/pipeline';
+import { BusinessTable } from '@/features/exchange';
+import { OpportunityListScreen } from '@/features/pipeline';
+
+export default function List() {
+  return <OpportunityListScreen AsTable={BusinessTable} />;
+}

@@ -16,7 +16,7 @@ const person = (fields: object, rest: Partial<RowDraft> = {}): RowDraft => ({
 
 /** A table of one person as it went out, read again after somebody has written in some of its cells. */
 function table(out: RowDraft, written: Record<string, string> = {}, version = 4, keepsState = true) {
-  const taken = { ...out, id: ID, version, occasions: [], notes: [], companyId: null, filedAt: new Date(0), touchedAt: new Date(0), nextOn: null }; // prettier-ignore
+  const taken = { ...out, id: ID, version, occasions: [], notes: [], companyId: null, filedAt: new Date(0), touchedAt: new Date(0), nextOn: null, status: null, closed: null, qualifiedAt: null }; // prettier-ignore
   const columns = peopleColumns(repeatsOf([out])).filter(({ set }) => set);
   const cells = columns.map(({ key, get }) => written[key] ?? get(taken));
   const state = keepsState ? rowState(columns.map(({ key, get }) => [key, get(taken)] as const)) : '';

@@ -29,6 +29,9 @@ const NOTHING_BESIDE: Omit<TakenPerson, 'fields' | 'kind' | 'rating' | 'tags' | 
   filedAt: new Date(0),
   touchedAt: new Date(0),
   nextOn: null,
+  status: null,
+  closed: null,
+  qualifiedAt: null,
 };
 const shown = (draft: RowDraft): Shown => ({ ...NOTHING_BESIDE, version: 0, ...draft });
 

@@ -275,6 +275,12 @@ export function peopleColumns(repeats: Repeats): PeopleColumn[] {
         return undefined;
       },
     },
+    shown('status', 'Status', 'text', 'How far a lead is.', ({ kind, status }) =>
+      kind === 'lead' ? (status ?? '') : '',
+    ),
+    shown('closedOn', 'Closed', 'moment', 'When a lead was closed.', ({ closed }) => closed?.at ?? ''),
+    shown('closedWhy', 'Why closed', 'text', 'Why a lead was closed.', ({ closed }) => (closed ? [closed.reason, closed.words].filter(Boolean).join(': ') : '')), // prettier-ignore
+    shown('qualifiedAt', 'Qualified', 'moment', 'When a lead became a contact.', ({ qualifiedAt }) => qualifiedAt?.toISOString() ?? ''), // prettier-ignore
     shown('occasions', 'Occasions', 'text', 'Where cards of the person were received.', ({ occasions }) => occasions.join(TAGS_BETWEEN)), // prettier-ignore
     shown('notes', 'Notes', 'text', 'What was noted, the latest first.', ({ notes }) => notes.map(({ text }) => text).filter(Boolean).join('\n\n')), // prettier-ignore
     shown('nextOn', 'Next step', 'date', 'The day of the next step.', ({ nextOn }) => nextOn ?? ''),

@@ -34,6 +34,9 @@ const taken = (rest: Partial<TakenPerson>): TakenPerson => ({
   filedAt: new Date(Date.UTC(2026, 2, 24, 9)),
   touchedAt: new Date(Date.UTC(2026, 2, 25, 9)),
   nextOn: null,
+  status: null,
+  closed: null,
+  qualifiedAt: null,
   ...rest,
 });
 

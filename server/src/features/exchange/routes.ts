@@ -1,4 +1,6 @@
 import {
+  BusinessBackQuery,
+  BusinessTakenQuery,
   ImportMapping,
   ImportQuery,
   ImportRowsQuery,
@@ -25,6 +27,8 @@ import { loadPerson } from '../people';
 import { Card } from '../reading';
 import { beginImport, cancelImport, mapImport, runImport, settleRow, undoImport } from './bringIn/bringIn';
 import { importRows, importState, latestImports } from './bringIn/importState';
+import { bringBusinessBack } from './business/bringBack';
+import { takeBusinessOut } from './business/takeOut';
 import { fileName } from './fileName';
 import { listedOf } from './takeOut/chosenPeople';
 import { takeOutEverything } from './takeOut/everything';
@@ -55,6 +59,14 @@ export function exchangeRoutes(database: DataSource): Routes {
     .post('/people/export/columns', 'takeOut', async (request, response) => {
       const { who } = TakeOutColumnsRequest.parse(request.body);
       response.json(await columnsFor(database, whoIs(request), who));
+    })
+    .get('/business/export', 'takeOut', async (request, response) => {
+      await takeBusinessOut(database, whoIs(request), BusinessTakenQuery.parse(request.query), response);
+    })
+    .post('/business/import', 'takeOut', fileBytes, async (request, response) => {
+      const { preview } = BusinessBackQuery.parse(request.query);
+      const bytes = Buffer.isBuffer(request.body) ? request.body : Buffer.alloc(0);
+      response.json(await bringBusinessBack(database, whoIs(request), bytes, preview === '1'));
     })
     .get('/imports', 'takeOut', async (request, response) => {
       response.json(await latestImports(database, whoIs(request)));

@@ -4,7 +4,7 @@ export { PeopleChangeRecord, PeopleChangeRow } from './changes/entities';
 export { forgetOldChanges } from './changes/changeState';
 export { deleteEmptyCompanies } from './queries';
 export { addPeople, type NewPerson } from './addPeople';
-export { companyNamed, currentOf, keysOfName, presentNames } from './companies';
+export { companyNamed, currentOf, knownCompanies, keysOfName, presentNames } from './companies';
 export { giveConsent } from './consents';
 export { eraseLongDeleted } from './deletedPeople';
 export {

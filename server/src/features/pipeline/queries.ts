@@ -266,3 +266,39 @@ export async function lastOccasion(
   );
   return row?.id ?? null;
 }
+
+export interface TakenRow {
+  id: string;
+  version: number;
+  title: string;
+  company_id: string | null;
+  company: string | null;
+  value: number | null;
+  currency: string;
+  expected_on: string | null;
+  chance: number | null;
+  stage: string;
+  about: string[];
+  owner: string;
+  owner_id: string;
+  occasion_id: string | null;
+  occasion: string | null;
+  state: 'open' | 'won' | 'lost';
+  ended_at: Date | null;
+  end_reason: string | null;
+  people: { id: string; name: string; part: string }[];
+}
+
+/** Whole ones, with the names of what they name, in the order of the ids. */
+export const takenRows = (manager: EntityManager, workspaceId: string, ids: readonly string[]): Promise<TakenRow[]> =>
+  manager.query(
+    `select o.id, o.version, o.title, f.id as company_id, f.name as company, o.value::float8 as value, o.currency, o.expected_on::text, o.chance, s.name as stage,
+       o.about, a.name as owner, o.owner_id, o.occasion_id, c.name as occasion, o.state, o.ended_at, o.end_reason,
+       coalesce((select jsonb_agg(jsonb_build_object('id', p.id, 'name', p.full_name, 'part', r.part) order by p.sort_name, p.id) from opportunity_person r
+         join person p on p.workspace_id = $1 and p.id = r.person_id and p.deleted_at is null where r.workspace_id = $1 and r.opportunity_id = o.id), '[]') as people
+     from unnest($2::uuid[]) with ordinality asked(id, nth) join opportunity o on o.workspace_id = $1 and o.id = asked.id
+     join stage s on s.workspace_id = $1 and s.id = o.stage_id join account a on a.workspace_id = $1 and a.id = o.owner_id
+     left join company f on f.workspace_id = $1 and f.id = company_now(o.company_id) left join occasion c on c.workspace_id = $1 and c.id = o.occasion_id
+     order by asked.nth`,
+    [workspaceId, ids],
+  );

@@ -1,5 +1,5 @@
 import { Link } from 'expo-router';
-import { useMemo } from 'react';
+import { Suspense, useMemo, type ComponentType } from 'react';
 import { View } from 'react-native';
 import { problemText } from '@/lib/api';
 import { counted } from '@/lib/counted';
@@ -12,8 +12,13 @@ import { usePlace } from '../usePlace';
 import { sumWords } from '@/lib/money';
 import { OpportunityRow } from './OpportunityRow';
 
+interface Props {
+  /** The list as a table, out and back: lent by the room that makes files. */
+  AsTable: ComponentType<{ address: string }>;
+}
+
 /** All business, also what is over, found, narrowed and put in order. */
-export function ListScreen() {
+export function ListScreen({ AsTable }: Props) {
   const { place, set, at } = usePlace();
   const wide = useWide();
   const { data, error, isLoading, refetch, hasNextPage, fetchNextPage, isFetchingNextPage } =
@@ -79,6 +84,11 @@ export function ListScreen() {
           <Soft role="status" className="tabular">
             {`${counted(first.total, 'opportunity', 'opportunities')}, ${sumWords(first.sums, 'value')}, weighted ${sumWords(first.sums, 'weighted')}`}
           </Soft>
+        ) : null}
+        {first && first.total > 0 ? (
+          <Suspense fallback={null}>
+            <AsTable address={new URLSearchParams(place as Record<string, string>).toString()} />
+          </Suspense>
         ) : null}
         {error ? (
           <Notice fault action={<Button onPress={() => void refetch()}>Try again</Button>}>

@@ -117,19 +117,26 @@ export const changeOpportunity = (
   database: DataSource,
   who: SignedIn,
   id: string,
+  edit: OpportunityEdit,
+): Promise<void> => inWorkspace(database, who.workspaceId, (manager) => changeIn(manager, who, id, edit));
+
+/** As `changeOpportunity`, within a transaction. */
+export async function changeIn(
+  manager: EntityManager,
+  who: SignedIn,
+  id: string,
   { version, ...fields }: OpportunityEdit,
-): Promise<void> =>
-  inWorkspace(database, who.workspaceId, async (manager) => {
-    const { workspaceId } = who;
-    const record = await locked(manager, who, id, version);
-    const next = await checked(manager, who, fields, record.ownerId);
-    const changes = await changesOf(manager, record, next, fields.people);
-    if (changes.length === 0) return;
-    const at = new Date();
-    await manager.update(OpportunityRecord, { id }, { ...next, changedAt: at, version: record.version + 1 });
-    await writePeople(manager, workspaceId, id, fields.people);
-    await tell(manager, who, { ...record, ...next }, 'changed', at, changes);
-  });
+): Promise<void> {
+  const { workspaceId } = who;
+  const record = await locked(manager, who, id, version);
+  const next = await checked(manager, who, fields, record.ownerId);
+  const changes = await changesOf(manager, record, next, fields.people);
+  if (changes.length === 0) return;
+  const at = new Date();
+  await manager.update(OpportunityRecord, { id }, { ...next, changedAt: at, version: record.version + 1 });
+  await writePeople(manager, workspaceId, id, fields.people);
+  await tell(manager, who, { ...record, ...next }, 'changed', at, changes);
+}
 
 /** What of it is another now, with names for ids. */
 async function changesOf(
@@ -167,20 +174,27 @@ export const moveOpportunity = (
   database: DataSource,
   who: SignedIn,
   id: string,
-  { stageId, version }: OpportunityMove,
-): Promise<void> =>
-  inWorkspace(database, who.workspaceId, async (manager) => {
-    const record = await locked(manager, who, id, version);
-    if (record.state !== 'open') throw conflict('opportunity-over', 'This is over. Open it again first.');
-    const stages = await manager.findBy(Stage, { workspaceId: who.workspaceId, id: In([stageId, record.stageId]) });
-    const to = stages.find((stage) => stage.id === stageId && !stage.removedAt);
-    if (!to) throw notFound('This stage');
-    if (to.id === record.stageId) return;
-    const at = new Date();
-    await manager.update(OpportunityRecord, { id }, { stageId, stageSince: at, changedAt: at, version: record.version + 1 }); // prettier-ignore
-    const before = stages.find((stage) => stage.id === record.stageId)?.name ?? '';
-    await tell(manager, who, { ...record, stageId }, 'moved', at, [{ field: 'stage', before, after: to.name }]);
-  });
+  move: OpportunityMove,
+): Promise<void> => inWorkspace(database, who.workspaceId, (manager) => moveIn(manager, who, id, move));
+
+/** As `moveOpportunity`, within a transaction. @param version any where it is left out */
+export async function moveIn(
+  manager: EntityManager,
+  who: SignedIn,
+  id: string,
+  { stageId, version }: Partial<OpportunityMove> & Pick<OpportunityMove, 'stageId'>,
+): Promise<void> {
+  const record = await locked(manager, who, id, version);
+  if (record.state !== 'open') throw conflict('opportunity-over', 'This is over. Open it again first.');
+  const stages = await manager.findBy(Stage, { workspaceId: who.workspaceId, id: In([stageId, record.stageId]) });
+  const to = stages.find((stage) => stage.id === stageId && !stage.removedAt);
+  if (!to) throw notFound('This stage');
+  if (to.id === record.stageId) return;
+  const at = new Date();
+  await manager.update(OpportunityRecord, { id }, { stageId, stageSince: at, changedAt: at, version: record.version + 1 }); // prettier-ignore
+  const before = stages.find((stage) => stage.id === record.stageId)?.name ?? '';
+  await tell(manager, who, { ...record, stageId }, 'moved', at, [{ field: 'stage', before, after: to.name }]);
+}
 
 /** Won, lost, or open again. @throws ProblemError 404, 409 where it changed since the version named */
 export const endOpportunity = (database: DataSource, who: SignedIn, id: string, end: OpportunityEnd): Promise<void> =>

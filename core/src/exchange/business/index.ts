@@ -1,0 +1,3 @@
+/** Opportunities as a table, out and back. */
+export * from './cameBack';
+export * from './columns';

@@ -1,0 +1,162 @@
+import type { BusinessBack, OpportunityFields } from '@dossier/contract';
+import { businessHead, cameBack, withBusinessCells, type BusinessDraft, type BusinessWords } from '@dossier/core/exchange/business'; // prettier-ignore
+import { BUSINESS_COLUMNS } from '@dossier/core/exchange/business';
+import { IsNull, type DataSource, type EntityManager } from 'typeorm';
+import { z } from 'zod';
+import { ProblemError } from '../../../platform/problem';
+import type { SignedIn } from '../../../platform/session';
+import { inWorkspace } from '../../../platform/workspaceScope';
+import { Account, Workspace } from '../../account';
+import { knownCompanies } from '../../people';
+import { changeIn, haveStages, makeIn, moveIn, stagesIn, takenRows, type TakenRow } from '../../pipeline';
+import { parsing } from '../bringIn/parsing';
+import { takenOf } from './takeOut';
+
+const MOST_ROWS = 5_000;
+/** So much is told of what went wrong. */
+const MOST_TOLD = 200;
+
+/** What would have been done is taken back. */
+class OnlyLooked extends Error {
+  constructor(readonly told: BusinessBack) {
+    super();
+  }
+}
+
+interface Row {
+  number: number;
+  id: string | undefined;
+  state: string;
+  cells: Map<string, string>;
+}
+
+/**
+ * A table of business that went out, or one like it, comes back: cells that were changed are changed here, rows without an id are new
+ * ones; all in one transaction. What was changed here as well stays as it is here. @param preview only says what would be done
+ * @throws ProblemError 422 for what is no such table
+ */
+export async function bringBusinessBack(
+  database: DataSource,
+  who: SignedIn,
+  bytes: Uint8Array,
+  preview: boolean,
+): Promise<BusinessBack> {
+  await haveStages(database, who.workspaceId);
+  const rows = await rowsOf(bytes);
+  try {
+    return await inWorkspace(database, who.workspaceId, async (manager) => {
+      const told = await bring(manager, who, rows);
+      if (preview) throw new OnlyLooked(told);
+      return told;
+    });
+  } catch (error) {
+    if (error instanceof OnlyLooked) return error.told;
+    throw error;
+  }
+}
+
+async function rowsOf(bytes: Uint8Array): Promise<Row[]> {
+  const { head, rows } = await parsing(bytes, null);
+  const table = [...(head ? [head] : []), ...rows].filter((row): row is string[] => Array.isArray(row));
+  const keys = table[0] && businessHead(table[0]);
+  if (!keys)
+    throw new ProblemError(422, 'unreadable-file', 'Not readable', 'This is no table of business: its first row has no column “Opportunity”. Take one out first, and change that.'); // prettier-ignore
+  if (table.length - 1 > MOST_ROWS)
+    throw new ProblemError(422, 'unreadable-file', 'Too much', `There are more than ${MOST_ROWS.toLocaleString('en')} rows. Bring them in parts.`); // prettier-ignore
+  return table.slice(1).map((row, number) => {
+    const cells = new Map(keys.flatMap((key, place) => (key ? [[key, row[place] ?? ''] as const] : [])));
+    const id = z.uuid().safeParse(cells.get('back:id')?.trim());
+    return { number: number + 1, id: id.success ? id.data : undefined, state: cells.get('back:state') ?? '', cells };
+  });
+}
+
+async function bring(manager: EntityManager, who: SignedIn, rows: readonly Row[]): Promise<BusinessBack> {
+  const { workspaceId } = who;
+  const { currency } = await manager.findOneByOrFail(Workspace, { id: workspaceId });
+  const stages = await stagesIn(manager, workspaceId);
+  const owners = await manager.findBy(Account, { workspaceId, outOfUseAt: IsNull() });
+  const words: BusinessWords = { stages: stages.map(({ name }) => name), owners: owners.map(({ name }) => name), currency }; // prettier-ignore
+  const ids = rows.flatMap(({ id }) => id ?? []);
+  const known = new Map((await takenRows(manager, workspaceId, ids)).map((row) => [row.id, row]));
+  const told: BusinessBack = { made: 0, changed: 0, same: 0, conflicts: [], faults: [] };
+  const header = (key: string) => BUSINESS_COLUMNS.find((column) => column.key === key)?.header ?? '';
+  for (const row of rows) {
+    const here = row.id ? known.get(row.id) : undefined;
+    const title = row.cells.get('title')?.trim() || here?.title || '';
+    const fault = (field: string, words_: string) => told.faults.push({ row: row.number, title, field, fault: words_ });
+    if (row.id && !here) {
+      fault('', 'This opportunity is not here any more.');
+      continue;
+    }
+    const back = here ? cameBack(row.cells, row.state, takenOf(here)) : { cells: row.cells, conflicts: [] };
+    for (const { key, ...both } of back.conflicts) told.conflicts.push({ row: row.number, title, field: header(key), ...both }); // prettier-ignore
+    const begun = here ? draftOf(here) : { ...EMPTY, currency, stage: words.stages[0]!, owner: owners.find(({ id }) => id === who.accountId)?.name ?? words.owners[0]! }; // prettier-ignore
+    // What is left empty in a new row is as usual.
+    const cells = here ? back.cells : new Map([...back.cells].filter(([key, text]) => key === 'title' || text.trim()));
+    const { draft, faults } = withBusinessCells(begun, cells, words);
+    for (const one of faults) fault(header(one.key), one.fault);
+    const companyId = await companyOf(manager, workspaceId, draft, here);
+    if (companyId === undefined) {
+      fault(header('company'), `No firm here is called “${draft.company}”.`);
+      draft.company = begun.company;
+    }
+    if (!here && faults.length > 0) continue;
+    const fields = fieldsOf(draft, companyId ?? here?.company_id ?? null, owners, here);
+    const stageId = stages.find(({ name }) => name === draft.stage)?.id;
+    if (!here) {
+      await makeIn(manager, who, { ...fields, stageId: stageId ?? null });
+      told.made++;
+      continue;
+    }
+    const isOther = JSON.stringify(draft) !== JSON.stringify(draftOf(here));
+    if (!isOther) {
+      told.same++;
+      continue;
+    }
+    await changeIn(manager, who, here.id, { ...fields, version: here.version });
+    if (draft.stage !== here.stage && stageId && here.state === 'open')
+      await moveIn(manager, who, here.id, { stageId });
+    else if (draft.stage !== here.stage) fault(header('stage'), 'This is over: it stays in its stage.');
+    told.changed++;
+  }
+  return { ...told, conflicts: told.conflicts.slice(0, MOST_TOLD), faults: told.faults.slice(0, MOST_TOLD) };
+}
+
+const EMPTY: BusinessDraft = { title: '', company: '', value: null, currency: '', expectedOn: null, chance: null, stage: '', about: [], owner: '' }; // prettier-ignore
+
+const draftOf = (row: TakenRow): BusinessDraft => ({
+  title: row.title,
+  company: row.company ?? '',
+  value: row.value,
+  currency: row.currency,
+  expectedOn: row.expected_on,
+  chance: row.chance,
+  stage: row.stage,
+  about: row.about,
+  owner: row.owner,
+});
+
+/** @returns its id; null for none, undefined where none here is called so */
+async function companyOf(
+  manager: EntityManager,
+  workspaceId: string,
+  { company }: BusinessDraft,
+  here: TakenRow | undefined,
+): Promise<string | null | undefined> {
+  if (company === (here?.company ?? '')) return here?.company_id ?? null;
+  if (company === '') return null;
+  return (await knownCompanies(manager, workspaceId, [company])).get(company)?.id;
+}
+
+const fieldsOf = (
+  { stage: _, company: __, owner, ...draft }: BusinessDraft,
+  companyId: string | null,
+  owners: readonly Account[],
+  here: TakenRow | undefined,
+): OpportunityFields => ({
+  ...draft,
+  companyId,
+  ownerId: here && owner === here.owner ? here.owner_id : (owners.find(({ name }) => name === owner)?.id ?? null),
+  occasionId: here?.occasion_id ?? null,
+  people: (here?.people ?? []).map(({ id, part }) => ({ personId: id, part: part as 'decides' })),
+});
