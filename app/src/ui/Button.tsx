@@ -39,7 +39,7 @@ export function Button({ children, onPress, look = 'plain', icon, disabled, busy
       onPress={onPress}
       className={`min-h-touch min-w-touch flex-row items-center justify-center gap-2 rounded-[5px] border px-4 py-2 active:opacity-70 ${FRAME[look]} ${off ? 'opacity-50' : ''} ${className}`}
     >
-      {busy ? <ActivityIndicator size="small" color="currentColor" /> : icon}
+      {busy ? <ActivityIndicator aria-hidden size="small" color="currentColor" /> : icon}
       <NativeText
         className={`text-center font-sans text-[16px] font-medium leading-[21px] underline-offset-4 ${WORDS[look]}`}
       >

@@ -76,11 +76,12 @@ end $$;
 create trigger ${name} after ${act} on ${table}
   referencing ${[act !== 'insert' && 'old table as was', act !== 'delete' && 'new table as now'].filter(Boolean).join(' ')}
   for each statement execute function ${name}();`;
-const TELLS = `(now.direction = 'in' and now.kind = 'answer') or (now.direction = 'out' and now.state = 'sent')`;
+const tells = (row: string): string => `((${row}.direction = 'in' and ${row}.kind = 'answer') or (${row}.direction = 'out' and ${row}.state = 'sent'))`; // prettier-ignore
 const LISTED = [
-  listedOn('message_listed_on_insert', 'message', 'insert', `select person_id from now where ${TELLS}`),
-  listedOn('message_listed_on_update', 'message', 'update', `select now.person_id from now join was on was.id = now.id where (${TELLS}) and (was.state, was.kind, was.person_id) is distinct from (now.state, now.kind, now.person_id)
-    union select was.person_id from now join was on was.id = now.id where was.person_id is distinct from now.person_id`), // prettier-ignore
+  listedOn('message_listed_on_insert', 'message', 'insert', `select person_id from now where ${tells('now')}`),
+  listedOn('message_listed_on_update', 'message', 'update', `select unnest(array[now.person_id, was.person_id]) from now join was on was.id = now.id
+    where ${tells('now')} <> ${tells('was')} or (now.person_id <> was.person_id and ${tells('now')})`), // prettier-ignore
+  listedOn('message_listed_on_delete', 'message', 'delete', `select person_id from was where ${tells('was')}`),
   listedOn('part_listed_on_insert', 'opportunity_person', 'insert', 'select person_id from now'),
   listedOn('part_listed_on_delete', 'opportunity_person', 'delete', 'select person_id from was'),
   listedOn('business_listed_on_update', 'opportunity', 'update', `select r.person_id from now join was on was.id = now.id and (was.state = 'won') <> (now.state = 'won') join opportunity_person r on r.opportunity_id = now.id`), // prettier-ignore
@@ -101,6 +102,7 @@ export class Insight1780000000033 implements MigrationInterface {
     await runner.query(`
       drop function message_listed_on_insert() cascade;
       drop function message_listed_on_update() cascade;
+      drop function message_listed_on_delete() cascade;
       drop function part_listed_on_insert() cascade;
       drop function part_listed_on_delete() cascade;
       drop function business_listed_on_update() cascade;

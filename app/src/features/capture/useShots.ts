@@ -1,4 +1,4 @@
-import { useCallback, useState } from 'react';
+import { useCallback, useRef, useState } from 'react';
 import { useDispatch, useSelector, useStore } from 'react-redux';
 import { problemText } from '@/lib/api';
 import { useDiscardPhotoMutation } from './api';
@@ -20,10 +20,13 @@ export function useShots(accountId: string, occasionId: string | null) {
   const count = useSelector(({ capture }: WithCapture) => capture.shotCount);
   const backNext = useSelector(({ capture }: WithCapture) => capture.backNext);
   const [problem, setProblem] = useState<string>();
+  const retaking = useRef<Promise<void>>(undefined);
   const last = shots.at(-1);
 
   const keep = useCallback(
     async (bytes: Blob, thumbnail: string): Promise<boolean> => {
+      // What takes the place of a picture that is being taken back is told of what that one was.
+      await retaking.current;
       const { capture } = store.getState();
       const front = capture.shots.findLast((shot) => !shot.isBack);
       const backOf = capture.backNext ? (front?.id ?? null) : null;
@@ -41,7 +44,7 @@ export function useShots(accountId: string, occasionId: string | null) {
   );
 
   /** Takes the last picture back, wherever it is by now, so that it can be taken again. */
-  const retake = useCallback(async () => {
+  const takeBack = useCallback(async () => {
     if (!last) return;
     // What is on its way cannot be called back: once it has arrived it is taken out there.
     while (selectSending(store.getState())?.id === last.id) await new Promise((later) => setTimeout(later, MOMENT_MS));
@@ -50,6 +53,7 @@ export function useShots(accountId: string, occasionId: string | null) {
     if (answer?.error) return setProblem(problemText(answer.error));
     dispatch(shotTakenBack());
   }, [discard, dispatch, last, store]);
+  const retake = useCallback(() => (retaking.current = takeBack()), [takeBack]);
 
   const kept = useCallback((more: number) => dispatch(othersKept(more)), [dispatch]);
   const setBackNext = useCallback((awaited: boolean) => dispatch(backAwaited(awaited)), [dispatch]);
