@@ -156,6 +156,19 @@ describe('an opportunity', () => {
     expect(await parts(only)).toEqual([[two.id, 'uses']]);
   });
 
+  it('forgets in its history too whoever is erased', async () => {
+    const [gone, stays] = [await lead(), await lead()];
+    const id = await opportunity({ people: [{ personId: gone.id, part: 'decides' }] });
+    const { title, currency } = await seen(id);
+    const change = { title, currency, value: 70, people: [{ personId: stays.id, part: 'uses' }], version: 1 };
+    expect((await rep.send('PUT', `/opportunities/${id}`, change)).status).toBe(204);
+    expect(JSON.stringify(await seen(id))).toContain(gone.familyName);
+    expect((await manager.send('POST', `/people/${gone.id}/erase`)).status).toBe(204);
+    const left = await seen(id);
+    expect(JSON.stringify(left)).not.toContain(gone.familyName);
+    expect(left.history[0]!.changes.map(({ field }) => field)).toContain('value');
+  });
+
   it('is another workspace’s business to nobody, and is told in the feed', async () => {
     const stranger = await Client.signedIn('juno@tarnmoorpack.example', 'fruit-crate');
     const id = await opportunity();

@@ -130,6 +130,8 @@ describe('people are taken out', () => {
   it('one by one with everything that is kept about them', async () => {
     await rep.send('POST', `/people/${filed[0]}/tasks`, { text: 'Ring about the curtain', dueOn: '2026-12-01' });
     await rep.send('POST', `/people/${filed[0]}/consents`, { channels: ['email'], scope: 'offers', how: 'spoken' });
+    const people = [{ personId: filed[0], part: 'signs' }];
+    await rep.send('POST', '/opportunities', { title: 'Curtain for the gate', currency: 'EUR', value: 90, people });
     const path = `/people/${filed[0]}/everything`;
     const response = await fetch(`${process.env.DOSSIER_TEST_ADDRESS}${path}`, { headers: { cookie: rep.cookie } });
     const files = unzipSync(new Uint8Array(await response.arrayBuffer()));
@@ -141,6 +143,8 @@ describe('people are taken out', () => {
       jobs: [{ company: hostile.company, title: hostile.title, endedAt: null }],
       tasks: [{ text: 'Ring about the curtain', dueOn: '2026-12-01', doneAt: null }],
       permissions: [{ channels: ['email'], scope: 'offers', withdrawnAt: null }],
+      messages: [],
+      business: [{ title: 'Curtain for the gate', part: 'signs', value: 90, currency: 'EUR', state: 'open' }],
       cards: [{ side: 'front', reading: { lines: expect.any(Array) as unknown } }],
     });
     expect(told.changes.at(-1)).toMatchObject({ action: 'filed', by: 'Ottilie Brandt' });

@@ -4,6 +4,7 @@ import type {
   HandedOver,
   Members,
   OccasionList,
+  Opportunity,
   Person,
   SecondLooks,
   Session,
@@ -216,6 +217,8 @@ describe('an account taken out of use', () => {
     await admin.send('POST', '/second-looks', { cardIds: [cardId], askedOf: from, message: 'Yours?' });
     const occasionId = randomUUID();
     await admin.send('PUT', `/occasions/${occasionId}`, { name: 'Ropewalk day', ownerId: from });
+    const business = { title: 'Rope for the new quay', currency: 'EUR' };
+    const { id: businessId } = (await leaving.send<{ id: string }>('POST', '/opportunities', business)).body;
 
     const { status, body } = await admin.send<HandedOver>('POST', `/members/${from}/out-of-use`, { handTo: to });
     expect([status, body]).toEqual([200, { people: 1, cards: 1, occasions: 1, secondLooks: 1 }]);
@@ -232,6 +235,8 @@ describe('an account taken out of use', () => {
       action: 'edited',
       changes: [{ field: 'owner', before: 'Dmitri', after: 'Winifred' }],
     });
+    const { owner, history } = (await staying.get<Opportunity>(`/opportunities/${businessId}`)).body;
+    expect([owner.id, history[0]!.changes]).toEqual([to, [{ field: 'owner', before: 'Dmitri', after: 'Winifred' }]]);
     expect((await staying.get<SecondLooks>('/second-looks')).body.asked.map((asked) => asked.cardId)).toEqual([cardId]);
     const { items } = (await staying.get<OccasionList>('/occasions')).body;
     expect(items.find(({ id }) => id === occasionId)!.ownerId).toBe(to);

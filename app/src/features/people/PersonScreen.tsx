@@ -105,7 +105,11 @@ export function PersonScreen({ personId, Share, WhereFrom, Elsewhere, Tasks, Bus
   );
 }
 
-function Who({ person: { fields, fullName, kind, owner, tags, rating, companyId } }: { person: Person }) {
+function Who({
+  person: { fields, fullName, kind, owner, tags, rating, status, closed, companyId },
+}: {
+  person: Person;
+}) {
   const position = [fields.title, fields.department].filter(Boolean).join(', ');
   return (
     <View className="gap-1">
@@ -122,7 +126,14 @@ function Who({ person: { fields, fullName, kind, owner, tags, rating, companyId 
         </Text>
       ) : null}
       <Soft>
-        {[kind === 'lead' ? 'Lead' : 'Contact', rating, `owned by ${owner.name}`].filter(Boolean).join(' · ')}
+        {[
+          kind === 'contact' ? 'Contact' : closed ? `Closed lead: ${closed.reason}` : 'Lead',
+          kind === 'lead' && !closed && status,
+          rating,
+          `owned by ${owner.name}`,
+        ]
+          .filter(Boolean)
+          .join(' · ')}
       </Soft>
       {tags.length > 0 ? <Soft>{tags.join(', ')}</Soft> : null}
     </View>

@@ -137,7 +137,15 @@ export async function recordOfPerson(
          where n.workspace_id = $1 and n.person_id = $2), '[]'),
        'changes', coalesce((select jsonb_agg(jsonb_build_object('at', l.at, 'by', a.name, 'action', l.action, 'changes', l.changes)
            order by l.at desc, l.id desc)
-         from change_log l join account a on a.id = l.actor_id where l.workspace_id = $1 and l.person_id = $2), '[]'),
+         from change_log l left join account a on a.workspace_id = $1 and a.id = l.actor_id where l.workspace_id = $1 and l.person_id = $2), '[]'),
+       'messages', coalesce((select jsonb_agg(jsonb_build_object('at', m.at, 'direction', m.direction, 'channel', m.channel, 'state', m.state, 'from', m.sender,
+           'to', m.recipient, 'subject', m.subject, 'text', m.body) order by m.at desc, m.id desc)
+         from message m where m.workspace_id = $1 and m.person_id = $2), '[]'),
+       'business', coalesce((select jsonb_agg(jsonb_build_object('title', o.title, 'part', r.part, 'company', c.name, 'value', o.value, 'currency', o.currency,
+           'state', o.state, 'madeAt', o.made_at, 'endedAt', o.ended_at, 'reason', o.end_reason) order by o.made_at desc, o.id)
+         from opportunity_person r join opportunity o on o.workspace_id = $1 and o.id = r.opportunity_id
+         left join company c on c.workspace_id = $1 and c.id = company_now(o.company_id)
+         where r.workspace_id = $1 and r.person_id = $2), '[]'),
        'mergedWith', coalesce((select jsonb_agg(jsonb_build_object('at', m.at, 'names', m.names, 'undoneAt', m.undone_at, 'by', a.name,
            'before', m.before) order by m.at desc)
          from merge m left join account a on a.workspace_id = $1 and a.id = m.by

@@ -16,6 +16,7 @@ import {
   deleteEmptyCompanies,
   forgetLearnedFrom,
   forgetMail,
+  forgetParts,
   forgetValues,
   lockFrequencies,
   saveFrequencies,
@@ -54,6 +55,7 @@ export async function eraseLocked(manager: EntityManager, who: Actor, id: string
   const jobs = await manager.findBy(Employment, { personId: id });
   await forgetCounted(manager, who.workspaceId, fields);
   await forgetMail(manager, who.workspaceId, id, fields.emails);
+  await forgetParts(manager, who.workspaceId, id);
   // Jobs, addresses, notes, consents, messages, plans, keys and duplicates go with the person's row.
   await manager.delete(Person, { id });
   await deleteEmptyCompanies(manager, who.workspaceId, jobs.flatMap(({ companyId }) => companyId ?? [])); // prettier-ignore

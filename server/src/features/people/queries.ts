@@ -504,6 +504,16 @@ export async function partAgain(
   );
 }
 
+/** In the history of business nobody is named any more who had a part in what this person had one in. */
+export const forgetParts = (manager: EntityManager, workspaceId: string, personId: string): Promise<unknown> =>
+  manager.query(
+    `update opportunity_act a set changes = (select coalesce(jsonb_agg(c), '[]') from jsonb_array_elements(a.changes) c where c->>'field' <> 'people')
+     where a.workspace_id = $1 and a.changes @> '[{"field": "people"}]'
+       and exists (select from jsonb_array_elements(a.changes) c join person p on p.workspace_id = $1 and p.id = $2
+         where c->>'field' = 'people' and p.full_name <> '' and strpos(concat(c->>'before', c->>'after'), p.full_name) > 0)`,
+    [workspaceId, personId],
+  );
+
 /** What hangs on people is theirs in other systems too. */
 export const handedFollow = (manager: EntityManager, workspaceId: string, ids: readonly string[]): Promise<unknown> =>
   manager.query(

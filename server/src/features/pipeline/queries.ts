@@ -302,3 +302,23 @@ export const takenRows = (manager: EntityManager, workspaceId: string, ids: read
      order by asked.nth`,
     [workspaceId, ids],
   );
+
+/** What is open of one colleague's is another's; what is over stays whose it was. @returns how many */
+export async function handOverBusiness(
+  manager: EntityManager,
+  workspaceId: string,
+  { from, to }: { from: string; to: string },
+  by: string,
+): Promise<number> {
+  const [row] = await manager.query<{ moved: number }[]>(
+    `with moved as (update opportunity set owner_id = $3, version = version + 1, changed_at = now()
+         where workspace_id = $1 and owner_id = $2 and state = 'open' returning id, stage_id, state, value, currency),
+     told as (insert into opportunity_act (id, workspace_id, opportunity_id, at, actor_id, kind, stage_id, state, value, currency, changes)
+       select gen_random_uuid(), $1, m.id, now(), $4, 'changed', m.stage_id, m.state, m.value, m.currency,
+         jsonb_build_array(jsonb_build_object('field', 'owner', 'before', one.name, 'after', other.name))
+       from moved m, account one, account other where one.workspace_id = $1 and one.id = $2 and other.workspace_id = $1 and other.id = $3)
+     select count(*)::int as moved from moved`,
+    [workspaceId, from, to, by],
+  );
+  return row!.moved;
+}

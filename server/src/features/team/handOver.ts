@@ -5,6 +5,7 @@ import type { Account } from '../account';
 import { handOverOccasions, handOverPhotos } from '../capture';
 import { handOverTasks } from '../followup';
 import { handOverPeople } from '../people';
+import { handOverBusiness } from '../pipeline';
 import { handOverCards } from '../reading';
 import { handOverSecondLooks } from '../tray';
 
@@ -15,6 +16,7 @@ export async function handOver(manager: EntityManager, who: SignedIn, from: Acco
   const cards = await handOverCards(manager, ids);
   const secondLooks = await handOverSecondLooks(manager, ids);
   await handOverTasks(manager, who.workspaceId, ids);
+  await handOverBusiness(manager, who.workspaceId, ids, who.accountId);
   const people = await handOverPeople(manager, who, from, to);
   const occasions = await handOverOccasions(manager, ids);
   return { people, cards, occasions, secondLooks };

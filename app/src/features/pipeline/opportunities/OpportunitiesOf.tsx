@@ -10,10 +10,19 @@ import { OpportunityRow } from './OpportunityRow';
 /** Business that somebody has to do with; nothing where there is none and nobody may begin any. */
 export const PersonOpportunities = ({ person }: { person: Person }) =>
   person.deletedAt ? null : (
-    <Of
-      narrowing={{ personId: person.id }}
-      begin={`person=${person.id}${person.companyId ? `&company=${person.companyId}` : ''}`}
-    />
+    <>
+      {person.kind === 'lead' ? (
+        <Link href={`/pipeline/leads/${person.id}` as Href}>
+          <View className="min-h-touch justify-center">
+            <Text className="underline underline-offset-4">Work on this lead</Text>
+          </View>
+        </Link>
+      ) : null}
+      <Of
+        narrowing={{ personId: person.id }}
+        begin={`person=${person.id}${person.companyId ? `&company=${person.companyId}` : ''}`}
+      />
+    </>
   );
 
 /** Business with a firm. */

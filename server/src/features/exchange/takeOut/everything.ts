@@ -16,7 +16,7 @@ export const EVERYTHING_FORMAT = { format: 'dossier-everything', version: 1 } as
 
 const ABOUT = `What is kept about one person in Dossier.
 
-everything.json   every value, with notes, tasks, permissions, jobs, what was read on each card, and every change: who, when, from what to what
+everything.json   every value, with notes, tasks, permissions, jobs, messages, business, what was read on each card, and every change: who, when, from what to what
 person.vcf        the person as an address book takes it
 pictures          the cards, front and back
 `;
