@@ -44,6 +44,7 @@ test('a system is set up from nothing, gets a filed card, and what changes, howe
     Companies: '/api/houses',
     Notes: '/api/remarks',
     'Pictures of cards': '/api/papers',
+    Business: '/api/ventures',
     'Leads are found by': '?ref={ref}\n?MailA={MailA}',
     'Contacts are found by': '?ref={ref}\n?MailA={MailA}',
     'Companies are found by': '?Style={Style}',
@@ -56,6 +57,9 @@ test('a system is set up from nothing, gets a filed card, and what changes, howe
     'Header by which it knows what was sent twice': 'X-Once',
     'What it says': 'Words',
     'The picture, in base64': 'Base64',
+    'With whom it is done': 'Of',
+    'What it is about': 'Title',
+    'What it is worth': 'Worth',
     'Path of the description': '/api/describe',
   });
   await page.getByLabel('Whose it is', { exact: true }).fill('Of');
@@ -115,6 +119,14 @@ test('a system is set up from nothing, gets a filed card, and what changes, howe
   const houses = await office(page, 'houses');
   expect(houses).toHaveLength(1);
   expect((await prospects())[0]!.values).toMatchObject({ HouseRef: houses[0]!.ref });
+
+  // So does the business that is done with them.
+  const { items } = (await (await page.request.get('/api/v1/people?q=Skerritt')).json()) as { items: { id: string }[] };
+  const people = [{ personId: items[0]!.id, part: 'decides' }];
+  await page.request.post('/api/v1/opportunities', {
+    data: { title: 'Two doors', currency: 'EUR', value: 900, people },
+  });
+  await expect.poll(async () => (await office(page, `ventures?Of=${ref}`)).map(({ values }) => values)).toEqual([{ Of: ref, Title: 'Two doors', Worth: 900 }]); // prettier-ignore
 
   // Bad days: what changes meanwhile arrives, once.
   await page.goto('/people');

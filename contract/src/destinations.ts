@@ -50,6 +50,8 @@ const OutsideNote = z.strictObject({ ...hanging, words: FieldName });
 const OutsideTask = z.strictObject({ ...hanging, words: FieldName, due: MaybeField, done: MaybeField });
 /** `bytes` takes the picture in base64 (JPEG), `side` front or back. */
 const OutsidePicture = z.strictObject({ ...hanging, bytes: FieldName, side: MaybeField });
+/** With the first of its people. `value` is a number, `currency` as in ISO 4217, `state` open, won or lost, `expected` a date. */
+const OutsideOpportunity = z.strictObject({ ...hanging, title: FieldName, value: MaybeField, currency: MaybeField, stage: MaybeField, state: MaybeField, expected: MaybeField, reason: MaybeField }); // prettier-ignore
 
 export const OutsideObjects = z.strictObject({
   lead: OutsideObject,
@@ -58,6 +60,7 @@ export const OutsideObjects = z.strictObject({
   note: OutsideNote.nullable().default(null),
   task: OutsideTask.nullable().default(null),
   picture: OutsidePicture.nullable().default(null),
+  opportunity: OutsideOpportunity.nullable().default(null),
 });
 export type OutsideObjects = z.infer<typeof OutsideObjects>;
 
@@ -226,7 +229,7 @@ export type HandOverTried = z.infer<typeof HandOverTried>;
 export const HandOverBegun = z.object({ begun: z.number().int() });
 export type HandOverBegun = z.infer<typeof HandOverBegun>;
 
-export const HandedSubject = z.enum(['person', 'note', 'task', 'picture']);
+export const HandedSubject = z.enum(['person', 'note', 'task', 'picture', 'opportunity']);
 export type HandedSubject = z.infer<typeof HandedSubject>;
 
 export const Delivery = z.object({

@@ -37,6 +37,7 @@ export const portOffice = (base: string, secret: string): DestinationFields => (
       note: { ...hanging('remarks'), words: 'Words' },
       task: { ...hanging('errands'), words: 'What', due: 'By', done: 'Done' },
       picture: { ...hanging('papers'), update: null, bytes: 'Base64', side: 'Kind' },
+      opportunity: { ...hanging('ventures'), title: 'Title', value: 'Worth', currency: 'Coin', stage: 'Step', state: 'Fate', expected: 'Hoped', reason: 'Because' }, // prettier-ignore
     },
     describe: {
       path: '/api/describe',

@@ -151,6 +151,30 @@ describe('another system', () => {
     expect(await there('prospects', { MailA: mail })).toHaveLength(1);
   });
 
+  it('gets business with the first of its people, as it stands, and with whom it is done in the end', async () => {
+    const id = await destination();
+    const [one, other] = [await somebody(), await somebody()];
+    await handOver(id, one.id, other.id);
+    await sent(id, one.id);
+    await sent(id, other.id);
+    const [{ ref }, { ref: otherRef }] = [(await there('prospects', { MailA: one.mail }))[0]!, (await there('prospects', { MailA: other.mail }))[0]!]; // prettier-ignore
+    const title = `Fenders for ${one.familyName}`;
+    const part = (personId: string, of: 'decides' | 'uses') => ({ personId, part: of });
+    const business = { title, value: 12_500.5, currency: 'EUR', expectedOn: '2027-02-01' };
+    const { body } = await rep.send<{ id: string }>('POST', '/opportunities', { ...business, people: [part(one.id, 'decides'), part(other.id, 'uses')] }); // prettier-ignore
+    const ventures = () => there('ventures', { Title: title });
+    const [first] = (await until(async () => ((await ventures()).length > 0 ? ventures() : undefined)))!;
+    expect(first!.values).toEqual({ Of: ref, Title: title, Worth: 12_500.5, Coin: 'EUR', Step: expect.any(String), Fate: 'open', Hoped: '2027-02-01' }); // prettier-ignore
+    expect((await rep.send('PUT', `/opportunities/${body.id}/end`, { state: 'lost', reason: 'Price', version: 1 })).status).toBe(204); // prettier-ignore
+    await until(async () => (await ventures())[0]!.values.Fate === 'lost');
+    expect((await ventures())[0]!.values.Because).toContain('Price');
+    expect((await rep.send('PUT', `/opportunities/${body.id}/end`, { state: 'open', version: 2 })).status).toBe(204);
+    expect((await rep.send('PUT', `/opportunities/${body.id}`, { ...business, people: [part(other.id, 'decides')], version: 3 })).status).toBe(204); // prettier-ignore
+    await until(async () => (await ventures())[0]!.values.Of === otherRef);
+    expect((await ventures()).map((venture) => [venture.ref, venture.values.Fate])).toEqual([[first!.ref, 'open']]);
+    expect(await deliveries(`person=${other.id}&destination=${id}`)).toContainEqual(expect.objectContaining({ subject: 'opportunity', state: 'delivered' })); // prettier-ignore
+  });
+
   it('that knows somebody already is changed, nothing is emptied there, and what stood there is told', async () => {
     const id = await destination();
     const { id: personId, mail, familyName } = await somebody();

@@ -81,6 +81,11 @@ export const OBJECTS: Readonly<Record<string, ObjectSays>> = {
       text('Title', 'Title', 80, true),
       text('Of', 'Of whom', null, true),
       { name: 'Worth', label: 'Worth', type: 'number', required: false, longest: null, choices: [] },
+      text('Coin', 'Coin', 3),
+      text('Step', 'Step', 60),
+      choice('Fate', 'Fate', 'open', 'won', 'lost'),
+      text('Hoped', 'Hoped for', 10),
+      text('Because', 'Because', 200),
     ],
   },
   remarks: {

@@ -8,6 +8,7 @@ const plain: PlainSystem = {
   answers: { ...EMPTY_PLAIN_SYSTEM.answers, onceHeader: 'X-Once', refAt: 'ref', foundAt: 'records.0' },
   note: { path: '/api/remarks', of: 'Of', isChanged: true, words: 'Words' },
   picture: { path: '/api/papers', of: 'Of', isChanged: false, bytes: 'Base64', side: '' },
+  opportunity: { ...EMPTY_PLAIN_SYSTEM.opportunity, path: '/api/ventures', of: 'Of', title: 'Title', state: 'Fate' },
 };
 
 describe('a system as a form shows it', () => {
@@ -21,6 +22,10 @@ describe('a system as a form shows it', () => {
     expect(system.objects).toMatchObject({ task: null, picture: { update: null }, note: { update: { path: '/api/remarks/{ref}' } } }); // prettier-ignore
     expect(system.describe).toBeNull();
     expect(plainOf(system)).toEqual(plain);
+    // As it was kept before there was any word of business.
+    const { opportunity, ...before } = setUpOf({ ...plain, opportunity: EMPTY_PLAIN_SYSTEM.opportunity }).objects;
+    expect(opportunity).toBeNull();
+    expect(plainOf({ objects: before as typeof system.objects, describe: null })?.opportunity.path).toBe('');
     // However its keys are ordered when it comes back.
     expect(plainOf(JSON.parse(JSON.stringify({ describe: null, objects: system.objects })))).toEqual(plain);
   });

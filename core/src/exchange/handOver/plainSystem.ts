@@ -25,6 +25,17 @@ interface PlainHanging {
   isChanged: boolean;
 }
 
+/** What its fields are called there; empty where it has none. */
+interface OpportunityFields {
+  title: string;
+  value: string;
+  currency: string;
+  stage: string;
+  state: string;
+  expected: string;
+  reason: string;
+}
+
 /** Another system as a form shows it. */
 export interface PlainSystem {
   lead: PlainKind;
@@ -34,6 +45,7 @@ export interface PlainSystem {
   note: PlainHanging & { words: string };
   task: PlainHanging & { words: string; due: string; done: string };
   picture: PlainHanging & { bytes: string; side: string };
+  opportunity: PlainHanging & OpportunityFields;
   describe: { path: string; leadAt: string; contactAt: string; companyAt: string };
 }
 
@@ -67,6 +79,7 @@ export interface SetUpSystem {
     note: (SetUpHanging & { words: string }) | null;
     task: (SetUpHanging & { words: string; due: string; done: string }) | null;
     picture: (SetUpHanging & { bytes: string; side: string }) | null;
+    opportunity: (SetUpHanging & OpportunityFields) | null;
   };
   describe: { path: string; leadAt: string; contactAt: string; companyAt: string } | null;
 }
@@ -79,6 +92,7 @@ export const EMPTY_PLAIN_SYSTEM: PlainSystem = {
   note: { path: '', of: '', isChanged: true, words: '' },
   task: { path: '', of: '', isChanged: true, words: '', due: '', done: '' },
   picture: { path: '', of: '', isChanged: false, bytes: '', side: '' },
+  opportunity: { path: '', of: '', isChanged: true, title: '', value: '', currency: '', stage: '', state: '', expected: '', reason: '' }, // prettier-ignore
   describe: { path: '', leadAt: '', contactAt: '', companyAt: '' },
 };
 
@@ -106,6 +120,7 @@ export function setUpOf({ answers, ...plain }: PlainSystem): SetUpSystem {
       note: hanging(plain.note),
       task: hanging(plain.task),
       picture: hanging(plain.picture),
+      opportunity: hanging(plain.opportunity),
     },
     describe: plain.describe.path ? plain.describe : null,
   };
@@ -113,7 +128,9 @@ export function setUpOf({ answers, ...plain }: PlainSystem): SetUpSystem {
 
 /** As a form shows it; null for a system that was set up in a way that no form shows. */
 export function plainOf(system: SetUpSystem): PlainSystem | null {
-  const { lead, contact, company, note, task, picture } = system.objects;
+  // Those that were set up before business went along have no word of it.
+  const objects = { ...system.objects, opportunity: (system.objects.opportunity as typeof system.objects.opportunity | undefined) ?? null }; // prettier-ignore
+  const { lead, contact, company, note, task, picture, opportunity } = objects;
   const kind = ({ create: { path }, find }: SetUpObject): PlainKind => ({ path, find: find.map((one) => one.path.slice(path.length)) }); // prettier-ignore
   const hanging = <T extends SetUpHanging, E>(one: T | null, empty: E) => {
     if (!one) return empty;
@@ -139,9 +156,10 @@ export function plainOf(system: SetUpSystem): PlainSystem | null {
     note: hanging(note, EMPTY_PLAIN_SYSTEM.note),
     task: hanging(task, EMPTY_PLAIN_SYSTEM.task),
     picture: hanging(picture, EMPTY_PLAIN_SYSTEM.picture),
+    opportunity: hanging(opportunity, EMPTY_PLAIN_SYSTEM.opportunity),
     describe: system.describe ?? EMPTY_PLAIN_SYSTEM.describe,
   } as PlainSystem;
-  return isAlike(setUpOf(plain), { objects: system.objects, describe: system.describe }) ? plain : null;
+  return isAlike(setUpOf(plain), { objects, describe: system.describe }) ? plain : null;
 }
 
 /** Whatever the order of their keys. */

@@ -53,6 +53,7 @@ export function AskedOfSystem() {
         <Written name="plain.note.path" label="Notes" />
         <Written name="plain.task.path" label="Next steps" />
         <Written name="plain.picture.path" label="Pictures of cards" />
+        <Written name="plain.opportunity.path" label="Business" hint="Goes there with the first of its people." />
       </Part>
       <Part title="How it is asked who is there already">
         <Soft>
@@ -117,6 +118,19 @@ export function AskedOfSystem() {
           <Written name="plain.picture.of" label="Whose card it is" />
           <Written name="plain.picture.bytes" label="The picture, in base64" />
           <Written name="plain.picture.side" label="Front or back" />
+        </Part>
+      ) : null}
+      {plain.opportunity.path ? (
+        <Part title="Fields of business">
+          <Written name="plain.opportunity.of" label="With whom it is done" />
+          <Written name="plain.opportunity.title" label="What it is about" />
+          <Written name="plain.opportunity.value" label="What it is worth" />
+          <Written name="plain.opportunity.currency" label="In which currency" />
+          <Written name="plain.opportunity.stage" label="Its stage" />
+          <Written name="plain.opportunity.state" label="Open, won or lost" />
+          <Written name="plain.opportunity.expected" label="When it is expected" />
+          <Written name="plain.opportunity.reason" label="Why it was won or lost" />
+          <Ticked name="plain.opportunity.isChanged" label="It is changed there when it changes here" />
         </Part>
       ) : null}
       <Part title="Where it describes its fields">

@@ -14,8 +14,8 @@ export function SystemsSection() {
   return (
     <SettingsSection title="Other systems">
       <Text>
-        Where the team keeps its customers already: people go there from here, with their notes, next steps and
-        pictures, and what changes here follows.
+        Where the team keeps its customers already: people go there from here, with their notes, next steps, pictures
+        and business, and what changes here follows.
       </Text>
       <View className="flex-row">
         <Button look="ink" onPress={() => router.push('/settings/systems/new')}>

@@ -42,4 +42,5 @@ export const SUBJECT_WORDS: Readonly<Record<Delivery['subject'], string>> = {
   note: 'Note of ',
   task: 'Next step with ',
   picture: 'Picture of ',
+  opportunity: 'Business with ',
 };

@@ -145,9 +145,9 @@ async function hangingAfter(
   personId: string,
 ): Promise<void> {
   if (to.kind !== 'system') return;
-  const takes = (object: Hanging | null) => (object ? (object.update ? 'changes' : 'new') : 'none');
-  const { note, task, picture } = to.objects;
-  const wanted = await hangingToSend(manager, workspaceId, id, personId, { note: takes(note), task: takes(task), picture: takes(picture) }); // prettier-ignore
+  const takes = (object: Hanging | null | undefined) => (object ? (object.update ? 'changes' : 'new') : 'none');
+  const { note, task, picture, opportunity } = to.objects;
+  const wanted = await hangingToSend(manager, workspaceId, id, personId, { note: takes(note), task: takes(task), picture: takes(picture), opportunity: takes(opportunity) }); // prettier-ignore
   await wantDelivered(manager, workspaceId, id, wanted);
 }
 

@@ -1,7 +1,7 @@
 import { IsNull, type EntityManager } from 'typeorm';
 import { eventsAfter } from '../events/queries';
 import { DestinationRecord } from './entities';
-import { concerned, wantDelivered } from './queries';
+import { concerned, peopleOfBusiness, wantDelivered } from './queries';
 
 const AT_ONCE = 500;
 /** What makes somebody another one in other systems. */
@@ -22,6 +22,8 @@ export async function followForDestinations(manager: EntityManager, workspaceId:
     const last = events.at(-1);
     if (!last) continue;
     const people = new Set(events.flatMap(({ type, person_id: personId }) => (personId && CONCERNING.has(type) ? [personId] : []))); // prettier-ignore
+    const business = events.flatMap(({ opportunity_id: id }) => id ?? []);
+    for (const personId of await peopleOfBusiness(manager, workspaceId, business)) people.add(personId);
     const ids = await concerned(manager, workspaceId, destination, [...people]);
     begun += await wantDelivered(manager, workspaceId, id, ids.map((personId) => ({ personId, subject: 'person', subjectId: personId }))); // prettier-ignore
     await manager.update(DestinationRecord, { id }, { afterXid: last.xid, afterSequence: last.sequence });

@@ -4,6 +4,7 @@ import type { EntityManager } from 'typeorm';
 import { storage } from '../../../platform/storage';
 import { Task } from '../../followup';
 import { Note } from '../../people';
+import { OpportunityRecord } from '../../pipeline';
 import { Card } from '../../reading';
 import { cardsOfPeople } from '../queries';
 import { cardsBy, type TakenCard } from '../takeOut/pictures';
@@ -20,7 +21,7 @@ export type Load =
   | { kind: 'person'; person: HandedPerson; mapping: HandOverMapping; occasionIds: readonly string[]; pictures: readonly TakenCard[]; known: HandedRecord | null } // prettier-ignore
   | { kind: 'hanging'; object: Hanging; values: OutsideRecord; mark: string; of: HandedRecord; known: HandedRecord | null }; // prettier-ignore
 
-export type Hanging = NonNullable<OutsideObjects['note' | 'task' | 'picture']>;
+export type Hanging = NonNullable<OutsideObjects['note' | 'task' | 'picture' | 'opportunity']>;
 
 export async function loadFor(
   manager: EntityManager,
@@ -68,6 +69,7 @@ const valuesOf: {
   note: ValuesOf<NonNullable<OutsideObjects['note']>>;
   task: ValuesOf<NonNullable<OutsideObjects['task']>>;
   picture: ValuesOf<NonNullable<OutsideObjects['picture']>>;
+  opportunity: ValuesOf<NonNullable<OutsideObjects['opportunity']>>;
 } = {
   note: async (manager, workspaceId, object, id) => {
     const note = await manager.findOneBy(Note, { id, workspaceId });
@@ -80,6 +82,12 @@ const valuesOf: {
   picture: async (manager, workspaceId, object, id) => {
     const card = await pictureOf(manager, workspaceId, id);
     return card && named([object.bytes, card.bytes.toString('base64')], [object.side, card.side]);
+  },
+  opportunity: async (manager, workspaceId, object, id) => {
+    const one = await manager.findOne(OpportunityRecord, { where: { id, workspaceId }, relations: { stage: true } });
+    if (!one) return undefined;
+    const { title, value, currency, stage, state, expectedOn, endReason } = one;
+    return named([object.title, title], [object.value, value === null ? null : Number(value)], [object.currency, currency], [object.stage, stage!.name], [object.state, state], [object.expected, expectedOn], [object.reason, endReason]); // prettier-ignore
   },
 };
 

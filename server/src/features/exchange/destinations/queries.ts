@@ -1,4 +1,5 @@
 import type { DestinationFields, HandedSubject, HandOverWhen } from '@dossier/contract';
+import { PARTS } from '@dossier/core/pipeline';
 import type { DataSource, EntityManager } from 'typeorm';
 
 /** A worker that is killed costs a job one of these; the tries to deliver are counted elsewhere. */
@@ -180,12 +181,34 @@ export async function occasionsOf(manager: EntityManager, workspaceId: string, p
   return rows.map(({ id }) => id);
 }
 
+/** With whom business o is done, for systems that know one: whoever decides before who uses it, advises or signs. */
+const FIRST_OF_ITS_PEOPLE = `select r.person_id from opportunity_person r join person p on p.workspace_id = $1 and p.id = r.person_id
+  where r.workspace_id = $1 and r.opportunity_id = o.id and p.deleted_at is null
+  order by array_position(array[${PARTS.map((part) => `'${part}'`).join()}], r.part), p.sort_name, p.id limit 1`;
+
+/** With whom business is done that has changed. */
+export async function peopleOfBusiness(
+  manager: EntityManager,
+  workspaceId: string,
+  ids: readonly string[],
+): Promise<string[]> {
+  if (ids.length === 0) return [];
+  const rows = await manager.query<{ id: string | null }[]>(
+    `select distinct (${FIRST_OF_ITS_PEOPLE}) as id from opportunity o where o.workspace_id = $1 and o.id = any($2::uuid[])`,
+    [workspaceId, ids],
+  );
+  return rows.flatMap(({ id }) => id ?? []);
+}
+
 /** All that hangs on person $3: when it was made, and a mark that is another one once it says something else. */
 const HANGING = `
   select 'note' as subject, n.id as subject_id, n.at, md5(n.text) as mark from note n where n.workspace_id = $1 and n.person_id = $3 and n.text <> ''
   union all select 'task', t.id, t.made_at, md5(concat_ws('|', t.text, t.due_on, t.done_at)) from task t where t.workspace_id = $1 and t.person_id = $3
   union all select 'picture', k.id, k.taken_at, '' from card k left join card f on f.workspace_id = $1 and f.id = k.front_card_id
-    where k.workspace_id = $1 and coalesce(k.person_id, f.person_id) = $3 and k.file_id is not null`;
+    where k.workspace_id = $1 and coalesce(k.person_id, f.person_id) = $3 and k.file_id is not null
+  union all select 'opportunity', o.id, o.made_at, md5(concat_ws('|', o.version, mine.person_id))
+    from opportunity_person mine join opportunity o on o.workspace_id = $1 and o.id = mine.opportunity_id
+    where mine.workspace_id = $1 and mine.person_id = $3 and mine.person_id = (${FIRST_OF_ITS_PEOPLE})`;
 
 /** The mark of something that hangs on a person, read before it is: what changes in between is sent once more. */
 export async function markOf(
@@ -203,7 +226,7 @@ export async function markOf(
 }
 
 /**
- * What hangs on a person and a destination does not have yet, or not as it is now: notes, tasks and pictures, each the oldest first.
+ * What hangs on a person and a destination does not have yet, or not as it is now: notes, tasks, pictures and business, each the oldest first.
  * @param takes which of them it takes, and whether it takes changes of them
  */
 export async function hangingToSend(
@@ -211,7 +234,7 @@ export async function hangingToSend(
   workspaceId: string,
   destinationId: string,
   personId: string,
-  takes: Readonly<Record<'note' | 'task' | 'picture', 'none' | 'new' | 'changes'>>,
+  takes: Readonly<Record<Exclude<Wanted['subject'], 'person'>, 'none' | 'new' | 'changes'>>,
 ): Promise<Wanted[]> {
   const rows = await manager.query<{ subject: Wanted['subject']; subject_id: string }[]>(
     `select s.subject, s.subject_id from (${HANGING}) s

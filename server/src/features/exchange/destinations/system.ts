@@ -110,7 +110,7 @@ export async function bringHanging(
   const sent = { mark };
   if (known) {
     const { method, path } = object.update!;
-    const answer = await send(asking, method, pathOf(path, {}, known.ref), values, {}, GONE);
+    const answer = await send(asking, method, pathOf(path, {}, known.ref), body, {}, GONE);
     if (!GONE.includes(answer.status)) return { ref: known.ref, link: known.link, theirs: [], sent };
   }
   const { method, path } = object.create;
