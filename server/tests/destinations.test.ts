@@ -152,7 +152,9 @@ describe('another system', () => {
   });
 
   it('gets business with the first of its people, as it stands, and with whom it is done in the end', async () => {
-    const id = await destination();
+    // Which knows nothing of what was sent twice.
+    const whole = system();
+    const id = await destination({ to: { ...whole, objects: { ...whole.objects, opportunity: { ...whole.objects.opportunity!, onceHeader: null } } } }); // prettier-ignore
     const [one, other] = [await somebody(), await somebody()];
     await handOver(id, one.id, other.id);
     await sent(id, one.id);
@@ -173,6 +175,15 @@ describe('another system', () => {
     await until(async () => (await ventures())[0]!.values.Of === otherRef);
     expect((await ventures()).map((venture) => [venture.ref, venture.values.Fate])).toEqual([[first!.ref, 'open']]);
     expect(await deliveries(`person=${other.id}&destination=${id}`)).toContainEqual(expect.objectContaining({ subject: 'opportunity', state: 'delivered' })); // prettier-ignore
+    // Whoever goes does not take along that it is known there.
+    const both = [part(one.id, 'uses'), part(other.id, 'decides')];
+    expect((await rep.send('PUT', `/opportunities/${body.id}`, { ...business, people: both, version: 4 })).status).toBe(
+      204,
+    );
+    expect((await manager.send('POST', `/people/${other.id}/erase`)).status).toBe(204);
+    expect((await rep.send('PUT', `/opportunities/${body.id}`, { ...business, value: 13, people: [part(one.id, 'uses')], version: 5 })).status).toBe(204); // prettier-ignore
+    await until(async () => (await ventures())[0]!.values.Worth === 13);
+    expect(await ventures()).toMatchObject([{ ref: first!.ref, values: { Of: ref } }]);
   });
 
   it('that knows somebody already is changed, nothing is emptied there, and what stood there is told', async () => {
@@ -271,6 +282,9 @@ describe('another system', () => {
     await handOver(id, other.id);
     await sent(id, other.id);
     const [record] = await there('prospects', { MailA: other.mail });
+    const business = { title: `Buoys for ${other.familyName}`, currency: 'EUR', people: [{ personId: other.id, part: 'decides' }] }; // prettier-ignore
+    const { body } = await rep.send<{ id: string }>('POST', '/opportunities', business);
+    await until(async () => (await there('ventures', { Title: business.title })).length === 1);
     const version = async (personId: string) => (await rep.person(personId)).version;
     const merged = await rep.send('POST', '/merges', {
       into: { id: one.id, version: await version(one.id) },
@@ -279,6 +293,10 @@ describe('another system', () => {
     expect(merged.status).toBe(201);
     await until(async () => (await there('prospects', { ref: record!.ref }))[0]!.values.Surname === one.familyName);
     expect(await there('prospects', { Surname: one.familyName })).toMatchObject([{ ref: record!.ref }]);
+    const people = [{ personId: one.id, part: 'decides' }];
+    expect((await rep.send('PUT', `/opportunities/${body.id}`, { ...business, people, value: 7, version: 1 })).status).toBe(204); // prettier-ignore
+    await until(async () => (await there('ventures', { Title: business.title }))[0]!.values.Worth === 7);
+    expect(await there('ventures', { Title: business.title })).toMatchObject([{ values: { Of: record!.ref } }]);
   });
 
   it('gets people of an occasion otherwise', async () => {

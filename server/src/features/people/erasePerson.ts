@@ -18,6 +18,7 @@ import {
   forgetMail,
   forgetParts,
   forgetValues,
+  handedStays,
   lockFrequencies,
   saveFrequencies,
 } from './queries';
@@ -56,6 +57,7 @@ export async function eraseLocked(manager: EntityManager, who: Actor, id: string
   await forgetCounted(manager, who.workspaceId, fields);
   await forgetMail(manager, who.workspaceId, id, fields.emails);
   await forgetParts(manager, who.workspaceId, id);
+  await handedStays(manager, who.workspaceId, id);
   // Jobs, addresses, notes, consents, messages, plans, keys and duplicates go with the person's row.
   await manager.delete(Person, { id });
   await deleteEmptyCompanies(manager, who.workspaceId, jobs.flatMap(({ companyId }) => companyId ?? [])); // prettier-ignore

@@ -521,9 +521,21 @@ export const handedFollow = (manager: EntityManager, workspaceId: string, ids: r
        select id, person_id from note where workspace_id = $1 and person_id = any($2::uuid[])
        union all select id, person_id from task where workspace_id = $1 and person_id = any($2::uuid[])
        union all select k.id, coalesce(k.person_id, f.person_id) from card k left join card f on f.workspace_id = $1 and f.id = k.front_card_id
-         where k.workspace_id = $1 and coalesce(k.person_id, f.person_id) = any($2::uuid[])) s
-     where h.workspace_id = $1 and h.subject in ('note', 'task', 'picture') and h.subject_id = s.id and h.person_id <> s.person_id`,
+         where k.workspace_id = $1 and coalesce(k.person_id, f.person_id) = any($2::uuid[])
+       union all select opportunity_id, person_id from opportunity_person where workspace_id = $1 and person_id = any($2::uuid[])) s
+     where h.workspace_id = $1 and h.subject <> 'person' and h.subject_id = s.id and h.person_id <> s.person_id
+       and (h.subject <> 'opportunity' or not exists (select from opportunity_person r
+         where r.workspace_id = $1 and r.opportunity_id = h.subject_id and r.person_id = h.person_id))`,
     [workspaceId, ids],
+  );
+
+/** Business that others have a part in stays known in other systems when one of them goes. */
+export const handedStays = (manager: EntityManager, workspaceId: string, personId: string): Promise<unknown> =>
+  manager.query(
+    `update handed_record h set person_id = r.person_id from opportunity_person r
+     where h.workspace_id = $1 and h.subject = 'opportunity' and h.person_id = $2
+       and r.workspace_id = $1 and r.opportunity_id = h.subject_id and r.person_id <> $2`,
+    [workspaceId, personId],
   );
 
 /** Gives what one person has to those whose it was. @param owners pairs of key and person */
