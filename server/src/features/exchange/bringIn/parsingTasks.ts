@@ -1,4 +1,3 @@
-import { Readable } from 'node:stream';
 import {
   decodeText,
   hasHead,
@@ -12,6 +11,7 @@ import {
 } from '@dossier/core/exchange/files';
 import { writable } from '@dossier/core/text';
 import ExcelJS from 'exceljs';
+import { unzipSync, zipSync } from 'fflate';
 
 /** What the thread for reading files can be asked for: see `parsing`. */
 
@@ -30,7 +30,7 @@ export interface Unreadable {
 
 const MOST_ROWS = 200_000;
 const MOST_COLUMNS = 300;
-const MOST_CHARACTERS = 300_000_000;
+const MOST_UNPACKED_BYTES = 300_000_000;
 /** So many rows tell what the columns are. */
 const JUDGED_BY = 200;
 
@@ -71,12 +71,13 @@ const isOld = (bytes: Uint8Array): boolean => bytes[0] === 0xd0 && bytes[1] === 
 
 const tooMany = (): Unreadable => ({ unreadable: `There are more than ${MOST_ROWS.toLocaleString('en')} rows. Bring them in parts.` }); // prettier-ignore
 
+const tooWide = (): Unreadable => ({ unreadable: `There are more than ${MOST_COLUMNS} columns. Leave out those that are of no use.` }); // prettier-ignore
+
 function asTable(format: 'csv' | 'xlsx', given: readonly (readonly string[])[]): ParsedFile | Unreadable {
   const all = given.map((row) => row.map((cell) => writable(cell))).filter((row) => row.some((cell) => cell.trim()));
   if (all.length === 0) return { unreadable: 'There is nothing in this table.' };
   if (all.length > MOST_ROWS) return tooMany();
-  if (all.some((row) => row.length > MOST_COLUMNS))
-    return { unreadable: `There are more than ${MOST_COLUMNS} columns. Leave out those that are of no use.` };
+  if (all.some((row) => row.length > MOST_COLUMNS)) return tooWide();
   const head = hasHead(all.slice(0, JUDGED_BY)) ? all[0]! : null;
   const rows = head ? all.slice(1) : all;
   if (rows.length === 0) return { unreadable: 'There is nobody under the first row of this table.' };
@@ -87,34 +88,16 @@ function asTable(format: 'csv' | 'xlsx', given: readonly (readonly string[])[]):
 async function readXlsx(bytes: Uint8Array): Promise<ParsedFile | Unreadable> {
   const rows: string[][] = [];
   let keys = new Map<string, string>();
-  let characters = 0;
   try {
-    const reader = new ExcelJS.stream.xlsx.WorkbookReader(Readable.from([Buffer.from(bytes)]), {
-      worksheets: 'emit',
-      sharedStrings: 'cache',
-      hyperlinks: 'ignore',
-      styles: 'cache',
-      entries: 'emit',
-    });
-    let isFirst = true;
-    for await (const sheet of reader) {
-      if (!isFirst) {
-        keys = await keysIn(sheet);
-        break;
-      }
-      isFirst = false;
-      for await (const row of sheet) {
-        const cells = cellsOf(row);
-        characters += cells.reduce((sum, cell) => sum + cell.length, 0);
-        if (rows.length > MOST_ROWS + 1 || characters > MOST_CHARACTERS)
-          return { unreadable: 'This workbook is too large. Bring it in parts.' };
-        rows.push(cells);
-      }
-    }
-  } catch {
-    return {
-      unreadable: 'This workbook cannot be read. Open it in a spreadsheet, save it as XLSX, then bring that in.',
-    };
+    const book = new ExcelJS.Workbook();
+    await book.xlsx.load(cellsAlone(bytes), { ignoreNodes: BESIDES_CELLS });
+    const [people, explained] = book.worksheets;
+    people?.eachRow((row) => rows.push(cellsOf(row)));
+    if (explained) keys = keysIn(explained);
+  } catch (error) {
+    if (error instanceof TooWide) return tooWide();
+    if (error instanceof TooLarge) return { unreadable: 'This workbook is too large. Bring it in parts.' };
+    return { unreadable: 'This workbook cannot be read. Open it in a spreadsheet, save it as XLSX, then bring that in.' }; // prettier-ignore
   }
   const table = asTable('xlsx', rows);
   if ('unreadable' in table || !table.head) return table;
@@ -125,22 +108,47 @@ async function readXlsx(bytes: Uint8Array): Promise<ParsedFile | Unreadable> {
   return { ...table, mapping };
 }
 
+class TooLarge extends Error {}
+class TooWide extends Error {}
+
+/** What cells are made of. Pictures, drawings, comments and macros are left packed. */
+const PARTS =
+  /^(\[Content_Types\]\.xml|_rels\/\.rels|xl\/_rels\/workbook\.xml\.rels|xl\/(workbook|styles|sharedStrings|worksheets\/sheet\d+)\.xml)$/;
+/** Kinds of nodes of a sheet that point to such parts, or repeat a cell over its neighbours. */
+const BESIDES_CELLS = ['mergeCells', 'autoFilter', 'hyperlinks', 'dataValidations', 'conditionalFormatting', 'picture', 'drawing', 'legacyDrawing', 'tableParts', 'rowBreaks', 'extLst']; // prettier-ignore
+
+/**
+ * A workbook of nothing but cells, so large as it says it is: a small file can be made to become a large one.
+ * The library's reader of a stream loses pieces of one file in some hundreds and leaves sheets in the folder for
+ * passing files; read as a whole it does neither.
+ */
+function cellsAlone(bytes: Uint8Array): ExcelJS.Buffer {
+  let size = 0;
+  const parts = unzipSync(bytes, {
+    filter: ({ name, originalSize }) => {
+      if (!PARTS.test(name)) return false;
+      size += originalSize;
+      if (size > MOST_UNPACKED_BYTES) throw new TooLarge();
+      return true;
+    },
+  });
+  return Buffer.from(zipSync(parts, { level: 0 })) as unknown as ExcelJS.Buffer;
+}
+
 function cellsOf(row: ExcelJS.Row): string[] {
   const values = row.values as ExcelJS.CellValue[];
-  return Array.from({ length: Math.max(0, values.length - 1) }, (_, i) => cellText(values[i + 1]));
+  // A format alone may reach to the last column there can be.
+  if (values.length > MOST_COLUMNS + 1 && values.some((value, i) => i > MOST_COLUMNS && value !== null && value !== undefined)) throw new TooWide(); // prettier-ignore
+  const columns = Math.min(Math.max(0, values.length - 1), MOST_COLUMNS);
+  return Array.from({ length: columns }, (_, i) => cellText(values[i + 1]));
 }
 
 /** What each column is, by its name, where a sheet explains our columns: names in the first, keys in the second. */
-async function keysIn(sheet: AsyncIterable<ExcelJS.Row>): Promise<Map<string, string>> {
-  const keys = new Map<string, string>();
-  let isOurs = false;
-  for await (const row of sheet) {
-    const [header = '', key = ''] = cellsOf(row);
-    if (isOurs && key) keys.set(header.trim(), key.trim());
-    isOurs ||= header === EXPLAINED[0] && key === EXPLAINED[1];
-    if (!isOurs || keys.size > MOST_COLUMNS) break;
-  }
-  return keys;
+function keysIn(sheet: ExcelJS.Worksheet): Map<string, string> {
+  const rows = (sheet.getRows(1, Math.min(sheet.rowCount, MOST_COLUMNS + 20)) ?? []).map(cellsOf);
+  const head = rows.findIndex(([header, key]) => header === EXPLAINED[0] && key === EXPLAINED[1]);
+  const explained = head < 0 ? [] : rows.slice(head + 1);
+  return new Map(explained.flatMap(([header = '', key = '']) => (key ? [[header.trim(), key.trim()]] : [])));
 }
 
 /** Heads of the sheet that explains a workbook's columns, see `writeXlsx`. */
