@@ -38,7 +38,7 @@ export {
 export { lockCardsOf } from './lockCardsOf';
 export { lockPerson } from './lockPerson';
 export { makeMissingKeys } from './matchKeys';
-export { mergeLocked, undoMergeIn } from './merge';
+export { mergeLocked, undoMergeIn } from './merging/merge';
 export { Consent, MatchKey, Merge, NotSame } from './recordEntities';
 export { peopleRoutes } from './routes';
 export { asKind, changePerson } from './savePerson';

@@ -28,7 +28,7 @@ import { findFacets } from './list/facets';
 import { findPeople } from './list/findPeople';
 import { changeView, keepView, listViews, removeView } from './list/views';
 import { loadPerson } from './loadPerson';
-import { mergePeople, undoMerge } from './merge';
+import { mergePeople, undoMerge } from './merging/merge';
 import { addNote, changeNote, removeNote } from './notes';
 import { suggest } from './suggest';
 import { listTags, renameTag } from './tags';

@@ -1,10 +1,11 @@
 import type { Opportunity } from '@dossier/contract';
-import { useRef, useState } from 'react';
+import { useRef } from 'react';
 import { View } from 'react-native';
 import { useMay, useSessionQuery } from '@/features/account';
+import { AddNote } from '@/features/people';
 import { API, problemText } from '@/lib/api';
 import { formatWhen } from '@/lib/formatDate';
-import { Button, Notice, Soft, Subheading, Text, TextField } from '@/ui';
+import { Button, Notice, Soft, Subheading, Text } from '@/ui';
 import {
   useAddOpportunityFileMutation, useAddOpportunityNoteMutation, useRemoveOpportunityFileMutation, useRemoveOpportunityNoteMutation,
 } from '../api'; // prettier-ignore
@@ -13,32 +14,20 @@ import {
 export function OpportunityNotes({ one }: { one: Opportunity }) {
   const may = useMay();
   const { data: session } = useSessionQuery();
-  const [text, setText] = useState('');
   const [add, { isLoading, error }] = useAddOpportunityNoteMutation();
   const [remove, removing] = useRemoveOpportunityNoteMutation();
-  const save = async () => {
-    const answer = await add({ id: one.id, text: text.trim() });
-    if (!answer.error) setText('');
-  };
   return (
     <View className="gap-2">
       <Subheading>Notes</Subheading>
       {may('edit') ? (
-        <>
-          <TextField label="What was said" value={text} onChangeText={setText} multiline maxLength={4000} />
-          <View className="items-start">
-            <Button
-              look={text.trim() ? 'ink' : 'plain'}
-              disabled={!text.trim()}
-              busy={isLoading}
-              onPress={() => void save()}
-            >
-              Add note
-            </Button>
-          </View>
-        </>
+        <AddNote
+          label="What was said"
+          busy={isLoading}
+          error={error}
+          onAdd={async (text) => !(await add({ id: one.id, text })).error}
+        />
       ) : null}
-      {error || removing.error ? <Notice fault>{problemText(error ?? removing.error)}</Notice> : null}
+      {removing.error ? <Notice fault>{problemText(removing.error)}</Notice> : null}
       {one.notes.map((note) => (
         <View key={note.id} className="border-b border-rule py-2">
           <Text className="[overflow-wrap:anywhere]">{note.text}</Text>

@@ -124,17 +124,10 @@ async function bring(manager: EntityManager, who: SignedIn, rows: readonly Row[]
 
 const EMPTY: BusinessDraft = { title: '', company: '', value: null, currency: '', expectedOn: null, chance: null, stage: '', about: [], owner: '' }; // prettier-ignore
 
-const draftOf = (row: TakenRow): BusinessDraft => ({
-  title: row.title,
-  company: row.company ?? '',
-  value: row.value,
-  currency: row.currency,
-  expectedOn: row.expected_on,
-  chance: row.chance,
-  stage: row.stage,
-  about: row.about,
-  owner: row.owner,
-});
+const draftOf = (row: TakenRow): BusinessDraft => {
+  const { title, company, value, currency, expectedOn, chance, stage, about, owner } = takenOf(row);
+  return { title, company, value, currency, expectedOn, chance, stage, about: [...about], owner };
+};
 
 /** @returns its id; null for none, undefined where none here is called so */
 async function companyOf(

@@ -4,17 +4,17 @@ import { mergeRecords } from '@dossier/core/matching';
 import { changesBetween, fieldText, LIST_FIELDS, TEXT_FIELDS, type PersonFields } from '@dossier/core/people';
 import { In, IsNull, type DataSource, type EntityManager } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
-import { conflict, notFound } from '../../platform/problem';
-import type { SignedIn } from '../../platform/session';
-import { inWorkspace } from '../../platform/workspaceScope';
-import { Card } from '../reading';
-import { log } from './changeLog';
-import { Employment, FilingReceipt, Note, Person, ContactPoint } from './entities';
-import { keepApartFurther, noLongerApart } from './keepApart';
-import { loadFields } from './loadFields';
-import { lockCardsOf } from './lockCardsOf';
-import { lockPerson } from './lockPerson';
-import { saveMatchKeys } from './matchKeys';
+import { conflict, notFound } from '../../../platform/problem';
+import type { SignedIn } from '../../../platform/session';
+import { inWorkspace } from '../../../platform/workspaceScope';
+import { Card } from '../../reading';
+import { log } from '../changeLog';
+import { Employment, FilingReceipt, Note, Person, ContactPoint } from '../entities';
+import { keepApartFurther, noLongerApart } from '../keepApart';
+import { loadFields } from '../loadFields';
+import { lockCardsOf } from '../lockCardsOf';
+import { lockPerson } from '../lockPerson';
+import { saveMatchKeys } from '../matchKeys';
 import { SNAPSHOT_SCHEMA, snapshotOf, type MergeSnapshot, type Row } from './mergeSnapshot';
 import {
   atPresentFirms,
@@ -32,9 +32,9 @@ import {
   putRowsBack,
   wholeRows,
 } from './queries';
-import { Consent, Merge } from './recordEntities';
-import { changePerson } from './savePerson';
-import { distinctTags } from './tags';
+import { Consent, Merge } from '../recordEntities';
+import { changePerson } from '../savePerson';
+import { distinctTags } from '../tags';
 
 /**
  * Brings records of one person together in one transaction: the others' cards, notes, consents and jobs move, the others are gone.
