@@ -24,28 +24,34 @@ export const DestinationAuth = z.discriminatedUnion('kind', [
 ]);
 export type DestinationAuth = z.infer<typeof DestinationAuth>;
 
+/** Tried in order; `{ref}` stands for what the record is called there, where that is known. `at` where what was found stands, if elsewhere than usual. */
+const Find = z
+  .array(Shape.extend({ at: Place.nullable().default(null) }))
+  .max(5)
+  .default([]);
+const Found = z.strictObject({ at: Place, refAt: Place, linkAt: Place.default(''), valuesAt: Place.default('') }).default({ at: '', refAt: '', linkAt: '', valuesAt: '' }); // prettier-ignore
+
 /** How records of one kind are found, made and changed there. */
 export const OutsideObject = z.strictObject({
-  /** Tried in order; `{ref}` stands for what the record is called there, where that is known. `at` where what was found stands, if elsewhere than usual. */
-  find: z
-    .array(Shape.extend({ at: Place.nullable().default(null) }))
-    .max(5)
-    .default([]),
+  find: Find,
   create: Shape,
   update: Shape,
   onceHeader: HeaderName.nullable().default(null),
   bodyAt: Place.default(''),
   refAt: Place,
   linkAt: Place.default(''),
-  found: z.strictObject({ at: Place, refAt: Place, linkAt: Place.default(''), valuesAt: Place.default('') }).default({ at: '', refAt: '', linkAt: '', valuesAt: '' }), // prettier-ignore
+  found: Found,
 });
 export type OutsideObject = z.infer<typeof OutsideObject>;
 
 const FieldName = words(120);
 /** A field that may be left out: empty where there is none. */
 const MaybeField = z.string().trim().max(120).default('');
-/** What hangs on a person, as records of their own: `of` takes the person's reference. Without `update` what was made once stays as it is. */
-const hanging = { create: Shape, update: Shape.nullable().default(null), onceHeader: HeaderName.nullable().default(null), of: FieldName, refAt: Place }; // prettier-ignore
+/**
+ * What hangs on a person, as records of their own: `of` takes the person's reference, `ours` what the record is called here, which stays the
+ * same. Without `update` what was made once stays as it is.
+ */
+const hanging = { find: Find, found: Found, ours: MaybeField, create: Shape, update: Shape.nullable().default(null), onceHeader: HeaderName.nullable().default(null), of: FieldName, refAt: Place }; // prettier-ignore
 const OutsideNote = z.strictObject({ ...hanging, words: FieldName });
 const OutsideTask = z.strictObject({ ...hanging, words: FieldName, due: MaybeField, done: MaybeField });
 /** `bytes` takes the picture in base64 (JPEG), `side` front or back. */

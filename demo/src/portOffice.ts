@@ -1,5 +1,7 @@
 import type { DestinationFields, HandOverMapping, OutsideObject } from '@dossier/contract';
 
+const FOUND = { at: 'records.0', refAt: 'ref', linkAt: 'seen', valuesAt: 'values' };
+
 const object = (name: string, find: readonly string[]): OutsideObject => ({
   find: ['ref={ref}', ...find.map((field) => `${field}={${field}}`)].map((query) => ({
     method: 'GET' as const,
@@ -12,10 +14,13 @@ const object = (name: string, find: readonly string[]): OutsideObject => ({
   bodyAt: '',
   refAt: 'ref',
   linkAt: 'seen',
-  found: { at: 'records.0', refAt: 'ref', linkAt: 'seen', valuesAt: 'values' },
+  found: FOUND,
 });
 
 const hanging = (name: string) => ({
+  find: [{ method: 'GET' as const, path: `/api/${name}?Key={Key}`, at: null }],
+  found: FOUND,
+  ours: 'Key',
   create: { method: 'POST' as const, path: `/api/${name}` },
   update: { method: 'PATCH' as const, path: `/api/${name}/{ref}` },
   onceHeader: 'X-Once',

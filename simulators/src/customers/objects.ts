@@ -34,6 +34,8 @@ const choice = (name: string, label: string, ...choices: string[]): FieldSays =>
   choices,
 });
 
+const OF = [text('Of', 'Of whom', null, true), text('Key', 'Key of whoever sent it', 60)];
+
 const CALLED = [
   text('Surname', 'Surname', 40, true),
   text('Forename', 'Forename', 40),
@@ -79,7 +81,7 @@ export const OBJECTS: Readonly<Record<string, ObjectSays>> = {
     unique: null,
     fields: [
       text('Title', 'Title', 80, true),
-      text('Of', 'Of whom', null, true),
+      ...OF,
       { name: 'Worth', label: 'Worth', type: 'number', required: false, longest: null, choices: [] },
       text('Coin', 'Coin', 3),
       text('Step', 'Step', 60),
@@ -92,8 +94,8 @@ export const OBJECTS: Readonly<Record<string, ObjectSays>> = {
     label: 'Remarks',
     mark: 'R',
     unique: null,
-    fields: [text('Of', 'Of whom', null, true), text('Words', 'Words', 2000, true)],
+    fields: [...OF, text('Words', 'Words', 2000, true)],
   },
-  errands: { label: 'Errands', mark: 'E', unique: null, fields: [text('Of', 'Of whom', null, true), text('What', 'What', 200, true), text('By', 'By', 10), text('Done', 'Done on', 10)] }, // prettier-ignore
-  papers: { label: 'Papers', mark: 'B', unique: null, fields: [text('Of', 'Of whom', null, true), text('Kind', 'Kind', 40), text('Base64', 'Base64', null, true)] }, // prettier-ignore
+  errands: { label: 'Errands', mark: 'E', unique: null, fields: [...OF, text('What', 'What', 200, true), text('By', 'By', 10), text('Done', 'Done on', 10)] }, // prettier-ignore
+  papers: { label: 'Papers', mark: 'B', unique: null, fields: [...OF, text('Kind', 'Kind', 40), text('Base64', 'Base64', null, true)] }, // prettier-ignore
 };

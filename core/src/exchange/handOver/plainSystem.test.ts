@@ -6,8 +6,8 @@ const plain: PlainSystem = {
   contact: { path: '/api/parties', find: [] },
   company: { path: '/api/houses', find: ['?Style={Style}'] },
   answers: { ...EMPTY_PLAIN_SYSTEM.answers, onceHeader: 'X-Once', refAt: 'ref', foundAt: 'records.0' },
-  note: { path: '/api/remarks', of: 'Of', isChanged: true, words: 'Words' },
-  picture: { path: '/api/papers', of: 'Of', isChanged: false, bytes: 'Base64', side: '' },
+  note: { path: '/api/remarks', find: ['?Key={Key}'], of: 'Of', ours: 'Key', isChanged: true, words: 'Words' },
+  picture: { path: '/api/papers', find: [], of: 'Of', ours: '', isChanged: false, bytes: 'Base64', side: '' },
   opportunity: { ...EMPTY_PLAIN_SYSTEM.opportunity, path: '/api/ventures', of: 'Of', title: 'Title', state: 'Fate' },
 };
 
@@ -19,13 +19,17 @@ describe('a system as a form shows it', () => {
       create: { method: 'POST', path: '/api/prospects' },
       update: { method: 'PATCH', path: '/api/prospects/{ref}' },
     });
-    expect(system.objects).toMatchObject({ task: null, picture: { update: null }, note: { update: { path: '/api/remarks/{ref}' } } }); // prettier-ignore
+    expect(system.objects).toMatchObject({ task: null, picture: { update: null }, note: { find: [{ path: '/api/remarks?Key={Key}' }], found: { at: 'records.0' }, update: { path: '/api/remarks/{ref}' } } }); // prettier-ignore
     expect(system.describe).toBeNull();
     expect(plainOf(system)).toEqual(plain);
     // As it was kept before there was any word of business.
     const { opportunity, ...before } = setUpOf({ ...plain, opportunity: EMPTY_PLAIN_SYSTEM.opportunity }).objects;
     expect(opportunity).toBeNull();
     expect(plainOf({ objects: before as typeof system.objects, describe: null })?.opportunity.path).toBe('');
+    // As it was kept before what hangs on people was looked for.
+    const { find, found, ours, ...paper } = system.objects.picture!;
+    expect([find, found.at, ours]).toEqual([[], 'records.0', '']);
+    expect(plainOf({ ...system, objects: { ...system.objects, picture: paper as typeof system.objects.picture } })).toEqual(plain); // prettier-ignore
     // However its keys are ordered when it comes back.
     expect(plainOf(JSON.parse(JSON.stringify({ describe: null, objects: system.objects })))).toEqual(plain);
   });

@@ -19,9 +19,10 @@ export interface PlainAnswers {
   foundValuesAt: string;
 }
 
-interface PlainHanging {
-  path: string;
+interface PlainHanging extends PlainKind {
   of: string;
+  /** Their field that takes what it is called here. */
+  ours: string;
   isChanged: boolean;
 }
 
@@ -64,6 +65,9 @@ interface SetUpObject {
   found: { at: string; refAt: string; linkAt: string; valuesAt: string };
 }
 interface SetUpHanging {
+  find: SetUpObject['find'];
+  found: SetUpObject['found'];
+  ours: string;
   create: Shape;
   update: Shape | null;
   onceHeader: string | null;
@@ -84,15 +88,17 @@ export interface SetUpSystem {
   describe: { path: string; leadAt: string; contactAt: string; companyAt: string } | null;
 }
 
+const NOTHING_HANGING: PlainHanging = { path: '', find: [], of: '', ours: '', isChanged: true };
+
 export const EMPTY_PLAIN_SYSTEM: PlainSystem = {
   lead: { path: '', find: [] },
   contact: { path: '', find: [] },
   company: { path: '', find: [] },
   answers: { change: 'PATCH', onceHeader: '', bodyAt: '', refAt: 'id', linkAt: '', foundAt: '0', foundRefAt: 'id', foundLinkAt: '', foundValuesAt: '' }, // prettier-ignore
-  note: { path: '', of: '', isChanged: true, words: '' },
-  task: { path: '', of: '', isChanged: true, words: '', due: '', done: '' },
-  picture: { path: '', of: '', isChanged: false, bytes: '', side: '' },
-  opportunity: { path: '', of: '', isChanged: true, title: '', value: '', currency: '', stage: '', state: '', expected: '', reason: '' }, // prettier-ignore
+  note: { ...NOTHING_HANGING, words: '' },
+  task: { ...NOTHING_HANGING, words: '', due: '', done: '' },
+  picture: { ...NOTHING_HANGING, isChanged: false, bytes: '', side: '' },
+  opportunity: { ...NOTHING_HANGING, title: '', value: '', currency: '', stage: '', state: '', expected: '', reason: '' }, // prettier-ignore
   describe: { path: '', leadAt: '', contactAt: '', companyAt: '' },
 };
 
@@ -100,18 +106,21 @@ export const EMPTY_PLAIN_SYSTEM: PlainSystem = {
 export function setUpOf({ answers, ...plain }: PlainSystem): SetUpSystem {
   const onceHeader = answers.onceHeader || null;
   const behind = (path: string) => ({ method: answers.change, path: `${path}/{ref}` });
-  const object = ({ path, find }: PlainKind): SetUpObject => ({
+  const looked = ({ path, find }: PlainKind): Pick<SetUpObject, 'find' | 'found'> => ({
     find: find.map((query) => ({ method: 'GET', path: path + query, at: null })),
+    found: { at: answers.foundAt, refAt: answers.foundRefAt, linkAt: answers.foundLinkAt, valuesAt: answers.foundValuesAt }, // prettier-ignore
+  });
+  const object = ({ path, find }: PlainKind): SetUpObject => ({
+    ...looked({ path, find }),
     create: { method: 'POST', path },
     update: behind(path),
     onceHeader,
     bodyAt: answers.bodyAt,
     refAt: answers.refAt,
     linkAt: answers.linkAt,
-    found: { at: answers.foundAt, refAt: answers.foundRefAt, linkAt: answers.foundLinkAt, valuesAt: answers.foundValuesAt }, // prettier-ignore
   });
-  const hanging = <T extends PlainHanging>({ path, isChanged, ...rest }: T) =>
-    path ? { ...rest, create: { method: 'POST' as const, path }, update: isChanged ? behind(path) : null, onceHeader, refAt: answers.refAt } : null; // prettier-ignore
+  const hanging = <T extends PlainHanging>({ path, find, isChanged, ...rest }: T) =>
+    path ? { ...rest, ...looked({ path, find }), create: { method: 'POST' as const, path }, update: isChanged ? behind(path) : null, onceHeader, refAt: answers.refAt } : null; // prettier-ignore
   return {
     objects: {
       lead: object(plain.lead),
@@ -128,15 +137,19 @@ export function setUpOf({ answers, ...plain }: PlainSystem): SetUpSystem {
 
 /** As a form shows it; null for a system that was set up in a way that no form shows. */
 export function plainOf(system: SetUpSystem): PlainSystem | null {
-  // Those that were set up before business went along have no word of it.
-  const objects = { ...system.objects, opportunity: (system.objects.opportunity as typeof system.objects.opportunity | undefined) ?? null }; // prettier-ignore
+  // Those that were set up before business went along, or what hangs on people was looked for, have no word of it.
+  const none = { find: [], found: system.objects.lead.found, ours: '' };
+  const whole = <T extends SetUpHanging>(one: T | null | undefined): T | null =>
+    one ? Object.assign({}, none, one) : null;
+  const given = system.objects;
+  const objects = { ...given, note: whole(given.note), task: whole(given.task), picture: whole(given.picture), opportunity: whole(given.opportunity) }; // prettier-ignore
   const { lead, contact, company, note, task, picture, opportunity } = objects;
-  const kind = ({ create: { path }, find }: SetUpObject): PlainKind => ({ path, find: find.map((one) => one.path.slice(path.length)) }); // prettier-ignore
+  const kind = ({ create: { path }, find }: Pick<SetUpObject, 'create' | 'find'>): PlainKind => ({ path, find: find.map((one) => one.path.slice(path.length)) }); // prettier-ignore
   const hanging = <T extends SetUpHanging, E>(one: T | null, empty: E) => {
     if (!one) return empty;
-    const { create, update, onceHeader, refAt, ...rest } = one;
-    void [onceHeader, refAt];
-    return { ...rest, path: create.path, isChanged: update !== null };
+    const { create, update, onceHeader, refAt, find, found, ...rest } = one;
+    void [onceHeader, refAt, found];
+    return { ...rest, ...kind({ create, find }), isChanged: update !== null };
   };
   const plain = {
     lead: kind(lead),

@@ -39,6 +39,23 @@ function Written({
   );
 }
 
+/** By what it finds one of these again that it has already. */
+const KnownAgain = ({ kind }: { kind: 'note' | 'task' | 'picture' | 'opportunity' }) => (
+  <>
+    <Written
+      name={`plain.${kind}.ours`}
+      label="What it is called here"
+      hint="A field that takes our own name for it."
+    />
+    <Written
+      name={`find.${kind}`}
+      label="Found again by"
+      hint="As ?KEY={KEY}, where KEY is that field. It is asked before one is made."
+      multiline
+    />
+  </>
+);
+
 /** Where the other system has which records, and what its answers look like. */
 export function AskedOfSystem() {
   const { control, setValue } = useFormContext<SystemForm>();
@@ -100,6 +117,7 @@ export function AskedOfSystem() {
       {plain.note.path ? (
         <Part title="Fields of a note">
           <Written name="plain.note.of" label="Whose it is" />
+          <KnownAgain kind="note" />
           <Written name="plain.note.words" label="What it says" />
           <Ticked name="plain.note.isChanged" label="It is changed there when it changes here" />
         </Part>
@@ -107,6 +125,7 @@ export function AskedOfSystem() {
       {plain.task.path ? (
         <Part title="Fields of a next step">
           <Written name="plain.task.of" label="With whom" />
+          <KnownAgain kind="task" />
           <Written name="plain.task.words" label="What is to be done" />
           <Written name="plain.task.due" label="By when" />
           <Written name="plain.task.done" label="When it was done" />
@@ -116,6 +135,7 @@ export function AskedOfSystem() {
       {plain.picture.path ? (
         <Part title="Fields of a picture">
           <Written name="plain.picture.of" label="Whose card it is" />
+          <KnownAgain kind="picture" />
           <Written name="plain.picture.bytes" label="The picture, in base64" />
           <Written name="plain.picture.side" label="Front or back" />
         </Part>
@@ -123,6 +143,7 @@ export function AskedOfSystem() {
       {plain.opportunity.path ? (
         <Part title="Fields of business">
           <Written name="plain.opportunity.of" label="With whom it is done" />
+          <KnownAgain kind="opportunity" />
           <Written name="plain.opportunity.title" label="What it is about" />
           <Written name="plain.opportunity.value" label="What it is worth" />
           <Written name="plain.opportunity.currency" label="In which currency" />

@@ -12,7 +12,7 @@ const written: SystemForm = {
     lead: { path: '/api/prospects', find: [] },
     contact: { path: '/api/parties', find: [] },
   },
-  find: { lead: '?ref={ref}\n  ?MailA={MailA}  \n\n', contact: '', company: '' },
+  find: { ...EMPTY_FORM.find, lead: '?ref={ref}\n  ?MailA={MailA}  \n\n' },
 };
 const read = (form: SystemForm, before?: Parameters<typeof fieldsIn>[1]) => {
   const outcome = fieldsIn(form, before);

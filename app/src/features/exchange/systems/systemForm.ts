@@ -19,13 +19,16 @@ export interface SystemForm {
   secret: string;
   plain: PlainSystem;
   /** Lines of `plain`'s ways to find, as they are written. */
-  find: { lead: string; contact: string; company: string };
+  find: Record<keyof typeof NOTHING_FOUND, string>;
   folder: string;
   format: 'vcard' | 'csv';
   when: DestinationFields['when'];
   occasions: DestinationFields['occasions'];
   perMinute: string;
 }
+
+const NOTHING_FOUND = { lead: '', contact: '', company: '', note: '', task: '', picture: '', opportunity: '' };
+const KINDS = Object.keys(NOTHING_FOUND) as (keyof typeof NOTHING_FOUND)[];
 
 export const EMPTY_FORM: SystemForm = {
   name: '',
@@ -39,7 +42,7 @@ export const EMPTY_FORM: SystemForm = {
   scope: '',
   secret: '',
   plain: EMPTY_PLAIN_SYSTEM,
-  find: { lead: '', contact: '', company: '' },
+  find: NOTHING_FOUND,
   folder: '',
   format: 'vcard',
   when: 'byHand',
@@ -54,10 +57,12 @@ export function formOf({ name, to, when, occasions, perMinute }: Destination): {
   if (to.kind === 'addressBook') return { form: { ...form, base: to.base, user: to.user }, isShown: true };
   const plain = plainOf(to);
   const { kind: auth, ...shown } = to.auth;
-  const find = plain ? { lead: linesOf(plain.lead.find), contact: linesOf(plain.contact.find), company: linesOf(plain.company.find) } : form.find; // prettier-ignore
+  const find = plain ? byKind((kind) => linesOf(plain[kind].find)) : form.find;
   return { form: { ...form, base: to.base, auth, ...shown, ...(plain && { plain }), find }, isShown: plain !== null };
 }
 
+const byKind = <T>(make: (kind: keyof typeof NOTHING_FOUND) => T): Record<keyof typeof NOTHING_FOUND, T> =>
+  Object.fromEntries(KINDS.map((kind) => [kind, make(kind)])) as Record<keyof typeof NOTHING_FOUND, T>;
 const linesOf = (all: readonly string[]): string => all.join('\n');
 const linesIn = (text: string): string[] =>
   text
@@ -84,12 +89,8 @@ function toOf(form: SystemForm, before: To | undefined): To {
   const { plain, find } = form;
   // What no form shows stays as a program has set it up.
   const kept = before?.kind === 'system' && !plainOf(before) ? before : undefined;
-  const asked = kept ?? setUpOf({
-    ...plain,
-    lead: { ...plain.lead, find: linesIn(find.lead) },
-    contact: { ...plain.contact, find: linesIn(find.contact) },
-    company: { ...plain.company, find: linesIn(find.company) },
-  }); // prettier-ignore
+  const found = byKind((kind) => ({ ...plain[kind], find: linesIn(find[kind]) })) as Partial<PlainSystem>;
+  const asked = kept ?? setUpOf({ ...plain, ...found });
   return { kind: 'system', base: form.base, auth: authOf(form), objects: asked.objects, describe: asked.describe };
 }
 

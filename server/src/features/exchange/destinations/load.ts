@@ -40,12 +40,24 @@ export async function loadFor(
     const occasionIds = await occasionsOf(manager, workspaceId, personId);
     return { kind: 'person', person, mapping, occasionIds, pictures: await withinFile(manager, destination, personId), known: of }; // prettier-ignore
   }
-  const object = to.kind === 'system' ? to.objects[subject] : null;
+  const object = to.kind === 'system' ? hangingOf(to.objects[subject]) : null;
   const mark = await markOf(manager, workspaceId, subjectId, personId);
   const values = object && of && (await valuesOf[subject](manager, workspaceId, object as never, subjectId));
   if (!object || !of || !values) return { kind: 'nothing' };
-  return { kind: 'hanging', object, values, mark, of, known: await handed(subject, subjectId) };
+  return {
+    kind: 'hanging',
+    object,
+    values: { ...named([object.ours, subjectId]), ...values },
+    mark,
+    of,
+    known: await handed(subject, subjectId),
+  };
 }
+
+/** What was set up before such records were looked for looks for none. */
+const hangingOf = (object: Hanging | null | undefined): Hanging | null =>
+  object ? { ...NOT_LOOKED_FOR, ...object } : null;
+const NOT_LOOKED_FOR = { find: [], found: { at: '', refAt: '', linkAt: '', valuesAt: '' }, ours: '' };
 
 /** The pictures that go into a file with somebody; where there are records for them, they go by themselves. */
 async function withinFile(

@@ -70,7 +70,7 @@ function landed(
 /** @param ref what it is called there, where that is known */
 async function find(
   asking: Asking,
-  object: OutsideObject,
+  object: Pick<OutsideObject, 'find' | 'found'>,
   record: OutsideRecord,
   ref?: string,
 ): Promise<FoundRecord | undefined> {
@@ -98,7 +98,10 @@ async function change(
   return { ref, link: link ?? null, theirs, sent: kept };
 }
 
-/** What hangs on a person: made once, and changed where the other system takes that. @throws as `bringRecord` */
+/**
+ * What hangs on a person: made once, and changed where the other system takes that. One that is not known is looked for, since it may have
+ * been made there while the answer was lost. @throws as `bringRecord`
+ */
 export async function bringHanging(
   asking: Asking,
   { object, values, mark, of, known }: Extract<Load, { kind: 'hanging' }>,
@@ -108,14 +111,22 @@ export async function bringHanging(
   const body = { [object.of]: of.ref, ...values };
   // What it says is not kept a second time.
   const sent = { mark };
-  if (known) {
-    const { method, path } = object.update!;
-    const answer = await send(asking, method, pathOf(path, {}, known.ref), body, {}, GONE);
-    if (!GONE.includes(answer.status)) return { ref: known.ref, link: known.link, theirs: [], sent };
-  }
+  const changed = async ({ ref, link }: Pick<Landed, 'ref' | 'link'>): Promise<Landed | undefined> => {
+    const { update } = object;
+    if (!update) return { ref, link, theirs: [], sent };
+    const answer = await send(asking, update.method, pathOf(update.path, {}, ref), body, {}, GONE);
+    return GONE.includes(answer.status) ? undefined : { ref, link, theirs: [], sent };
+  };
+  const found = known ?? (await find(asking, object, body));
+  const done = found && (await changed({ ref: found.ref, link: found.link ?? null }));
+  if (done) return done;
   const { method, path } = object.create;
-  const answer = await send(asking, method, pathOf(path, {}, of.ref), body, onceAs(object.onceHeader, once));
-  return landed(answer, { refAt: object.refAt, linkAt: '' }, sent);
+  const answer = await send(asking, method, pathOf(path, {}, of.ref), body, onceAs(object.onceHeader, once), [409]);
+  if (answer.status !== 409) return landed(answer, { refAt: object.refAt, linkAt: '' }, sent);
+  const other = await find(asking, object, body);
+  const taken = other && (await changed({ ref: other.ref, link: other.link ?? null }));
+  if (!taken) throw new NeedsPerson('It says that this is there already, and does not find it: look for it there.');
+  return taken;
 }
 
 /** @param taken answers besides success that the caller knows what to do with */
