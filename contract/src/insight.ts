@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { PersonSource } from './people';
 import { anyOf } from './anyOf';
 import { Amount } from './pipeline';
 
@@ -62,6 +63,7 @@ export const Funnel = z.object({
   reasons: z.array(z.object({ reason: z.string(), number: z.number().int() })),
   owners: z.array(z.object({ ...Whose, counts: z.record(z.enum(REACHED), z.number().int()) })),
   occasions: z.array(z.object({ occasionId: z.uuid().nullable(), name: z.string(), counts: z.record(z.enum(REACHED), z.number().int()) })), // prettier-ignore
+  sources: z.array(z.object({ source: PersonSource, counts: z.record(z.enum(REACHED), z.number().int()) })),
 });
 export type Funnel = z.infer<typeof Funnel>;
 

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { anyOf } from './anyOf';
-import { Channel, PersonKind } from './people';
+import { Channel, PersonKind, PersonSource } from './people';
 import { Tag } from './tag';
 
 const Day = z.iso.date('Write the day as 2026-03-24.');
@@ -34,6 +34,8 @@ export const FACETS = {
   reached: z.enum(['filed', 'written', 'answered', 'qualified', 'business', 'won']),
   /** Why a lead was closed. */
   reason: z.string().trim().max(60),
+  /** How they came to be here. */
+  source: PersonSource,
 } as const;
 export type Facet = keyof typeof FACETS;
 export const FACET_NAMES = Object.keys(FACETS) as Facet[];
@@ -61,6 +63,7 @@ export const Narrowing = z.strictObject({
   reason: anyOf(FACETS.reason),
   written: anyOf(FACETS.written),
   reached: anyOf(FACETS.reached),
+  source: anyOf(FACETS.source),
   /** First and last day on which they were filed, in UTC. */
   filedFrom: Day.optional(),
   filedTo: Day.optional(),

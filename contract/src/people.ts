@@ -3,6 +3,10 @@ import { Tag, Tags } from './tag';
 
 const text = (max: number) => z.string().trim().max(max);
 
+/** A photographed card, text that was typed or pasted, a file that was brought in. */
+export const PersonSource = z.enum(['card', 'text', 'file']);
+export type PersonSource = z.infer<typeof PersonSource>;
+
 export const PersonKind = z.enum(['contact', 'lead']);
 export type PersonKind = z.infer<typeof PersonKind>;
 

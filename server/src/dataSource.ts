@@ -66,6 +66,7 @@ import { Destinations1780000000030 } from './migrations/1780000000030-destinatio
 import { Followup1780000000031 } from './migrations/1780000000031-followup';
 import { Pipeline1780000000032 } from './migrations/1780000000032-pipeline';
 import { Insight1780000000033 } from './migrations/1780000000033-insight';
+import { Steps1780000000034 } from './migrations/1780000000034-steps';
 import { StoredFile } from './platform/entities';
 
 /** The database of Dossier through one role's connection. */
@@ -114,6 +115,7 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       Followup1780000000031,
       Pipeline1780000000032,
       Insight1780000000033,
+      Steps1780000000034,
     ],
     entities: [
       Workspace,

@@ -130,9 +130,7 @@ describe('figures of a time', () => {
     const { all, weeks, owners } = (await manager.get<Speed>(`/insight/speed?${asked}`)).body;
     const quarter = (values: number[], share: number) => {
       const sorted = [...values].sort((a, b) => a - b);
-      const place = share * (sorted.length - 1);
-      const [low, high] = [sorted[Math.floor(place)]!, sorted[Math.ceil(place)]!];
-      return low + (high - low) * (place - Math.floor(place));
+      return sorted[Math.ceil(share * sorted.length) - 1]!;
     };
     const spread = (times: number[]) => ({ number: times.length, low: quarter(times, 0.25), middle: quarter(times, 0.5), high: quarter(times, 0.75) }); // prettier-ignore
     const seconds = (from: Date, to: Date) => (to.getTime() - from.getTime()) / 1000;
@@ -159,6 +157,11 @@ describe('figures of a time', () => {
     expect(funnel.occasions).toMatchObject([
       { occasionId, counts: { filed: 2, written: 1, answered: 2, business: 2 } },
     ]);
+    expect(funnel.sources).toMatchObject([
+      { source: 'text', counts: { filed: 2, written: 1, answered: 2, business: 2 } },
+    ]);
+    expect(await behind(`occasion=${occasionId}&source=text`)).toHaveLength(7);
+    expect(await behind(`occasion=${occasionId}&source=card`)).toHaveLength(0);
     const REACHED = ['filed', 'written', 'answered', 'qualified', 'business', 'won'];
     for (const [place, { number, reached, open, closed }] of funnel.steps.entries()) {
       const was = `lead=open&lead=closed&lead=qualified&occasion=${occasionId}&filedFrom=${RANGE.from}&filedTo=${RANGE.to}`;

@@ -8,6 +8,7 @@ export { useListKeys } from './list/useListKeys';
 export { PersonPicker } from './PersonPicker';
 export { ChangeStrip } from './changes/ChangeStrip';
 export { Notes as PersonNotes } from './Notes';
+export { SOURCES } from './list/words';
 export { AddNote } from './AddNote';
 export { OneNote } from './OneNote';
 export { UnsavedStrip } from './UnsavedStrip';

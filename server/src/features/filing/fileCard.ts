@@ -107,12 +107,13 @@ interface Filing {
 }
 
 async function createPerson(filing: Filing): Promise<Filed> {
-  const { manager, who, request, at } = filing;
+  const { manager, who, card, request, at } = filing;
   if (request.uncompared) await assertUnknown(filing);
   const personId = uuidv7();
   const person = {
     id: personId,
     kind: request.kind,
+    source: card.photoId ? ('card' as const) : ('text' as const),
     ownerId: (await ownerIn(manager, who.workspaceId, request.ownerId)) ?? who.accountId,
     tags: distinctTags(request.tags),
     rating: request.rating,

@@ -82,6 +82,11 @@ export const funnel = (database: DataSource, who: Visitor, query: FiguresQuery):
       name: own[0]!.occasion ?? 'Without an occasion',
       counts: countsOf(own),
     }));
+    const sources = rows
+      .filter(({ by }) => by === 'source')
+      .flatMap(({ source }) => source ?? [])
+      .filter((source, place, all_) => all_.indexOf(source) === place)
+      .map((source) => ({ source, counts: countsOf(rows.filter((row) => row.by === 'source' && row.source === source)) })); // prettier-ignore
     const byName = (a: { name: string }, b: { name: string }) => a.name.localeCompare(b.name);
     return {
       steps: REACHED.map((reached, place) => ({
@@ -94,6 +99,7 @@ export const funnel = (database: DataSource, who: Visitor, query: FiguresQuery):
       reasons: await closeReasons(manager, who.workspaceId, range),
       owners: inSight(sight, owners, ({ ownerId }) => ownerId).sort(byName),
       occasions: occasions.sort(byName),
+      sources,
     };
   });
 

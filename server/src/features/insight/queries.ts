@@ -1,3 +1,4 @@
+import type { PersonSource } from '@dossier/contract';
 import type { EntityManager } from 'typeorm';
 
 /** Room to put many rows in order in memory, for this transaction alone. */
@@ -71,10 +72,10 @@ export interface Range {
   occasion: readonly string[];
   timeZone: string;
 }
-const PEOPLE = `p.workspace_id = $1 and p.deleted_at is null
-  and p.created_at >= ($2::date)::timestamp at time zone $4 and p.created_at < ($3::date + 1)::timestamp at time zone $4
-  and (cardinality($5::uuid[]) = 0 or p.owner_id = any($5::uuid[]))
-  and (cardinality($6::uuid[]) = 0 or exists (select from card k where k.workspace_id = $1 and k.person_id = p.id and k.occasion_id = any($6::uuid[])))`;
+const LISTED = `l.workspace_id = $1
+  and l.filed_at >= ($2::date)::timestamp at time zone $4 and l.filed_at < ($3::date + 1)::timestamp at time zone $4
+  and (cardinality($5::uuid[]) = 0 or l.owner_id = any($5::uuid[]))
+  and (cardinality($6::uuid[]) = 0 or exists (select from card k where k.workspace_id = $1 and k.person_id = l.person_id and k.occasion_id = any($6::uuid[])))`;
 const range = (workspaceId: string, { from, to, owner, occasion, timeZone }: Range): unknown[] =>
   [workspaceId, from, to, timeZone, owner, occasion]; // prettier-ignore
 
@@ -94,30 +95,24 @@ export interface SpeedRow {
   qualified_n: number;
 }
 
-/** When each was first written to, and first answered: once through all messages is sooner than once for each person. */
-const FIRSTS = `select m.person_id, min(m.at) filter (where m.direction = 'out' and m.state = 'sent') as written_at,
-       min(m.at) filter (where m.direction = 'in' and m.kind = 'answer') as answered_at from message m where m.workspace_id = $1 group by m.person_id`;
-
+/** The lowest time that a quarter, half or three quarters stay within. Whole seconds are put in order sooner than parts of them. */
 const quarters = (name: string): string =>
-  `percentile_cont(array[0.25, 0.5, 0.75]) within group (order by ${name}) filter (where ${name} >= interval '0') as ${name}, count(*) filter (where ${name} >= interval '0')::int as ${name}_n`;
-const STEPS = ['filed', 'written', 'answered', 'qualified'];
-const since = (name: string): string => `${name}_at - from_at as ${name}`;
-/** Seconds as numbers only in the end: the times themselves are added up and put in order sooner. */
-const inSeconds = (name: string): string =>
-  `(select array_agg(extract(epoch from q)::float8 order by nth) from unnest(${name}) with ordinality u(q, nth)) as ${name}, ${name}_n`;
+  `percentile_disc(array[0.25, 0.5, 0.75]) within group (order by ${name}) filter (where ${name} >= 0) as ${name}, count(*) filter (where ${name} >= 0)::int as ${name}_n`;
+const STEPS = [
+  ['filed', 'card_filed_at'],
+  ['written', 'written_at'],
+  ['answered', 'answered_at'],
+  ['qualified', 'qualified_at'],
+] as const;
+const since = ([name, at]: readonly [string, string]): string => `extract(epoch from l.${at} - coalesce(l.met_at, l.filed_at))::int as ${name}`; // prettier-ignore
 
 /** How long it took from the card, or the record of whoever has none, to each step in seconds; together, by week, by owner. */
 export const speedRows = (manager: EntityManager, workspaceId: string, of: Range): Promise<SpeedRow[]> =>
   manager.query(
-    `with cards as (select k.person_id, min(k.taken_at) as taken_at, min(k.filed_at) as filed_at from card k
-       where k.workspace_id = $1 and k.front_card_id is null and k.person_id is not null group by k.person_id),
-     firsts as (${FIRSTS}),
-     steps as (select date_trunc('week', p.created_at at time zone $4)::date as week, p.owner_id,
-         coalesce(c.taken_at, p.created_at) as from_at, c.filed_at, m.written_at, m.answered_at, p.qualified_at
-       from person p left join cards c on c.person_id = p.id left join firsts m on m.person_id = p.id where ${PEOPLE}),
-     took as (select week, owner_id, ${STEPS.map(since).join(', ')} from steps),
-     counted as (select week, owner_id, count(*)::int as people, ${STEPS.map(quarters).join(', ')} from took group by grouping sets ((), (week), (owner_id)))
-     select to_char(t.week, 'YYYY-MM-DD') as week, t.owner_id, a.name, people, ${STEPS.map(inSeconds).join(', ')}
+    `with took as (select date_trunc('week', l.filed_at at time zone $4)::date as week, l.owner_id, ${STEPS.map(since).join(', ')}
+       from person_listing l where ${LISTED}),
+     counted as (select week, owner_id, count(*)::int as people, ${STEPS.map(([name]) => quarters(name)).join(', ')} from took group by grouping sets ((), (week), (owner_id)))
+     select to_char(t.week, 'YYYY-MM-DD') as week, t.owner_id, a.name, ${STEPS.map(([name]) => `${name}, ${name}_n`).join(', ')}, people
      from counted t left join account a on a.workspace_id = $1 and a.id = t.owner_id order by t.week nulls first, a.name`,
     range(workspaceId, of),
   );
@@ -127,33 +122,33 @@ export interface ReachedRow {
   name: string | null;
   occasion_id: string | null;
   occasion: string | null;
-  by: 'all' | 'owner' | 'occasion';
+  source: PersonSource | null;
+  by: 'all' | 'owner' | 'occasion' | 'source';
   reached: string;
   open: number;
   closed: number;
 }
 
-/** How far whoever is or was a lead has come, as lists are narrowed by it; by owner, and by where they were met last. */
+/** How far whoever is or was a lead has come, as lists are narrowed by it; by owner, by where they were met last, by how they came. */
 export const reachedRows = (manager: EntityManager, workspaceId: string, of: Range): Promise<ReachedRow[]> =>
   manager.query(
-    `with firsts as (${FIRSTS}),
-     business as (select r.person_id, bool_or(o.state = 'won') as won from opportunity_person r join opportunity o on o.workspace_id = $1 and o.id = r.opportunity_id
+    `with business as (select r.person_id, bool_or(o.state = 'won') as won from opportunity_person r join opportunity o on o.workspace_id = $1 and o.id = r.opportunity_id
        where r.workspace_id = $1 group by r.person_id),
      met as (select distinct on (k.person_id) k.person_id, k.occasion_id from card k
        where k.workspace_id = $1 and k.front_card_id is null and k.person_id is not null order by k.person_id, k.taken_at desc, k.id),
      told as (
-       select p.owner_id, w.occasion_id, p.closed is not null as is_closed, case when b.won then 'won' when b.person_id is not null then 'business'
-           when p.qualified_at is not null then 'qualified' when m.answered_at is not null then 'answered' when m.written_at is not null then 'written' else 'filed' end as reached
-       from person p left join firsts m on m.person_id = p.id left join business b on b.person_id = p.id left join met w on w.person_id = p.id
-       where ${PEOPLE} and (p.kind = 'lead' or p.qualified_at is not null)),
+       select p.owner_id, w.occasion_id, p.source, p.closed is not null as is_closed, case when b.won then 'won' when b.person_id is not null then 'business'
+           when p.qualified_at is not null then 'qualified' when l.answered_at is not null then 'answered' when l.written_at is not null then 'written' else 'filed' end as reached
+       from person p join person_listing l on l.workspace_id = $1 and l.person_id = p.id left join business b on b.person_id = p.id left join met w on w.person_id = p.id
+       where p.workspace_id = $1 and p.deleted_at is null and (p.kind = 'lead' or p.qualified_at is not null) and ${LISTED}),
      counted as (
-       select owner_id, occasion_id, reached, count(*) filter (where not is_closed)::int as open, count(*) filter (where is_closed)::int as closed
-       from told group by owner_id, occasion_id, reached)
-     select t.owner_id, max(a.name) as name, t.occasion_id, max(o.name) as occasion,
-       case when grouping(t.owner_id) = 0 then 'owner' when grouping(t.occasion_id) = 0 then 'occasion' else 'all' end as by, t.reached,
+       select owner_id, occasion_id, source, reached, count(*) filter (where not is_closed)::int as open, count(*) filter (where is_closed)::int as closed
+       from told group by owner_id, occasion_id, source, reached)
+     select t.owner_id, max(a.name) as name, t.occasion_id, max(o.name) as occasion, t.source, case when grouping(t.owner_id) = 0 then 'owner'
+       when grouping(t.occasion_id) = 0 then 'occasion' when grouping(t.source) = 0 then 'source' else 'all' end as by, t.reached,
        sum(t.open)::int as open, sum(t.closed)::int as closed
      from counted t left join account a on a.workspace_id = $1 and a.id = t.owner_id left join occasion o on o.workspace_id = $1 and o.id = t.occasion_id
-     group by grouping sets ((t.reached), (t.reached, t.owner_id), (t.reached, t.occasion_id))`,
+     group by grouping sets ((t.reached), (t.reached, t.owner_id), (t.reached, t.occasion_id), (t.reached, t.source))`,
     range(workspaceId, of),
   );
 
@@ -163,8 +158,8 @@ export const closeReasons = (
   of: Range,
 ): Promise<{ reason: string; number: number }[]> =>
   manager.query(
-    `select p.closed->>'reason' as reason, count(*)::int as number from person p
-     where ${PEOPLE} and p.kind = 'lead' and p.closed is not null group by 1 order by 2 desc, 1`,
+    `select p.closed->>'reason' as reason, count(*)::int as number from person p join person_listing l on l.workspace_id = $1 and l.person_id = p.id
+     where p.workspace_id = $1 and p.deleted_at is null and p.kind = 'lead' and p.closed is not null and ${LISTED} group by 1 order by 2 desc, 1`,
     range(workspaceId, of),
   );
 
@@ -236,9 +231,8 @@ export const owedRows = (
   manager.query(
     `select a.id as owner_id, a.name, coalesce(n.number, 0)::int as never_written, coalesce(u.number, 0)::int as unread, coalesce(t.number, 0)::int as late
      from account a
-     left join (select p.owner_id, count(*) as number from person p where p.workspace_id = $1 and p.deleted_at is null
-       and exists (select from contact_point c where c.workspace_id = $1 and c.person_id = p.id and c.kind = 'email')
-       and not exists (select from message m where m.workspace_id = $1 and m.person_id = p.id and m.direction = 'out' and m.state = 'sent') group by 1) n on n.owner_id = a.id
+     left join (select p.owner_id, count(*) as number from person p join person_listing l on l.workspace_id = $1 and l.person_id = p.id and l.written_at is null
+       where p.workspace_id = $1 and p.deleted_at is null and exists (select from contact_point c where c.workspace_id = $1 and c.person_id = p.id and c.kind = 'email') group by 1) n on n.owner_id = a.id
      left join (select p.owner_id, count(*) as number from message m join person p on p.workspace_id = $1 and p.id = m.person_id and p.deleted_at is null
        where m.workspace_id = $1 and m.direction = 'in' and m.read_at is null group by 1) u on u.owner_id = a.id
      left join (select t.owner_id, count(*) as number from task t where t.workspace_id = $1 and t.done_at is null and t.due_on < $2::date group by 1) t on t.owner_id = a.id

@@ -1,4 +1,4 @@
-import type { Action, NoteKind } from '@dossier/contract';
+import type { Action, NoteKind, PersonSource } from '@dossier/contract';
 import type { MoreEntry } from '@dossier/core/people';
 import type { LeadClosed } from '@dossier/core/people/changes';
 import { Column, Entity, Index, JoinColumn, ManyToOne, PrimaryColumn, type Relation } from 'typeorm';
@@ -61,6 +61,9 @@ export class Person {
   more!: MoreEntry[];
   @Column({ type: 'text' })
   country!: string;
+  /** How they came to be here: by a photographed card, by text typed or pasted, by a file. */
+  @Column({ type: 'text', default: 'card' })
+  source!: PersonSource;
   /** In the workspace's own words. */
   @Column({ type: 'text', nullable: true })
   rating!: string | null;

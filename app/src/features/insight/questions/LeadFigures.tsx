@@ -1,5 +1,6 @@
-import { REACHED, type Funnel } from '@dossier/contract';
+import { REACHED, type Funnel, type NarrowingInput } from '@dossier/contract';
 import { View } from 'react-native';
+import { SOURCES } from '@/features/people';
 import { counted } from '@/lib/counted';
 import { useFunnelQuery, type Asked } from '../api';
 import { Asking } from '../Asking';
@@ -21,11 +22,17 @@ const WORDS: Readonly<Record<Funnel['steps'][number]['reached'], string>> = {
 export function LeadFigures({ asked }: { asked: Asked }) {
   return (
     <Asking query={useFunnelQuery(asked)} isEmpty={({ steps }) => (steps[0]?.number ?? 0) === 0}>
-      {({ steps, reasons, owners, occasions }) => {
+      {({ steps, reasons, owners, occasions, sources }) => {
         const all = steps[0]!.number;
         const won = steps.at(-1)!.number;
         const closed = reasons.reduce((sum, { number }) => sum + number, 0);
         const farther = (place: number) => REACHED.slice(place);
+        /** How many came at least so far, each number with the list behind it. */
+        const cells = (counts: Funnel['owners'][number]['counts'], of: Asked, more: NarrowingInput = {}) =>
+          REACHED.map((_, place) => ({
+            value: farther(place).reduce((sum, one) => sum + (counts[one] ?? 0), 0),
+            href: leadsAt(of, { ...more, reached: farther(place) }),
+          }));
         return (
           <View className="gap-8">
             <Figure
@@ -80,15 +87,19 @@ export function LeadFigures({ asked }: { asked: Asked }) {
               }}
             />
             <Figure
+              title="By which way do they come farthest?"
+              table={{
+                columns: ['How they came', ...REACHED.map((reached) => WORDS[reached])],
+                rows: sources.map(({ source, counts }) => [SOURCES[source], ...cells(counts, asked, { source })]),
+              }}
+            />
+            <Figure
               title="With whom do they come farthest?"
               table={{
                 columns: ['Owner', ...REACHED.map((reached) => WORDS[reached])],
                 rows: owners.map(({ ownerId, name, counts }) => [
                   name,
-                  ...REACHED.map((_, place) => ({
-                    value: farther(place).reduce((sum, one) => sum + (counts[one] ?? 0), 0),
-                    href: leadsAt({ ...asked, owner: ownerId ?? undefined }, { reached: farther(place) }),
-                  })),
+                  ...cells(counts, { ...asked, owner: ownerId ?? undefined }),
                 ]),
               }}
             />

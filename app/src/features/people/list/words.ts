@@ -1,4 +1,4 @@
-import type { Counted, Facet } from '@dossier/contract';
+import type { Counted, Facet, PersonSource } from '@dossier/contract';
 import { counted } from '@/lib/counted';
 import { countryName } from '@/lib/countries';
 
@@ -20,6 +20,13 @@ export const FACET_LABELS: Readonly<Record<Facet, string>> = {
   reason: 'Why leads were closed',
   written: 'Written to',
   reached: 'How far leads have come',
+  source: 'How they came',
+};
+
+export const SOURCES: Readonly<Record<PersonSource, string>> = {
+  card: 'Photographed card',
+  text: 'Typed or pasted',
+  file: 'Brought in from a file',
 };
 
 const VALUES: Readonly<Partial<Record<Facet, Readonly<Record<string, string>>>>> = {
@@ -31,6 +38,7 @@ const VALUES: Readonly<Partial<Record<Facet, Readonly<Record<string, string>>>>>
   rating: { '': 'Not rated' },
   lead: { open: 'Open leads', closed: 'Closed leads', qualified: 'Were leads' },
   status: { '': 'No status' },
+  source: SOURCES,
   written: { yes: 'Were written to', no: 'Never written to' },
   reached: {
     filed: 'Filed',

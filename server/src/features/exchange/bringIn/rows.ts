@@ -109,6 +109,7 @@ export async function createSome(
   const people = rows.map(({ draft }) => ({
     id: uuidv7(),
     kind: draft.kind,
+    source: 'file' as const,
     rating: draft.rating,
     tags: distinctTags(draft.tags),
     ownerId: ownerIdOf(draft.owner) ?? who.accountId,

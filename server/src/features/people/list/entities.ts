@@ -24,6 +24,7 @@ import { Person } from '../entities';
 @Index('person_listing_marks', { synchronize: false })
 @Index('person_listing_words', { synchronize: false })
 @Index('person_listing_digits', { synchronize: false })
+@Index('person_listing_steps', { synchronize: false })
 export class PersonListing {
   @PrimaryColumn({ name: 'person_id', type: 'uuid', primaryKeyConstraintName: 'person_listing_pkey' })
   personId!: string;
@@ -61,6 +62,20 @@ export class PersonListing {
   /** Digits of all numbers. */
   @Column({ type: 'text' })
   digits!: string;
+  @Column({ name: 'owner_id', type: 'uuid', nullable: true })
+  ownerId!: string | null;
+  /** When the first of their cards was photographed, and filed; null for whoever has none. */
+  @Column({ name: 'met_at', type: 'timestamptz', nullable: true })
+  metAt!: Date | null;
+  @Column({ name: 'card_filed_at', type: 'timestamptz', nullable: true })
+  cardFiledAt!: Date | null;
+  /** When they were first written to, and first answered. */
+  @Column({ name: 'written_at', type: 'timestamptz', nullable: true })
+  writtenAt!: Date | null;
+  @Column({ name: 'answered_at', type: 'timestamptz', nullable: true })
+  answeredAt!: Date | null;
+  @Column({ name: 'qualified_at', type: 'timestamptz', nullable: true })
+  qualifiedAt!: Date | null;
 }
 
 /** A list as somebody narrowed and ordered it, kept under a name. */

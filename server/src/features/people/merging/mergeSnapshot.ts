@@ -4,7 +4,7 @@ import type { PersonFields } from '@dossier/core/people';
 export type Row = Record<string, unknown> & { id: string; person_id: string };
 
 /** Raised with every change of a table whose rows a merge keeps; `UPGRADES` then says what becomes of older ones. */
-export const SNAPSHOT_SCHEMA = 6;
+export const SNAPSHOT_SCHEMA = 7;
 
 /** What a merge changed: rows as they were, and whose what was. */
 export interface MergeSnapshot {
@@ -63,6 +63,11 @@ const UPGRADES: Record<number, (before: AnySnapshot) => AnySnapshot> = {
   5: ({ people, ...rest }) => ({
     ...rest,
     people: (people as Row[]).map((row) => ({ ...row, lead_status: null, closed: null, qualified_at: null })),
+  }),
+  // And how they came to be here.
+  6: ({ people, ...rest }) => ({
+    ...rest,
+    people: (people as Row[]).map((row) => ({ source: 'card', ...row })),
   }),
 };
 
