@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { Import, ImportRows, ImportState, PeoplePage } from '@dossier/contract';
+import type { Import, ImportRows, ImportState, PeoplePage, PipelineSettings } from '@dossier/contract';
 import ExcelJS from 'exceljs';
 import { Client } from './client';
 import { until } from './services';
@@ -212,6 +212,32 @@ describe('a table that was taken out and comes back', () => {
     expect(await undo(done.id)).toMatchObject({ kept: 0 });
     expect((await rep.person(one)).fields).toEqual({ ...fields, title: 'Chief buyer', suffix: 'MBA' });
     expect((await rep.person(two)).fields.title).toBe('Owner');
+  });
+
+  it('says how far leads are and why they are closed, which is written, told in the history, and taken back', async () => {
+    const settings = (await rep.get<PipelineSettings>('/pipeline-settings')).body;
+    const [status, reason] = [settings.leadStatuses.at(-1)!, settings.closeReasons[0]!];
+    const [open, closed] = [await rep.filed({ givenName: 'Lou', familyName: `${OWN} Lowther` }, { kind: 'lead' }), await rep.filed({ givenName: 'Moe', familyName: `${OWN} Lowther` }, { kind: 'lead' })]; // prettier-ignore
+    await rep.send('POST', '/people/changes', {
+      who: { ids: [closed] },
+      what: { closed: { reason, words: 'for now' } },
+    });
+    const before = await until(async () => { const one = await rep.person(closed); return one.closed && one; }); // prettier-ignore
+    const { book, cell } = await exported(`${OWN} Lowther`);
+    const row = (name: string) => [2, 3].find((at) => cell(at, 'Given name').value === name)!;
+    expect(cell(row('Moe'), 'Why closed').value).toBe(`${reason}: for now`);
+    cell(row('Lou'), 'Status').value = status.toUpperCase();
+    cell(row('Lou'), 'Why closed').value = reason;
+    cell(row('Moe'), 'Why closed').value = '';
+    cell(row('Moe'), 'Status').value = 'Nowhere near';
+    const done = await back(book);
+    expect(done.counts).toMatchObject({ updated: 2, conflicts: 0 });
+    expect(await rep.person(open)).toMatchObject({ kind: 'lead', status, closed: { reason, words: '' } });
+    expect((await rep.person(closed)).closed).toBeNull();
+    expect((await rep.person(open)).history.flatMap(({ changes }) => changes)).toEqual(expect.arrayContaining([{ field: 'status', before: '', after: status }, { field: 'closed', before: '', after: reason }])); // prettier-ignore
+    expect(await undo(done.id)).toMatchObject({ kept: 0 });
+    expect(await rep.person(open)).toMatchObject({ status: null, closed: null });
+    expect((await rep.person(closed)).closed).toEqual(before!.closed);
   });
 
   it('under other names of its columns is read as what it is', async () => {

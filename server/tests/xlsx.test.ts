@@ -13,7 +13,15 @@ import { writeXlsx, type TakingOut } from '../src/features/exchange/takeOut/writ
 
 const MOST = { emails: 3, phones: 3, websites: 2, more: 3, moreAddresses: true };
 
-const BLANK = { fields: emptyPersonFields(), kind: 'contact' as const, rating: null, tags: [], owner: '' };
+const BLANK = {
+  fields: emptyPersonFields(),
+  kind: 'contact' as const,
+  rating: null,
+  status: null,
+  closed: null,
+  tags: [],
+  owner: '',
+};
 /** What is filed has been read by the same rules: numbers as they are, countries by their codes. */
 const filed = anyPerson.map((fields) => ({
   ...fields,
@@ -38,7 +46,13 @@ async function workbookOf(people: TakenPerson[]): Promise<Buffer> {
 
 describe('a workbook', () => {
   it('says of anybody what they are, whatever stands in their fields', async () => {
-    const words = { country: null, ratings: ['Hot'], owners: ['Pim Aldous'] };
+    const words = {
+      country: null,
+      ratings: ['Hot'],
+      statuses: ['New', 'Spoken to'],
+      closeReasons: ['No need', 'No money'],
+      owners: ['Pim Aldous'],
+    };
     await fc.assert(
       fc.asyncProperty(fc.array(filed, { minLength: 1, maxLength: 12 }), async (all) => {
         const people = all.map((fields, i): TakenPerson => ({
@@ -55,8 +69,8 @@ describe('a workbook', () => {
           filedAt: new Date('2026-03-24T09:00:00Z'),
           touchedAt: new Date('2026-03-24T09:00:00Z'),
           nextOn: null,
-          status: null,
-          closed: null,
+          status: 'Spoken to',
+          closed: { at: '2026-04-01T09:00:00.000Z', reason: 'No need', words: 'asked: twice' },
           qualifiedAt: null,
         }));
         const file = (await read({ bytes: await workbookOf(people), country: null })) as ParsedFile;
@@ -66,7 +80,7 @@ describe('a workbook', () => {
           expect(row.back?.id).toBe(id);
           const { draft, faults } = withCells(BLANK, row.cells, peopleColumns(MOST), words);
           expect(faults).toEqual([]);
-          expect(draft).toEqual({ fields, kind: 'lead', rating: 'Hot', tags: ['cold chain'], owner: 'Pim Aldous' });
+          expect(draft).toEqual({ fields, kind: 'lead', rating: 'Hot', status: 'Spoken to', closed: { reason: 'No need', words: 'asked: twice' }, tags: ['cold chain'], owner: 'Pim Aldous' }); // prettier-ignore
         }
       }),
       { numRuns: 25 },

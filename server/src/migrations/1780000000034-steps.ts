@@ -14,7 +14,7 @@ const COLUMNS = `
 alter table person_listing add column owner_id uuid, add column met_at timestamptz, add column card_filed_at timestamptz,
   add column written_at timestamptz, add column answered_at timestamptz, add column qualified_at timestamptz;
 `;
-const INDEX = `create index person_listing_steps on person_listing (workspace_id, filed_at) include (${STEPS.join(', ')});`;
+const INDEX = `create index person_listing_steps on person_listing (workspace_id, filed_at) include (person_id, ${STEPS.join(', ')});`;
 
 const FACETS = ['occasion', 'kind', 'owner', 'tag', 'rating', 'company', 'country', 'town', 'consent', 'task', 'email', 'phone', 'lead', 'status', 'reason', 'written', 'reached']; // prettier-ignore
 const facetNumber = (facets: readonly string[]): string => `

@@ -37,6 +37,7 @@ const WORDS = [
 ] as const;
 
 const MONTHS = 6;
+const MOST_MONTHS = 24;
 
 function Setting({ settings }: { settings: PipelineSettings }) {
   const [own, setOwn] = useState(settings);
@@ -47,6 +48,7 @@ function Setting({ settings }: { settings: PipelineSettings }) {
     untouchedDays: String(settings.untouchedDays),
   }));
   const [wrong, setWrong] = useState<string>();
+  const [months, setMonths] = useState(MONTHS);
   const [save, { error, isLoading }] = useSavePipelineSettingsMutation();
   const write = (change: Partial<Written>) => setWritten({ ...written, ...change });
   const keep = async () => {
@@ -123,7 +125,7 @@ function Setting({ settings }: { settings: PipelineSettings }) {
       <View className="gap-3">
         <Subheading>What you want to win</Subheading>
         <View className="flex-row flex-wrap gap-3">
-          {Array.from({ length: MONTHS }, (_, i) => addMonths(new Date(), i)).map((month) => {
+          {Array.from({ length: months }, (_, i) => addMonths(new Date(), i)).map((month) => {
             const name = format(month, 'yyyy-MM');
             return (
               <View key={name} className="w-[140px]">
@@ -138,6 +140,11 @@ function Setting({ settings }: { settings: PipelineSettings }) {
             );
           })}
         </View>
+        {months < MOST_MONTHS ? (
+          <View className="items-start">
+            <Button onPress={() => setMonths(months + MONTHS)}>Further months</Button>
+          </View>
+        ) : null}
       </View>
       <View className="gap-3">
         <Subheading>Days and figures</Subheading>

@@ -3,7 +3,13 @@ import { emptyPersonFields } from '../../people';
 import { cellMark, peopleColumns, repeatsOf, rowState } from '../table';
 import { hasHead, proposeMapping, rowOf } from '.';
 
-const words = { country: 'GB', ratings: ['Hot', 'Warm'], owners: ['Ottilie Brandt'] };
+const words = {
+  country: 'GB',
+  ratings: ['Hot', 'Warm'],
+  statuses: ['New', 'Spoken to'],
+  closeReasons: ['No need', 'No money'],
+  owners: ['Ottilie Brandt'],
+};
 
 describe('what the columns of a table are', () => {
   it.each([

@@ -5,7 +5,13 @@ import { countryCode } from '../countryCode';
 import { peopleColumns, repeatsOf, rowState, type RowDraft } from '../table';
 import { broughtBack, newDraft, rowOf, settled, withIncoming } from '.';
 
-const words = { country: 'GB', ratings: ['Hot', 'Warm'], owners: ['Ottilie Brandt', 'Idris Falconer'] };
+const words = {
+  country: 'GB',
+  ratings: ['Hot', 'Warm'],
+  statuses: ['New', 'Spoken to'],
+  closeReasons: ['No need', 'No money'],
+  owners: ['Ottilie Brandt', 'Idris Falconer'],
+};
 const ID = '01900000-0000-7000-8000-000000000001';
 const person = (fields: object, rest: Partial<RowDraft> = {}): RowDraft => ({
   ...newDraft(),
@@ -16,7 +22,7 @@ const person = (fields: object, rest: Partial<RowDraft> = {}): RowDraft => ({
 
 /** A table of one person as it went out, read again after somebody has written in some of its cells. */
 function table(out: RowDraft, written: Record<string, string> = {}, version = 4, keepsState = true) {
-  const taken = { ...out, id: ID, version, occasions: [], notes: [], companyId: null, filedAt: new Date(0), touchedAt: new Date(0), nextOn: null, status: null, closed: null, qualifiedAt: null }; // prettier-ignore
+  const taken = { ...out, id: ID, version, occasions: [], notes: [], companyId: null, filedAt: new Date(0), touchedAt: new Date(0), nextOn: null, closed: out.closed && { at: '2026-03-24T09:00:00.000Z', ...out.closed }, qualifiedAt: null }; // prettier-ignore
   const columns = peopleColumns(repeatsOf([out])).filter(({ set }) => set);
   const cells = columns.map(({ key, get }) => written[key] ?? get(taken));
   const state = keepsState ? rowState(columns.map(({ key, get }) => [key, get(taken)] as const)) : '';

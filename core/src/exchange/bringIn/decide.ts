@@ -21,7 +21,10 @@ export interface Decided {
 /** What columns read of a person. */
 type Shown = Parameters<PeopleColumn['get']>[0];
 
-const NOTHING_BESIDE: Omit<TakenPerson, 'fields' | 'kind' | 'rating' | 'tags' | 'owner' | 'version'> = {
+const NOTHING_BESIDE: Omit<
+  TakenPerson,
+  'fields' | 'kind' | 'rating' | 'status' | 'closed' | 'tags' | 'owner' | 'version'
+> = {
   id: '',
   occasions: [],
   notes: [],
@@ -29,11 +32,9 @@ const NOTHING_BESIDE: Omit<TakenPerson, 'fields' | 'kind' | 'rating' | 'tags' | 
   filedAt: new Date(0),
   touchedAt: new Date(0),
   nextOn: null,
-  status: null,
-  closed: null,
   qualifiedAt: null,
 };
-const shown = (draft: RowDraft): Shown => ({ ...NOTHING_BESIDE, version: 0, ...draft });
+const shown = (draft: RowDraft): Shown => ({ ...NOTHING_BESIDE, version: 0, ...draft, closed: draft.closed && { at: '', ...draft.closed } }); // prettier-ignore
 
 /**
  * A person that was taken out and comes back: exactly the cells that were changed in the file are written. What was changed here meanwhile
@@ -81,6 +82,7 @@ export function withIncoming(now: RowDraft, incoming: RowDraft, rule: Rule): Omi
     ...now,
     fields,
     rating: decide('rating', now.rating, incoming.rating),
+    ...(now.kind === 'lead' && { status: decide('status', now.status, incoming.status) }),
     tags: joined(now.tags, incoming.tags, (tag) => tag.toLowerCase()),
   };
   return { draft, conflicts };

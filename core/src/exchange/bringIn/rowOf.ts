@@ -23,6 +23,8 @@ export const newDraft = (): RowDraft => ({
   fields: emptyPersonFields(),
   kind: 'contact',
   rating: null,
+  status: null,
+  closed: null,
   tags: [],
   owner: '',
 });

@@ -21,6 +21,8 @@ export const TARGETS = [
   { key: 'region', label: 'Region', several: false },
   { key: 'country', label: 'Country', several: false },
   { key: 'kind', label: 'Lead or contact', several: false },
+  { key: 'status', label: 'Status of a lead', several: false },
+  { key: 'closedWhy', label: 'Why a lead is closed', several: false },
   { key: 'rating', label: 'Rating', several: false },
   { key: 'tags', label: 'Tags', several: false },
   { key: 'owner', label: 'Owner', several: false },

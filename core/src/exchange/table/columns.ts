@@ -1,4 +1,5 @@
 import type { MoreEntry, PersonFields, PhoneEntry, TextField } from '../../people';
+import type { LeadClosed } from '../../people/changes';
 import { typedPhone } from '../../people/typedPhone';
 import { onOneLine } from '../../text';
 import { addressOnOneLine } from '../asFiled';
@@ -10,6 +11,10 @@ export interface RowDraft {
   fields: PersonFields;
   kind: 'contact' | 'lead';
   rating: string | null;
+  /** How far a lead is. */
+  status: string | null;
+  /** Why a lead is closed; null where it is open. */
+  closed: Omit<LeadClosed, 'at'> | null;
   tags: string[];
   /** Name of a colleague; empty for whoever brings it in. */
   owner: string;
@@ -20,6 +25,8 @@ export interface RowWords {
   /** ISO 3166, for numbers without a calling code. */
   country: string | null;
   ratings: readonly string[];
+  statuses: readonly string[];
+  closeReasons: readonly string[];
   owners: readonly string[];
 }
 
@@ -65,6 +72,22 @@ const LEADS = 'Lead';
 const CONTACTS = 'Contact';
 const TAGS_BETWEEN = '; ';
 const LONGEST_TAG = 40;
+
+const LONGEST_WORDS = 500;
+const closedWords = (closed: RowDraft['closed']): string =>
+  closed ? [closed.reason, closed.words].filter(Boolean).join(': ') : '';
+
+/** One of the workspace's words, whatever its capitals. */
+const named = (words: readonly string[], written: string): string | undefined =>
+  words.find((one) => one.toLowerCase() === written.toLowerCase());
+
+/** A reason of the workspace's list, and what stands behind a colon. */
+function closedOf(written: string, reasons: readonly string[]): RowDraft['closed'] | undefined {
+  const whole = named(reasons, written);
+  if (whole !== undefined) return { reason: whole, words: '' };
+  const reason = reasons.find((one) => written.toLowerCase().startsWith(`${one.toLowerCase()}:`));
+  return reason === undefined ? undefined : { reason, words: written.slice(reason.length + 1).trim() };
+}
 
 const text = (key: TextField, header: string, about: string): PeopleColumn => ({
   key,
@@ -243,7 +266,7 @@ export function peopleColumns(repeats: Repeats): PeopleColumn[] {
       about: 'One of the workspace’s words for rating.',
       get: ({ rating }) => rating ?? '',
       set: (draft, written, { ratings }) => {
-        const rating = written === '' ? null : ratings.find((one) => one.toLowerCase() === written.toLowerCase());
+        const rating = written === '' ? null : named(ratings, written);
         if (rating === undefined) return ratings.length > 0 ? `Write ${ratings.join(', ')}, or nothing.` : 'This workspace has no words for rating yet.'; // prettier-ignore
         draft.rating = rating;
         return undefined;
@@ -275,11 +298,37 @@ export function peopleColumns(repeats: Repeats): PeopleColumn[] {
         return undefined;
       },
     },
-    shown('status', 'Status', 'text', 'How far a lead is.', ({ kind, status }) =>
-      kind === 'lead' ? (status ?? '') : '',
-    ),
+    {
+      key: 'status',
+      header: 'Status',
+      type: 'text',
+      about: 'How far a lead is, in one of the workspace’s words; empty for contacts.',
+      get: ({ kind, status }) => (kind === 'lead' ? (status ?? '') : ''),
+      set: (draft, written, { statuses }) => {
+        if (draft.kind === 'contact') return written === '' ? undefined : 'Only leads have a status.';
+        const status = written === '' ? null : named(statuses, written);
+        if (status === undefined) return statuses.length > 0 ? `Write ${statuses.join(', ')}, or nothing.` : 'This workspace has no words for how far leads are.'; // prettier-ignore
+        draft.status = status;
+        return undefined;
+      },
+    },
     shown('closedOn', 'Closed', 'moment', 'When a lead was closed.', ({ closed }) => closed?.at ?? ''),
-    shown('closedWhy', 'Why closed', 'text', 'Why a lead was closed.', ({ closed }) => (closed ? [closed.reason, closed.words].filter(Boolean).join(': ') : '')), // prettier-ignore
+    {
+      key: 'closedWhy',
+      header: 'Why closed',
+      type: 'text',
+      about:
+        'Why a lead is closed: one of the workspace’s reasons, and more behind a colon. Emptied, the lead is open again.',
+      get: ({ closed }) => closedWords(closed),
+      set: (draft, written, { closeReasons }) => {
+        if (draft.kind === 'contact') return written === '' ? undefined : 'Only leads are closed.';
+        const closed = written === '' ? null : closedOf(written, closeReasons);
+        if (closed === undefined) return closeReasons.length > 0 ? `Begin with ${closeReasons.join(', ')}, or write nothing.` : 'This workspace has no reasons for closing leads.'; // prettier-ignore
+        if (closed && closed.words.length > LONGEST_WORDS) return `At most ${LONGEST_WORDS} characters.`;
+        draft.closed = closed;
+        return undefined;
+      },
+    },
     shown('qualifiedAt', 'Qualified', 'moment', 'When a lead became a contact.', ({ qualifiedAt }) => qualifiedAt?.toISOString() ?? ''), // prettier-ignore
     shown('occasions', 'Occasions', 'text', 'Where cards of the person were received.', ({ occasions }) => occasions.join(TAGS_BETWEEN)), // prettier-ignore
     shown('notes', 'Notes', 'text', 'What was noted, the latest first.', ({ notes }) => notes.map(({ text }) => text).filter(Boolean).join('\n\n')), // prettier-ignore

@@ -18,8 +18,22 @@ import {
   type RowDraft,
 } from '.';
 
-const words = { country: null, ratings: ['Hot', 'Warm'], owners: ['Ottilie Brandt', 'Idris Falconer'] };
-const blank = (): RowDraft => ({ fields: emptyPersonFields(), kind: 'contact', rating: null, tags: [], owner: '' });
+const words = {
+  country: null,
+  ratings: ['Hot', 'Warm'],
+  statuses: ['New', 'Spoken to'],
+  closeReasons: ['No need', 'No money'],
+  owners: ['Ottilie Brandt', 'Idris Falconer'],
+};
+const blank = (): RowDraft => ({
+  fields: emptyPersonFields(),
+  kind: 'contact',
+  rating: null,
+  status: null,
+  closed: null,
+  tags: [],
+  owner: '',
+});
 const taken = (rest: Partial<TakenPerson>): TakenPerson => ({
   id: '01900000-0000-7000-8000-000000000001',
   version: 3,
@@ -51,7 +65,7 @@ describe('a table of people', () => {
     const tags = fc.uniqueArray(fc.constantFrom('cold chain', '=fish', 'dairy, north', '-'), { maxLength: 3 });
     fc.assert(
       fc.property(filed, tags, fc.constantFrom(...DELIMITERS), (fields, tags, delimiter) => {
-        const person = taken({ fields, tags });
+        const person = taken({ fields, tags, status: 'New', closed: { at: '2026-04-01T09:00:00.000Z', reason: 'No money', words: 'this year' } }); // prettier-ignore
         const columns = peopleColumns(repeatsOf([person]));
         const file = csvLine(columns.map(({ header }) => header), delimiter) + csvLine(columns.map(({ get }) => get(person)), delimiter); // prettier-ignore
         const { rows } = readCsv(`\uFEFF${file}`);
@@ -59,7 +73,7 @@ describe('a table of people', () => {
         const cells = new Map(columns.map(({ key }, i) => [key, rows[1]![i]!]));
         const { draft, faults } = withCells(blank(), cells, columns, words);
         expect(faults).toEqual([]);
-        expect(draft).toEqual({ fields, kind: 'lead', rating: 'Hot', tags, owner: 'Ottilie Brandt' });
+        expect(draft).toEqual({ fields, kind: 'lead', rating: 'Hot', status: 'New', closed: { reason: 'No money', words: 'this year' }, tags, owner: 'Ottilie Brandt' }); // prettier-ignore
       }),
       { numRuns: 300 },
     );
@@ -80,6 +94,17 @@ describe('a table of people', () => {
     expect(faults.map(({ key }) => key)).toEqual(['kind', 'owner']);
     expect(draft.fields).toMatchObject({ familyName: 'Voss', country: 'DE', phones: [{ value: '+441632960117', kind: 'work', extension: '12' }] }); // prettier-ignore
     expect(draft.rating).toBe('Hot');
+  });
+
+  it('says how far a lead is and why it is closed, by the workspace’s words', () => {
+    const columns = peopleColumns(repeatsOf([]));
+    const written = (kind: 'lead' | 'contact', status: string, closedWhy: string) =>
+      withCells({ ...blank(), kind, status: 'New' }, new Map([['status', status], ['closedWhy', closedWhy]]), columns, words); // prettier-ignore
+    expect(written('lead', 'spoken TO', 'no need:  they have one ').draft).toMatchObject({ status: 'Spoken to', closed: { reason: 'No need', words: 'they have one' } }); // prettier-ignore
+    expect(written('lead', '', '').draft).toMatchObject({ status: null, closed: null });
+    expect(written('lead', 'Almost', 'No needle').faults.map(({ fault }) => fault)).toEqual(['Write New, Spoken to, or nothing.', 'Begin with No need, No money, or write nothing.']); // prettier-ignore
+    expect(written('contact', 'New', 'No need').faults).toHaveLength(2);
+    expect(written('contact', '', '').faults).toEqual([]);
   });
 
   it('takes an entry away whose cell is emptied', () => {

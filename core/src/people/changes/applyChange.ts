@@ -80,7 +80,11 @@ export function applyChange(
 }
 
 /** A lead that is closed already for the same is so since then. */
-const closedBy = (before: LeadClosed | null, wanted: Omit<LeadClosed, 'at'> | null, at: string): LeadClosed | null =>
+export const closedBy = (
+  before: LeadClosed | null,
+  wanted: Omit<LeadClosed, 'at'> | null,
+  at: string,
+): LeadClosed | null =>
   wanted && before?.reason === wanted.reason && before.words === wanted.words ? before : wanted && { at, ...wanted };
 
 /** What becomes of a lead with its kind: whoever is a contact is not closed any more, and was qualified when they became one. */

@@ -6,10 +6,10 @@ import { ContactPoint, Employment, Person } from './entities';
 import { saveKeysOf } from './matchKeys';
 import { contactPointsIn, personColumns } from './savePerson';
 
-export interface NewPerson extends Pick<
-  Person,
-  'id' | 'kind' | 'source' | 'ownerId' | 'tags' | 'rating' | 'filedByItselfAt'
-> {
+export interface NewPerson
+  extends
+    Partial<Pick<Person, 'leadStatus' | 'closed'>>,
+    Pick<Person, 'id' | 'kind' | 'source' | 'ownerId' | 'tags' | 'rating' | 'filedByItselfAt'> {
   fields: PersonFields;
 }
 

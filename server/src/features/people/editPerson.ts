@@ -1,5 +1,5 @@
 import type { PersonEdit } from '@dossier/contract';
-import { changesBetween } from '@dossier/core/people';
+import { leadAfter, told, type ChangeableRecord } from '@dossier/core/people/changes';
 import type { DataSource, EntityManager } from 'typeorm';
 import { notFound } from '../../platform/problem';
 import type { SignedIn } from '../../platform/session';
@@ -25,25 +25,26 @@ export async function editLocked(
   manager: EntityManager,
   who: SignedIn,
   { person, fields }: LoadedFields,
-  edit: Omit<PersonEdit, 'version'>,
+  edit: Omit<PersonEdit, 'version'> & Partial<Pick<ChangeableRecord, 'status' | 'closed' | 'qualifiedAt'>>,
 ): Promise<void> {
   const at = new Date();
   const tags = distinctTags(edit.tags);
   const ownerId = edit.ownerId ?? person.ownerId;
   if (ownerId !== person.ownerId && !(await ownerIn(manager, who.workspaceId, ownerId)))
     throw notFound('This colleague');
-  await changePerson(manager, person, edit.fields, { at, kind: edit.kind, tags, rating: edit.rating, ownerId });
-  const others = [
-    { field: 'kind', before: person.kind, after: edit.kind },
-    { field: 'tags', before: person.tags.join(', '), after: tags.join(', ') },
-    { field: 'owner', before: await nameOf(manager, person.ownerId), after: await nameOf(manager, ownerId) },
-    { field: 'rating', before: person.rating ?? '', after: edit.rating ?? '' },
-  ].filter(({ before, after }) => before !== after);
+  const { kind, rating } = edit;
+  const { leadStatus, qualifiedAt } = person;
+  const before = { kind: person.kind, ownerId: person.ownerId, rating: person.rating, status: leadStatus, closed: person.closed, qualifiedAt: qualifiedAt?.toISOString() ?? null, tags: person.tags, fields }; // prettier-ignore
+  const as = leadAfter(before, kind, edit.closed === undefined ? before.closed : edit.closed, at.toISOString());
+  const lead = { closed: as.closed, qualifiedAt: edit.qualifiedAt === undefined ? as.qualifiedAt : edit.qualifiedAt };
+  const after = { ...before, ...lead, kind, ownerId, rating, status: edit.status === undefined ? leadStatus : edit.status, tags, fields: edit.fields }; // prettier-ignore
+  await changePerson(manager, person, edit.fields, { at, kind, tags, rating, ownerId, leadStatus: after.status, closed: after.closed, qualifiedAt: after.qualifiedAt === null ? null : new Date(after.qualifiedAt) }); // prettier-ignore
+  const names = new Map([[person.ownerId, await nameOf(manager, person.ownerId)], [ownerId, await nameOf(manager, ownerId)]]); // prettier-ignore
   await log(manager, who, {
     personId: person.id,
     action: 'edited',
     at,
-    changes: [...changesBetween(fields, edit.fields), ...others],
+    changes: told(before, after, (id) => names.get(id) ?? ''),
   });
 }
 

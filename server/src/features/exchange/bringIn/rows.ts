@@ -10,7 +10,7 @@ import {
   type RowWords,
 } from '@dossier/core/exchange/files';
 import { changesBetween, emptyPersonFields } from '@dossier/core/people';
-import { isNameless, leadAfter, type ChangeableRecord } from '@dossier/core/people/changes';
+import { closedBy, isNameless, leadAfter, type ChangeableRecord } from '@dossier/core/people/changes';
 import { In, IsNull, type EntityManager } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
 import type { SignedIn } from '../../../platform/session';
@@ -35,7 +35,13 @@ export async function contextOf(manager: EntityManager, who: SignedIn, file: Imp
   return {
     who,
     file,
-    words: { country: workspace.country, ratings: workspace.ratings, owners: owners.map(({ name }) => name) },
+    words: {
+      country: workspace.country,
+      ratings: workspace.ratings,
+      statuses: workspace.leadStatuses,
+      closeReasons: workspace.closeReasons,
+      owners: owners.map(({ name }) => name),
+    },
     ownerIdOf: (name) => owners.find((one) => one.name === name)?.id,
     ownerNameOf: (id) => accounts.find((one) => one.id === id)?.name ?? '',
   };
@@ -70,7 +76,15 @@ export function incomingRow(
   if (Array.isArray(given)) return { ...rowOf(given, file.mapping, file.head ?? [], words), uid: '', pictures: [] };
   const { fields, tags, note, kind, rating, owner = '', uid, pictures = [] }: IncomingPerson = given;
   const known = words.ratings.find((one) => one.toLowerCase() === rating?.toLowerCase());
-  const draft: RowDraft = { fields, kind: kind ?? 'contact', rating: known ?? null, tags, owner };
+  const draft: RowDraft = {
+    fields,
+    kind: kind ?? 'contact',
+    rating: known ?? null,
+    status: null,
+    closed: null,
+    tags,
+    owner,
+  };
   return { draft, note, cells: new Map(), back: undefined, faults: [], uid, pictures };
 }
 
@@ -114,13 +128,18 @@ export async function createSome(
     tags: distinctTags(draft.tags),
     ownerId: ownerIdOf(draft.owner) ?? who.accountId,
     fields: draft.fields,
+    leadStatus: draft.status,
+    closed: closedBy(null, draft.closed, at.toISOString()),
     filedByItselfAt: null,
   }));
   touched.push(...people.map(({ id }) => id));
   await addPeople(manager, who.workspaceId, people, at);
   await logAll(manager, who, people.map(({ id: personId, fields }) => ({ personId, action: 'filed' as const, changes: changesBetween(emptyPersonFields(), fields), at }))); // prettier-ignore
   const results: RowResult[] = [];
-  for (const [i, { id: personId, kind, rating, tags, ownerId, fields }] of people.entries()) {
+  for (const [
+    i,
+    { id: personId, kind, rating, leadStatus: status, closed, tags, ownerId, fields },
+  ] of people.entries()) {
     const { note, faults, pictures } = rows[i]!;
     if (pictures.length > 0) await keepPictures(manager, who, personId, pictures, at);
     const noteId = await addNote(manager, who, personId, note, at);
@@ -129,7 +148,7 @@ export async function createSome(
         personId,
         noteId,
         faults,
-        after: { kind, rating, tags, ownerId, fields, status: null, closed: null, qualifiedAt: null },
+        after: { kind, rating, tags, ownerId, fields, status, closed, qualifiedAt: null },
       }),
     );
   }
@@ -147,9 +166,10 @@ export async function changeKnown(
 ): Promise<RowResult> {
   const { person } = loaded;
   const before = recordOf(loaded);
+  const now = new Date().toISOString();
   const after: ChangeableRecord = {
-    status: before.status,
-    ...leadAfter(before, draft.kind, before.closed, new Date().toISOString()),
+    status: draft.status,
+    ...leadAfter(before, draft.kind, closedBy(before.closed, draft.closed, now), now),
     kind: draft.kind,
     rating: draft.rating,
     tags: distinctTags(draft.tags),
@@ -200,6 +220,8 @@ export const draftOf = ({ ownerNameOf }: RowContext, { person, fields }: LoadedF
   fields,
   kind: person.kind,
   rating: person.rating,
+  status: person.leadStatus,
+  closed: person.closed && { reason: person.closed.reason, words: person.closed.words },
   tags: [...person.tags],
   owner: ownerNameOf(person.ownerId),
 });
@@ -207,6 +229,9 @@ export const draftOf = ({ ownerNameOf }: RowContext, { person, fields }: LoadedF
 export const isSame = (one: ChangeableRecord, other: ChangeableRecord): boolean =>
   one.kind === other.kind &&
   one.rating === other.rating &&
+  one.status === other.status &&
+  one.closed?.reason === other.closed?.reason &&
+  one.closed?.words === other.closed?.words &&
   one.ownerId === other.ownerId &&
   one.tags.join('\n') === other.tags.join('\n') &&
   changesBetween(one.fields, other.fields).length === 0;
@@ -243,7 +268,8 @@ export async function lockedPeople(
 export function complaintAbout(draft: RowDraft): { key: string; fault: string } | undefined {
   if (isNameless(draft.fields))
     return { key: '', fault: 'There is nothing to find this person by: no name, firm, address or number.' };
-  const form = PersonEdit.safeParse({ ...draft, version: 1 });
+  const { status: _, closed: __, ...edit } = draft;
+  const form = PersonEdit.safeParse({ ...edit, version: 1 });
   const issue = form.error?.issues[0];
   return issue && { key: issue.path.filter((part) => part !== 'fields').join('.'), fault: issue.message };
 }
