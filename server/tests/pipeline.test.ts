@@ -365,3 +365,29 @@ describe('business as a table', () => {
       expect([wrong, (await back(wrong, false)).status]).toEqual([wrong, 422]);
   });
 });
+
+describe('what another team has', () => {
+  it('is not there for this one, by no id, and stays as it is', async () => {
+    const stranger = await Client.signedIn('juno@tarnmoorpack.example', 'fruit-crate');
+    const theirs = (await stranger.send<{ id: string }>('POST', '/opportunities', { title: 'Crates', currency: 'EUR' })).body.id; // prettier-ignore
+    const [stage] = (await stranger.get<PipelineSettings>('/pipeline-settings')).body.stages;
+    const person = await stranger.filed({ givenName: 'Nia', familyName: 'Elsewhere' });
+    const base = { title: 'Doors', currency: 'EUR' };
+    const asked: [string, string, object | undefined, number][] = [
+      ['GET', `/opportunities/${theirs}`, undefined, 404],
+      ['PUT', `/opportunities/${theirs}/stage`, { stageId: stage!.id, version: 1 }, 404],
+      ['PUT', `/opportunities/${theirs}/end`, { state: 'won', version: 1 }, 404],
+      ['POST', `/opportunities/${theirs}/notes`, { text: 'x' }, 404],
+      ['POST', '/opportunities', { ...base, stageId: stage!.id }, 404],
+      ['POST', '/opportunities', { ...base, people: [{ personId: person, part: 'uses' }] }, 404],
+      ['POST', '/opportunities', { ...base, id: theirs }, 409],
+    ];
+    for (const [method, path, body, status] of asked)
+      expect([method, path, (await rep.send(method, path, body)).status]).toEqual([method, path, status]);
+    const settings = (await manager.get<PipelineSettings>('/pipeline-settings')).body;
+    const stolen = { ...settings, stages: [...settings.stages, { ...stage!, name: 'Stolen' }] };
+    expect((await manager.send('PUT', '/pipeline-settings', stolen)).status).toBe(409);
+    expect((await manager.get<PipelineSettings>('/pipeline-settings')).body.stages).toEqual(settings.stages);
+    expect((await stranger.get<Opportunity>(`/opportunities/${theirs}`)).body).toMatchObject({ title: 'Crates', state: 'open', version: 1, notes: [] }); // prettier-ignore
+  });
+});

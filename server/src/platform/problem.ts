@@ -106,6 +106,7 @@ const REFUSED: Record<string, [status: number, code: string, title: string, deta
 
 /** Texts that PostgreSQL refuses whatever the statement (SQLSTATE 22021, 22P05). */
 const UNWRITABLE_CODES = ['22021', '22P05'];
+const UNIQUE_VIOLATION = '23505';
 
 function toProblemError(error: unknown): ProblemError {
   if (error instanceof ProblemError) return error;
@@ -116,6 +117,9 @@ function toProblemError(error: unknown): ProblemError {
     return new ProblemError(503, `database-${trouble}`, title, detail, undefined, retryAfter);
   }
   if (UNWRITABLE_CODES.includes(codeOf(error) ?? '')) return unwritable('');
+  // An id that a device made, and that stands for something else already: perhaps where this workspace cannot see it.
+  if (codeOf(error) === UNIQUE_VIOLATION)
+    return conflict('id-taken', 'This could not be kept under its id. Make it once more.');
   const { type, status } = (error ?? {}) as { type?: string; status?: number };
   const refused = type ? REFUSED[type] : undefined;
   if (refused) return new ProblemError(...refused);

@@ -1,7 +1,6 @@
 import type { CardOccasion, Occasion as OccasionView, OccasionFields } from '@dossier/contract';
 import type { DataSource, EntityManager } from 'typeorm';
 import { lockId } from '../../platform/lockId';
-import { conflict } from '../../platform/problem';
 import type { SignedIn } from '../../platform/session';
 import { announce } from '../../platform/trayEvents';
 import { inSnapshot, inWorkspace } from '../../platform/workspaceScope';
@@ -30,15 +29,7 @@ export function saveOccasion(database: DataSource, who: SignedIn, id: string, fi
     const ownerId = await ownerIn(manager, who.workspaceId, fields.ownerId);
     const row = { ...fields, ownerId };
     const { affected } = await manager.update(Occasion, { id }, row);
-    if (!affected) {
-      await manager
-        .insert(Occasion, { ...row, id, workspaceId: who.workspaceId, createdAt: new Date() })
-        .catch((error: unknown) => {
-          if ((error as { code?: string }).code === '23505')
-            throw conflict('id-taken', 'This occasion could not be kept under its id. Make it once more.');
-          throw error;
-        });
-    }
+    if (!affected) await manager.insert(Occasion, { ...row, id, workspaceId: who.workspaceId, createdAt: new Date() });
     await announce(manager, who.workspaceId, { photoId: id, state: 'changed', progress: null });
   });
 }

@@ -90,12 +90,7 @@ export async function receivePhoto(
       takenAt: new Date(upload.takenAt),
       receivedAt: new Date(),
     });
-    await manager.insert(Photo, photo).catch((error: unknown) => {
-      // The id exists under another workspace, where this one cannot see it.
-      if ((error as { code?: string }).code === '23505')
-        throw conflict('id-taken', 'This photograph could not be kept under its id. Send it again with a new id.');
-      throw error;
-    });
+    await manager.insert(Photo, photo);
     await forgetParts(manager, who, photo.id);
     const payload = { photoId: photo.id, workspaceId: who.workspaceId };
     await addJob(manager, 'readPhoto', payload, { key: `read:${photo.id}`, maxAttempts: READING_ATTEMPTS });

@@ -132,18 +132,10 @@ export interface ReachedRow {
 /** How far whoever is or was a lead has come, as lists are narrowed by it; by owner, by where they were met last, by how they came. */
 export const reachedRows = (manager: EntityManager, workspaceId: string, of: Range): Promise<ReachedRow[]> =>
   manager.query(
-    `with business as (select r.person_id, bool_or(o.state = 'won') as won from opportunity_person r join opportunity o on o.workspace_id = $1 and o.id = r.opportunity_id
-       where r.workspace_id = $1 group by r.person_id),
-     met as (select distinct on (k.person_id) k.person_id, k.occasion_id from card k
-       where k.workspace_id = $1 and k.front_card_id is null and k.person_id is not null order by k.person_id, k.taken_at desc, k.id),
-     told as (
-       select p.owner_id, w.occasion_id, p.source, p.closed is not null as is_closed, case when b.won then 'won' when b.person_id is not null then 'business'
-           when p.qualified_at is not null then 'qualified' when l.answered_at is not null then 'answered' when l.written_at is not null then 'written' else 'filed' end as reached
-       from person p join person_listing l on l.workspace_id = $1 and l.person_id = p.id left join business b on b.person_id = p.id left join met w on w.person_id = p.id
-       where p.workspace_id = $1 and p.deleted_at is null and (p.kind = 'lead' or p.qualified_at is not null) and ${LISTED}),
-     counted as (
-       select owner_id, occasion_id, source, reached, count(*) filter (where not is_closed)::int as open, count(*) filter (where is_closed)::int as closed
-       from told group by owner_id, occasion_id, source, reached)
+    `with counted as (
+       select l.owner_id, l.met_at_occasion as occasion_id, l.source, l.reached, count(*) filter (where l.closed_why is null)::int as open,
+         count(l.closed_why)::int as closed
+       from person_listing l where ${LISTED} and l.reached is not null group by 1, 2, 3, 4)
      select t.owner_id, max(a.name) as name, t.occasion_id, max(o.name) as occasion, t.source, case when grouping(t.owner_id) = 0 then 'owner'
        when grouping(t.occasion_id) = 0 then 'occasion' when grouping(t.source) = 0 then 'source' else 'all' end as by, t.reached,
        sum(t.open)::int as open, sum(t.closed)::int as closed
@@ -158,8 +150,7 @@ export const closeReasons = (
   of: Range,
 ): Promise<{ reason: string; number: number }[]> =>
   manager.query(
-    `select p.closed->>'reason' as reason, count(*)::int as number from person p join person_listing l on l.workspace_id = $1 and l.person_id = p.id
-     where p.workspace_id = $1 and p.deleted_at is null and p.kind = 'lead' and p.closed is not null and ${LISTED} group by 1 order by 2 desc, 1`,
+    `select l.closed_why as reason, count(*)::int as number from person_listing l where ${LISTED} and l.closed_why is not null group by 1 order by 2 desc, 1`,
     range(workspaceId, of),
   );
 
@@ -231,8 +222,8 @@ export const owedRows = (
   manager.query(
     `select a.id as owner_id, a.name, coalesce(n.number, 0)::int as never_written, coalesce(u.number, 0)::int as unread, coalesce(t.number, 0)::int as late
      from account a
-     left join (select p.owner_id, count(*) as number from person p join person_listing l on l.workspace_id = $1 and l.person_id = p.id and l.written_at is null
-       where p.workspace_id = $1 and p.deleted_at is null and exists (select from contact_point c where c.workspace_id = $1 and c.person_id = p.id and c.kind = 'email') group by 1) n on n.owner_id = a.id
+     left join (select l.owner_id, count(*) as number from person_listing l where l.workspace_id = $1 and l.written_at is null
+       and exists (select from contact_point c where c.workspace_id = $1 and c.person_id = l.person_id and c.kind = 'email') group by 1) n on n.owner_id = a.id
      left join (select p.owner_id, count(*) as number from message m join person p on p.workspace_id = $1 and p.id = m.person_id and p.deleted_at is null
        where m.workspace_id = $1 and m.direction = 'in' and m.read_at is null group by 1) u on u.owner_id = a.id
      left join (select t.owner_id, count(*) as number from task t where t.workspace_id = $1 and t.done_at is null and t.due_on < $2::date group by 1) t on t.owner_id = a.id

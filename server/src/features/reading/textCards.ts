@@ -2,7 +2,7 @@ import type { TextCard } from '@dossier/contract';
 import type { CardProposal, ProposeOptions, Reading } from '@dossier/core/reading';
 import type { DataSource } from 'typeorm';
 import { lockId } from '../../platform/lockId';
-import { conflict, ProblemError } from '../../platform/problem';
+import { ProblemError } from '../../platform/problem';
 import type { SignedIn } from '../../platform/session';
 import { announce } from '../../platform/trayEvents';
 import { inWorkspace } from '../../platform/workspaceScope';
@@ -79,11 +79,7 @@ export async function keepTextCard(
       madeBy: who.accountId,
       takenAt: new Date(request.takenAt),
     };
-    await manager.insert(Card, card).catch((error: unknown) => {
-      if ((error as { code?: string }).code === '23505')
-        throw conflict('id-taken', 'This card could not be kept under its id. Make it once more.');
-      throw error;
-    });
+    await manager.insert(Card, card);
     await announce(manager, who.workspaceId, { photoId: id, state: 'changed', progress: null });
   });
 }

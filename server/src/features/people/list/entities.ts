@@ -64,6 +64,16 @@ export class PersonListing {
   digits!: string;
   @Column({ name: 'owner_id', type: 'uuid', nullable: true })
   ownerId!: string | null;
+  @Column({ type: 'text', nullable: true })
+  source!: string | null;
+  /** Where their latest card was received. */
+  @Column({ name: 'met_at_occasion', type: 'uuid', nullable: true })
+  metAtOccasion!: string | null;
+  /** How far whoever is or was a lead has come. */
+  @Column({ type: 'text', nullable: true })
+  reached!: string | null;
+  @Column({ name: 'closed_why', type: 'text', nullable: true })
+  closedWhy!: string | null;
   /** When the first of their cards was photographed, and filed; null for whoever has none. */
   @Column({ name: 'met_at', type: 'timestamptz', nullable: true })
   metAt!: Date | null;
