@@ -376,6 +376,8 @@ describe('a plan', () => {
       // Programs look at what stands in a mail.
       const looked = await fetch(url!);
       expect([looked.status, await looked.text()]).toEqual([200, expect.stringContaining('No more messages')]);
+      const german = await fetch(url!, { headers: { 'accept-language': 'de-AT,de;q=0.9' } });
+      expect(await german.text()).toMatch(/<html lang="de">.*Keine Nachrichten mehr/s);
       expect((await rep.person(id)).consents[0]!.withdrawnAt).toBeNull();
       const body = way === 'page' ? '' : 'List-Unsubscribe=One-Click';
       for (let i = 0; i < 2; i++)

@@ -5,6 +5,7 @@ import {
   languageOfCountry,
   placeholderLabel,
   textIn,
+  WITHDRAW_PAGE_WORDS,
   withdrawWords,
   type Piece,
 } from './templates';
@@ -64,5 +65,10 @@ describe('a template', () => {
     expect(textIn({}, 'fr')).toBeUndefined();
     expect([languageOfCountry('at'), languageOfCountry('GB')]).toEqual(['de', 'en']);
     expect(withdrawWords('de', 'https://x.example/w')).toContain('https://x.example/w');
+    // Whoever follows it meets a page in each of these languages.
+    for (const [language, words] of Object.entries(WITHDRAW_PAGE_WORDS)) {
+      expect(withdrawWords(language, '') === withdrawWords('en', '')).toBe(language === 'en');
+      for (const said of [words.because, words.doneWords]) expect(said).toMatch(/\{team\}.*\{to\}/);
+    }
   });
 });

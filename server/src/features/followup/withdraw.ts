@@ -1,3 +1,4 @@
+import { WITHDRAW_PAGE_WORDS, type WithdrawPageWords } from '@dossier/core/followup/templates';
 import { Router, urlencoded, type Request, type Response } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import { ArrayContains, IsNull, type DataSource, type EntityManager } from 'typeorm';
@@ -18,31 +19,21 @@ export function withdrawRoutes(database: DataSource): Router {
     .use('/withdraw', limit)
     .get('/withdraw/:key', async (request, response) => {
       const found = await find(database, request.params.key);
-      if (!found)
-        return page(
-          response,
-          404,
-          'Nothing to withdraw',
-          '<p>This way leads nowhere any more. Answer the message instead, and write that you want no more of them.</p>',
-        );
+      const page = pageFor(request, response);
+      if (!found) return page(404, 'nothing', ({ nothingWords }) => `<p>${nothingWords}</p>`);
       page(
-        response,
         200,
-        'No more messages?',
-        `<p>${escape(found.team)} writes to ${escape(found.to)} because it was noted that you agreed to it.</p>
-         <form method="post"><button>No more messages</button></form>`,
+        'ask',
+        ({ because, button }) =>
+          `<p>${filled(because, found)}</p><form method="post"><button>${button}</button></form>`,
       );
     })
     .post('/withdraw/:key', urlencoded({ extended: false, limit: '4kb' }), async (request, response) => {
       const way = isOneClick(request) ? 'oneClick' : 'page';
       const found = await withdraw(database, request.params.key as string, way);
-      if (!found) return page(response, 404, 'Nothing to withdraw', '<p>This way leads nowhere any more.</p>');
-      page(
-        response,
-        200,
-        'That is noted',
-        `<p>${escape(found.team)} no longer writes to ${escape(found.to)}. Nothing that was planned goes out.</p>`,
-      );
+      const page = pageFor(request, response);
+      if (!found) return page(404, 'nothing', ({ nothingWords }) => `<p>${nothingWords}</p>`);
+      page(200, 'done', ({ doneWords }) => `<p>${filled(doneWords, found)}</p>`);
     });
 }
 
@@ -98,22 +89,30 @@ export async function withdraw(
 
 const escape = (text: string): string => text.replace(/[&<>"']/g, (one) => `&#${one.charCodeAt(0)};`);
 
-function page(response: Response, status: number, title: string, body: string): void {
-  response
-    .status(status)
-    .set('Cache-Control', 'no-store')
-    .set('Referrer-Policy', 'no-referrer')
-    .set(
-      'Content-Security-Policy',
-      "default-src 'none'; style-src 'unsafe-inline'; form-action 'self'; frame-ancestors 'none'",
-    )
-    .type('html')
-    .send(`<!doctype html><html lang="en"><meta charset="utf-8"><meta name="viewport" content="width=device-width"><meta name="robots" content="noindex"><title>${title}</title>
+const filled = (words: string, found: Found): string =>
+  words.replace(/\{(team|to)\}/g, (_, name: keyof Found) => escape(found[name]));
+
+/** A page in the language that the browser asks for. */
+function pageFor(request: Request, response: Response) {
+  const language = request.acceptsLanguages(Object.keys(WITHDRAW_PAGE_WORDS)) || 'en';
+  const words = WITHDRAW_PAGE_WORDS[language]!;
+  return (status: number, title: 'ask' | 'done' | 'nothing', body: (words: WithdrawPageWords) => string) =>
+    void response
+      .status(status)
+      .set('Cache-Control', 'no-store')
+      .set('Vary', 'Accept-Language')
+      .set('Referrer-Policy', 'no-referrer')
+      .set(
+        'Content-Security-Policy',
+        "default-src 'none'; style-src 'unsafe-inline'; form-action 'self'; frame-ancestors 'none'",
+      )
+      .type('html')
+      .send(`<!doctype html><html lang="${language}"><meta charset="utf-8"><meta name="viewport" content="width=device-width"><meta name="robots" content="noindex"><title>${words[title]}</title>
 <style>
   :root { color-scheme: light dark; --paper: #f7f4ec; --ink: #20242b; }
   @media (prefers-color-scheme: dark) { :root { --paper: #1d2126; --ink: #ece8de; } }
   body { background: var(--paper); color: var(--ink); font: 18px/1.5 Georgia, serif; max-width: 32rem; margin: 15vh auto; padding: 0 1.5rem; }
   button { font: inherit; background: var(--ink); color: var(--paper); border: 0; border-radius: 4px; padding: .75rem 1.5rem; min-height: 48px; cursor: pointer; }
 </style>
-<main><h1>${title}</h1>${body}</main></html>`);
+<main><h1>${words[title]}</h1>${body(words)}</main></html>`);
 }

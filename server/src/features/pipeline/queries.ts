@@ -194,10 +194,11 @@ const LEAD_ORDERS: Record<LeadQuery['sort'], { by: string; type: string }> = {
 };
 
 /** What was done last about somebody: their history says it, whatever it was. */
-const LATEST = `
-  join lateral (select coalesce(max(l.at), p.created_at) as at from change_log l where l.workspace_id = $1 and l.person_id = p.id) touched on true
-  left join lateral (select t.text, t.due_on from task t where t.workspace_id = $1 and t.person_id = p.id and t.done_at is null
+const TOUCHED = `join lateral (select coalesce(max(l.at), p.created_at) as at from change_log l where l.workspace_id = $1 and l.person_id = p.id) touched on true`;
+const NEXT = `left join lateral (select t.text, t.due_on from task t where t.workspace_id = $1 and t.person_id = p.id and t.done_at is null
     order by t.due_on nulls last, t.made_at, t.id limit 1) next on true`;
+/** What an order looks at of everybody; the rest is only looked for of those who are shown. */
+const LOOKED_AT: Partial<Record<LeadQuery['sort'], string>> = { untouched: TOUCHED, next: NEXT };
 const LEADS = `
   where p.workspace_id = $1 and p.kind = 'lead' and p.deleted_at is null and (p.closed is not null) = $2
     and (cardinality($3::uuid[]) = 0 or p.owner_id = any($3::uuid[]))
@@ -217,17 +218,17 @@ export function leadRows(
   const { by, type } = LEAD_ORDERS[query.sort];
   return manager.query(
     `with page as (
-       select p.id, p.version, p.full_name, p.given_name, p.family_name, p.owner_id, p.rating, p.lead_status, p.closed, p.created_at,
-         touched.at as touched_at, next.text as next_text, next.due_on::text as next_on, (${by})::text as place,
-         row_number() over (order by ${by}, p.id) as nth
-       from person p ${LATEST} ${LEADS} ${after ? `and (${by}, p.id) > ($8::${type}, $9::uuid)` : ''}
+       select p.id, (${by})::text as place, row_number() over (order by ${by}, p.id) as nth
+       from person p ${LOOKED_AT[query.sort] ?? ''} ${LEADS} ${after ? `and (${by}, p.id) > ($8::${type}, $9::uuid)` : ''}
        order by ${by}, p.id limit $7)
-     select page.*, a.name as owner, job.title, job.company_id, job.company,
+     select p.id, p.version, p.full_name, p.given_name, p.family_name, p.owner_id, p.rating, p.lead_status, p.closed, p.created_at,
+       touched.at as touched_at, next.text as next_text, next.due_on::text as next_on, page.place, a.name as owner, job.title, job.company_id, job.company,
        (select k.id from card k where k.workspace_id = $1 and k.person_id = page.id and k.file_id is not null order by k.taken_at desc limit 1) as card_id,
        (select value from contact_point t where t.workspace_id = $1 and t.person_id = page.id and t.kind = 'email' order by position limit 1) as email,
        (select value from contact_point t where t.workspace_id = $1 and t.person_id = page.id and t.kind = 'phone' order by phone_kind = 'fax', position limit 1) as phone,
        (select text from note n where n.workspace_id = $1 and n.person_id = page.id and n.text <> '' order by n.at desc limit 1) as note
-     from page join account a on a.workspace_id = $1 and a.id = page.owner_id
+     from page join person p on p.workspace_id = $1 and p.id = page.id join account a on a.workspace_id = $1 and a.id = p.owner_id
+     ${TOUCHED} ${NEXT}
      left join lateral (select e.title, e.company_id, c.name as company from employment e left join company c on c.workspace_id = $1 and c.id = e.company_id
        where e.workspace_id = $1 and e.person_id = page.id and e.ended_at is null limit 1) job on true
      order by page.nth`,
