@@ -10,7 +10,8 @@ const TABLES = ['message', 'opportunity', 'opportunity_person', 'opportunity_act
 export async function writeSeason(query: Query, workspaceId: string, season: Season): Promise<void> {
   for (const some of chunks(season.people))
     await query(
-      `update person set created_at = now.filed_at, updated_at = now.filed_at, kind = now.kind, qualified_at = now.qualified_at, closed = now.closed, lead_status = now.lead_status
+      `update person set created_at = now.filed_at, updated_at = now.filed_at, kind = now.kind, qualified_at = now.qualified_at, closed = now.closed, lead_status = now.lead_status,
+         source = case right(person.id::text, 1) when '0' then 'file' when '1' then 'file' when '2' then 'text' else 'card' end
        from jsonb_to_recordset($2::jsonb) as now(id uuid, filed_at timestamptz, kind text, qualified_at timestamptz, closed jsonb, lead_status text)
        where person.workspace_id = $1 and person.id = now.id`,
       [workspaceId, JSON.stringify(some)],

@@ -15,8 +15,6 @@ update person set source = 'file' where exists (select from import_row r where r
 const STEPS = {
   owner_id: 'uuid',
   source: 'text',
-  /** Of the latest card. */
-  met_at_occasion: 'uuid',
   /** How far whoever is or was a lead has come. */
   reached: 'text',
   closed_why: 'text',
@@ -43,8 +41,7 @@ const WENT = `cross join lateral (select
           `;
 const FIRSTS = `cross join lateral (select min(m.at) filter (where m.direction = 'out' and m.state = 'sent') as written_at,
           min(m.at) filter (where m.direction = 'in' and m.kind = 'answer') as answered_at from message m where m.person_id = p.id) first_mail
-      cross join lateral (select min(k.taken_at) as met_at, min(k.filed_at) as card_filed_at,
-          (array_agg(k.occasion_id order by k.taken_at desc, k.id))[1] as met_at_occasion
+      cross join lateral (select min(k.taken_at) as met_at, min(k.filed_at) as card_filed_at
         from card k where k.person_id = p.id and k.front_card_id is null) met
       `;
 const REACHED = `case when p.kind = 'contact' and p.qualified_at is null then null when went.won then 'won' when went.business then 'business'
@@ -54,7 +51,7 @@ const FAR = `cross join lateral (select ${REACHED} as reached, case when p.kind 
 const MADE = `coalesce(points.digits, '') as digits
     from person p`;
 const SAID: Readonly<Record<keyof typeof STEPS, string>> = {
-  owner_id: 'p', source: 'p', met_at_occasion: 'met', reached: 'far', closed_why: 'far', met_at: 'met', card_filed_at: 'met', written_at: 'first_mail', answered_at: 'first_mail', qualified_at: 'p',
+  owner_id: 'p', source: 'p', reached: 'far', closed_why: 'far', met_at: 'met', card_filed_at: 'met', written_at: 'first_mail', answered_at: 'first_mail', qualified_at: 'p',
 }; // prettier-ignore
 const PLACES = `(person_id, workspace_id, bucket, sort_name, sort_company, filed_at, touched_at, next_on, marks, words, name_words, digits)`;
 const VALUES = `word_numbers(name_words || first_letters(name_words)), digits`;

@@ -129,18 +129,22 @@ export interface ReachedRow {
   closed: number;
 }
 
-/** How far whoever is or was a lead has come, as lists are narrowed by it; by owner, by where they were met last, by how they came. */
+/**
+ * How far whoever is or was a lead has come, as lists are narrowed by it; by owner, by how they came, and by where they were met: whoever was
+ * met in two places counts in both.
+ */
 export const reachedRows = (manager: EntityManager, workspaceId: string, of: Range): Promise<ReachedRow[]> =>
   manager.query(
-    `with counted as (
-       select l.owner_id, l.met_at_occasion as occasion_id, l.source, l.reached, count(*) filter (where l.closed_why is null)::int as open,
-         count(l.closed_why)::int as closed
-       from person_listing l where ${LISTED} and l.reached is not null group by 1, 2, 3, 4)
-     select t.owner_id, max(a.name) as name, t.occasion_id, max(o.name) as occasion, t.source, case when grouping(t.owner_id) = 0 then 'owner'
-       when grouping(t.occasion_id) = 0 then 'occasion' when grouping(t.source) = 0 then 'source' else 'all' end as by, t.reached,
-       sum(t.open)::int as open, sum(t.closed)::int as closed
-     from counted t left join account a on a.workspace_id = $1 and a.id = t.owner_id left join occasion o on o.workspace_id = $1 and o.id = t.occasion_id
-     group by grouping sets ((t.reached), (t.reached, t.owner_id), (t.reached, t.occasion_id), (t.reached, t.source))`,
+    `with told as materialized (select l.person_id, l.owner_id, l.source, l.reached, l.closed_why from person_listing l where ${LISTED} and l.reached is not null),
+     met as materialized (select distinct k.person_id, k.occasion_id from card k where k.workspace_id = $1 and k.person_id is not null and k.occasion_id is not null),
+     counted as (
+       select owner_id, null::uuid as occasion_id, source, reached, case when grouping(owner_id) = 0 then 'owner' when grouping(source) = 0 then 'source' else 'all' end as by,
+         count(*) filter (where closed_why is null)::int as open, count(closed_why)::int as closed
+       from told group by grouping sets ((reached), (reached, owner_id), (reached, source))
+       union all select null, m.occasion_id, null, reached, 'occasion', count(*) filter (where closed_why is null)::int, count(closed_why)::int
+       from told left join met m on m.person_id = told.person_id group by m.occasion_id, reached)
+     select t.*, a.name, o.name as occasion
+     from counted t left join account a on a.workspace_id = $1 and a.id = t.owner_id left join occasion o on o.workspace_id = $1 and o.id = t.occasion_id`,
     range(workspaceId, of),
   );
 

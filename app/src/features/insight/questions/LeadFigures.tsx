@@ -83,7 +83,13 @@ export function LeadFigures({ asked }: { asked: Asked }) {
               title="From where do they come farthest?"
               table={{
                 columns: ['Occasion', ...REACHED.map((reached) => WORDS[reached])],
-                rows: occasions.map(({ name, counts }) => [name, ...REACHED.map((_, place) => farther(place).reduce((sum, one) => sum + (counts[one] ?? 0), 0))]), // prettier-ignore
+                rows: occasions.map(({ occasionId, name, counts }) => [
+                  name,
+                  // Whoever was met nowhere stands in no list of their own.
+                  ...cells(counts, { ...asked, occasion: occasionId ?? undefined }).map((cell) =>
+                    occasionId ? cell : cell.value,
+                  ),
+                ]),
               }}
             />
             <Figure

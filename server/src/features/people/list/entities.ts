@@ -66,9 +66,6 @@ export class PersonListing {
   ownerId!: string | null;
   @Column({ type: 'text', nullable: true })
   source!: string | null;
-  /** Where their latest card was received. */
-  @Column({ name: 'met_at_occasion', type: 'uuid', nullable: true })
-  metAtOccasion!: string | null;
   /** How far whoever is or was a lead has come. */
   @Column({ type: 'text', nullable: true })
   reached!: string | null;
