@@ -38,6 +38,8 @@ export const PeopleChange = z
       })
       .nullable()
       .optional(),
+    /** A follow-up plan that they are put into. */
+    planId: z.uuid().optional(),
     note: z.string().trim().min(1).max(4000).optional(),
     /** Out of every list, to be brought back within a month. */
     deleted: z.literal(true).optional(),
@@ -74,9 +76,10 @@ export const PeopleChangeState = z.object({
   at: z.iso.datetime(),
   by: z.string(),
   what: PeopleChange,
-  /** Names of the owner and the occasion in it. */
+  /** Names of the owner, the occasion and the plan in it. */
   owner: z.string().nullable(),
   occasion: z.string().nullable(),
+  plan: z.string().nullable(),
   /** Of so many, gone through so far; those of an undo are the ones who were changed. */
   total: z.number().int(),
   done: z.number().int(),

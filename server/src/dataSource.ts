@@ -27,7 +27,7 @@ import {
 } from './features/people';
 import { AskedReadingRecord, DeliveryRecord, DestinationRecord, HandedRecord, ImportFile, ImportRowRecord, MappingRecord, ShareLink, WebhookDeliveryRecord, WebhookRecord } from './features/exchange'; // prettier-ignore
 import { ProofFactRecord } from './features/filing';
-import { AttachmentRecord, BouncedAddress, CalendarFeedRecord, DoNotWrite, EnrolmentRecord, MailSender, MailSettingsRecord, MessageRecord, MorningMail, PlanRecord, PlanVersion, Task, TemplateRecord, TemplateVersion } from './features/followup'; // prettier-ignore
+import { AttachmentRecord, BouncedAddress, CalendarFeedRecord, DoNotWrite, EnrolmentRecord, MailSender, MailSettingsRecord, MessageRecord, MorningMail, PlanRecord, PlanVersion, PlanWish, Task, TemplateRecord, TemplateVersion } from './features/followup'; // prettier-ignore
 import { OpportunityActRecord, OpportunityFile, OpportunityNoteRecord, OpportunityPerson, OpportunityRecord, QualificationRecord, Stage } from './features/pipeline'; // prettier-ignore
 import { Card, LearnedFact, LearnedSource } from './features/reading';
 import { AccessLink } from './features/team';
@@ -67,6 +67,7 @@ import { Followup1780000000031 } from './migrations/1780000000031-followup';
 import { Pipeline1780000000032 } from './migrations/1780000000032-pipeline';
 import { Insight1780000000033 } from './migrations/1780000000033-insight';
 import { Steps1780000000034 } from './migrations/1780000000034-steps';
+import { PlanWishes1780000000035 } from './migrations/1780000000035-planWishes';
 import { StoredFile } from './platform/entities';
 
 /** The database of Dossier through one role's connection. */
@@ -116,6 +117,7 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       Pipeline1780000000032,
       Insight1780000000033,
       Steps1780000000034,
+      PlanWishes1780000000035,
     ],
     entities: [
       Workspace,
@@ -180,6 +182,7 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       TemplateVersion,
       PlanRecord,
       PlanVersion,
+      PlanWish,
       EnrolmentRecord,
       MessageRecord,
       Stage,

@@ -13,6 +13,7 @@ import {
   beginTagged,
   endClosed,
   endWithdrawn,
+  grantWishes,
   lookIntoInboxes,
   sendMornings,
   sendMessageTask,
@@ -117,7 +118,13 @@ export async function startWorker(
     }),
   );
   const stopWaking = repeatedly(WAKE_MS, logger, 'looking at held plans failed', () =>
-    Promise.all([wakePlans(database), beginTagged(database), endWithdrawn(database), endClosed(database)]),
+    Promise.all([
+      wakePlans(database),
+      beginTagged(database),
+      grantWishes(database),
+      endWithdrawn(database),
+      endClosed(database),
+    ]),
   );
   const stopMornings = repeatedly(MORNING_MS, logger, 'sending mornings failed', () =>
     sendMornings({ ...outside, logger }),

@@ -1,7 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import type {
+  ChangePreview,
   EnrolmentList,
   MessageList,
+  PeopleChangeState,
   PlanFields,
   Preview,
   Rehearsal,
@@ -399,6 +401,32 @@ describe('a plan', () => {
       expect((await fetch(`${origin()}/withdraw/${'x'.repeat(32)}`, { method: 'POST' })).status).toBe(404);
     },
   );
+
+  it('is begun for many at once, after a look at whom it concerns, and taken back as a whole', async () => {
+    const planId = await plan([step({ do: 'task', text: 'Ask about the dock' }, 5)]);
+    const [one, other, inIt] = [await met(), await met(), await met()];
+    await begin(inIt.id, planId);
+    const ids = [one.id, other.id, inIt.id];
+    const change = (what: object, preview = false) => rep.send<ChangePreview & PeopleChangeState>('POST', '/people/changes', { who: { ids }, what, preview }); // prettier-ignore
+    expect((await change({ planId }, true)).body).toMatchObject({ total: 3, changed: 2, same: 1, left: [] });
+    const { body } = await change({ planId });
+    expect(body).toMatchObject({ state: 'done', changed: 2, plan: expect.stringContaining(planId.slice(0, 6)) });
+    for (const { id } of [one, other]) {
+      expect(await until(async () => (await courses(id))[0])).toMatchObject({
+        status: 'running',
+        plan: { id: planId },
+      });
+      const acts = (await rep.person(id)).history.map(({ action }) => action);
+      expect(acts.filter((action) => action !== 'consentGiven' && action !== 'filed')).toEqual(['planStarted']);
+    }
+    expect((await change({ planId }, true)).body).toMatchObject({ changed: 0, same: 3 });
+    expect((await rep.send('POST', `/people/changes/${body.id}/undo`)).status).toBe(200);
+    await until(async () => (await courses(one.id))[0]!.status === 'ended' && (await courses(other.id))[0]!.status === 'ended'); // prettier-ignore
+    expect((await courses(inIt.id)).map(({ status }) => status)).toEqual(['running']);
+    // One that is off takes nobody; one of another team is not here.
+    expect((await change({ planId: await plan([step({ do: 'task', text: 'x' })], { isOn: false }) })).status).toBe(409);
+    expect((await change({ planId: randomUUID() }, true)).status).toBe(404);
+  });
 
   it('ends for whoever withdraws by word of mouth, before its next message', async () => {
     const planId = await plan([step({ do: 'task', text: 'x' }, 5)]);

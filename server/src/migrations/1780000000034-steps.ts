@@ -15,6 +15,8 @@ update person set source = 'file' where exists (select from import_row r where r
 const STEPS = {
   owner_id: 'uuid',
   source: 'text',
+  /** Where cards of theirs were received. */
+  occasions: 'uuid[]',
   /** How far whoever is or was a lead has come. */
   reached: 'text',
   closed_why: 'text',
@@ -51,7 +53,7 @@ const FAR = `cross join lateral (select ${REACHED} as reached, case when p.kind 
 const MADE = `coalesce(points.digits, '') as digits
     from person p`;
 const SAID: Readonly<Record<keyof typeof STEPS, string>> = {
-  owner_id: 'p', source: 'p', reached: 'far', closed_why: 'far', met_at: 'met', card_filed_at: 'met', written_at: 'first_mail', answered_at: 'first_mail', qualified_at: 'p',
+  owner_id: 'p', source: 'p', occasions: 'cards', reached: 'far', closed_why: 'far', met_at: 'met', card_filed_at: 'met', written_at: 'first_mail', answered_at: 'first_mail', qualified_at: 'p',
 }; // prettier-ignore
 const PLACES = `(person_id, workspace_id, bucket, sort_name, sort_company, filed_at, touched_at, next_on, marks, words, name_words, digits)`;
 const VALUES = `word_numbers(name_words || first_letters(name_words)), digits`;

@@ -19,6 +19,7 @@ import type {
   PeoplePage,
   Person,
   PersonEdit,
+  PlanList,
   Suggestions,
   SuggestionQuery,
   TagList,
@@ -149,7 +150,7 @@ export const peopleApi = api.injectEndpoints({
     }),
     changeMany: build.mutation<PeopleChangeState, { who: ChosenPeople; what: PeopleChange }>({
       query: (body) => ({ url: '/people/changes', method: 'POST', body }),
-      invalidatesTags: ['Person', 'Occasion', 'PeopleChange'],
+      invalidatesTags: ['Person', 'Occasion', 'PeopleChange', 'Plan'],
     }),
     /** Takes a change of many back, or stops it where it is. */
     endChange: build.mutation<PeopleChangeState, { id: string; to: 'undone' | 'stopped' }>({
@@ -172,6 +173,8 @@ export const peopleApi = api.injectEndpoints({
       query: (body) => ({ url: '/tags/rename', method: 'POST', body }),
       invalidatesTags: ['Person', 'Occasion'],
     }),
+    /** Plans that people can be put into. */
+    plansOffered: build.query<PlanList, void>({ query: () => '/plans', providesTags: ['Plan'] }),
     filedByItself: build.query<FiledByItself, void>({ query: () => '/filed-by-itself', providesTags: ['Person'] }),
   }),
 });
@@ -203,4 +206,10 @@ export const {
   useUndoMergeMutation,
   useWithdrawConsentMutation,
 } = peopleApi;
-export const { usePeopleFoundQuery, usePeopleInfiniteQuery, usePersonQuery, useSuggestionsQuery } = peopleApi;
+export const {
+  usePeopleFoundQuery,
+  usePeopleInfiniteQuery,
+  usePlansOfferedQuery,
+  usePersonQuery,
+  useSuggestionsQuery,
+} = peopleApi;

@@ -35,6 +35,7 @@ export const KEPT_TABLES = [
   'template_version',
   'plan_version',
   'enrolment',
+  'plan_wish',
   'message',
   'task',
   'consent',

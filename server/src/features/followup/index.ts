@@ -3,9 +3,9 @@ export { AttachmentRecord, BouncedAddress, DoNotWrite, MailSender, MailSettingsR
 export { startMailListener } from './mail/listener';
 export { sendMessageTask } from './messages/deliver';
 export { MessageRecord } from './messages/entities';
-export { EnrolmentRecord, PlanRecord, PlanVersion } from './plans/entities';
+export { EnrolmentRecord, PlanRecord, PlanVersion, PlanWish } from './plans/entities';
 export { enrol } from './plans/enrol';
-export { beginTagged, endClosed, endWithdrawn, wakePlans, walkPlans, type HandOver } from './plans/walk';
+export { beginTagged, endClosed, endWithdrawn, grantWishes, wakePlans, walkPlans, type HandOver } from './plans/walk';
 export { followupRoutes } from './routes';
 export { CalendarFeedRecord, MorningMail, Task } from './tasks/entities';
 export { handOverTasks } from './tasks/queries';

@@ -75,7 +75,7 @@ export interface Range {
 const LISTED = `l.workspace_id = $1
   and l.filed_at >= ($2::date)::timestamp at time zone $4 and l.filed_at < ($3::date + 1)::timestamp at time zone $4
   and (cardinality($5::uuid[]) = 0 or l.owner_id = any($5::uuid[]))
-  and (cardinality($6::uuid[]) = 0 or exists (select from card k where k.workspace_id = $1 and k.person_id = l.person_id and k.occasion_id = any($6::uuid[])))`;
+  and (cardinality($6::uuid[]) = 0 or l.occasions && $6::uuid[])`;
 const range = (workspaceId: string, { from, to, owner, occasion, timeZone }: Range): unknown[] =>
   [workspaceId, from, to, timeZone, owner, occasion]; // prettier-ignore
 
@@ -135,14 +135,13 @@ export interface ReachedRow {
  */
 export const reachedRows = (manager: EntityManager, workspaceId: string, of: Range): Promise<ReachedRow[]> =>
   manager.query(
-    `with told as materialized (select l.person_id, l.owner_id, l.source, l.reached, l.closed_why from person_listing l where ${LISTED} and l.reached is not null),
-     met as materialized (select distinct k.person_id, k.occasion_id from card k where k.workspace_id = $1 and k.person_id is not null and k.occasion_id is not null),
+    `with told as materialized (select l.owner_id, l.source, l.occasions, l.reached, l.closed_why from person_listing l where ${LISTED} and l.reached is not null),
      counted as (
        select owner_id, null::uuid as occasion_id, source, reached, case when grouping(owner_id) = 0 then 'owner' when grouping(source) = 0 then 'source' else 'all' end as by,
          count(*) filter (where closed_why is null)::int as open, count(closed_why)::int as closed
        from told group by grouping sets ((reached), (reached, owner_id), (reached, source))
-       union all select null, m.occasion_id, null, reached, 'occasion', count(*) filter (where closed_why is null)::int, count(closed_why)::int
-       from told left join met m on m.person_id = told.person_id group by m.occasion_id, reached)
+       union all select null, met.occasion_id, null, reached, 'occasion', count(*) filter (where closed_why is null)::int, count(closed_why)::int
+       from told left join lateral unnest(told.occasions) met(occasion_id) on true group by met.occasion_id, reached)
      select t.*, a.name, o.name as occasion
      from counted t left join account a on a.workspace_id = $1 and a.id = t.owner_id left join occasion o on o.workspace_id = $1 and o.id = t.occasion_id`,
     range(workspaceId, of),

@@ -10,7 +10,7 @@ import { problemText } from '@/lib/api';
 import { personFieldLabel } from '@/lib/fieldLabels';
 import { useSettled } from '@/lib/useSettled';
 import { Button, Notice, Select, Soft, Subheading, TagField, Text, TextField, Toggle } from '@/ui';
-import { useChangeManyMutation, useChangePreviewQuery, useTagsQuery } from '../api';
+import { useChangeManyMutation, useChangePreviewQuery, usePlansOfferedQuery, useTagsQuery } from '../api';
 import { peopleSlice } from '../slice';
 import { people, previewWords } from './changeWords';
 
@@ -102,6 +102,7 @@ interface Draft {
   occasionId: string;
   field: '' | FieldName;
   value: string;
+  planId: string;
   note: string;
   deleted: boolean;
 }
@@ -118,6 +119,7 @@ const UNCHANGED: Draft = {
   occasionId: '',
   field: '',
   value: '',
+  planId: '',
   note: '',
   deleted: false,
 };
@@ -135,6 +137,7 @@ function changeOf(draft: Draft): PeopleChange | undefined {
     what.closed = draft.closed === NOTHING ? null : { reason: draft.closed, words: draft.closedWords.trim() };
   if (draft.occasionId) what.occasionId = draft.occasionId === NOTHING ? null : draft.occasionId;
   if (draft.field) what.field = { name: draft.field, value: draft.value.trim() };
+  if (draft.planId) what.planId = draft.planId;
   if (draft.note.trim()) what.note = draft.note.trim();
   return Object.keys(what).length > 0 ? what : undefined;
 }
@@ -144,6 +147,7 @@ function Parts({ draft, set }: { draft: Draft; set: (change: Partial<Draft>) => 
   const { data: session } = useSessionQuery();
   const { data: team } = useTeamQuery();
   const { items: occasions } = useOccasions(session?.user.id ?? '');
+  const plans = usePlansOfferedQuery().data?.items.filter(({ isOn }) => isOn) ?? [];
   const tags = useTagsQuery().data?.items.map(({ tag }) => tag) ?? [];
   const asItIs = { value: '' as const, label: 'As it is' };
   return (
@@ -233,6 +237,21 @@ function Parts({ draft, set }: { draft: Draft; set: (change: Partial<Draft>) => 
           ]}
         />
       </Line>
+      {plans.length > 0 ? (
+        <Line label="Follow-up plan">
+          <Select
+            label="Put them into a plan"
+            value={draft.planId}
+            onChange={(planId) => set({ planId })}
+            options={[asItIs, ...plans.map(({ id, name }) => ({ value: id, label: name }))]}
+          />
+        </Line>
+      ) : null}
+      {draft.planId ? (
+        <Soft className="py-2">
+          Its first step comes when the plan says. To whoever has not agreed, nothing is sent.
+        </Soft>
+      ) : null}
       <Line label="A field">
         <Select
           label="Field to set"

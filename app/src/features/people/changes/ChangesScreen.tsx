@@ -33,10 +33,10 @@ export function ChangesScreen() {
 
 function OneChange({ change }: { change: PeopleChangeState }) {
   const [end, { isLoading, error }] = useEndChangeMutation();
-  const { id, at, by, what, owner, occasion, state, isOwn } = change;
+  const { id, at, by, what, state, isOwn } = change;
   return (
     <View className="gap-1 border-b border-rule pb-3">
-      <Text style={{ overflowWrap: 'anywhere' } as object}>{sentence(whatWords(what, owner, occasion))}</Text>
+      <Text style={{ overflowWrap: 'anywhere' } as object}>{sentence(whatWords(what, change))}</Text>
       <Soft className="tabular">{`${by}, ${formatWhen(at)}. ${stateWords(change)}`}</Soft>
       <LeftPeople change={change} />
       {isOwn && (state === 'done' || state === 'stopped') ? (

@@ -9,6 +9,7 @@ const state = (change: Partial<PeopleChangeState>): PeopleChangeState => ({
   what: {},
   owner: null,
   occasion: null,
+  plan: null,
   total: 1284,
   done: 400,
   changed: 1,
@@ -17,6 +18,8 @@ const state = (change: Partial<PeopleChangeState>): PeopleChangeState => ({
   isOwn: true,
   ...change,
 });
+
+const NOBODY = { owner: null, occasion: null, plan: null };
 
 describe('words about a change of many', () => {
   it('say before for how many it will be, and who stays as they are and why', () => {
@@ -31,10 +34,10 @@ describe('words about a change of many', () => {
 
   it('say what it was', () => {
     const what = { addTags: ['dairy', 'visit'], kind: 'lead' as const, rating: null, ownerId: 'a', occasionId: null };
-    expect(whatWords(what, 'Idris Falconer', null)).toBe(
+    expect(whatWords(what, { owner: 'Idris Falconer', occasion: null, plan: null })).toBe(
       'tags “dairy”, “visit” added, given to Idris Falconer, made leads, rating taken away, occasion taken away',
     );
-    expect(whatWords({ field: { name: 'locality', value: '' }, note: 'x'.repeat(80) }, null, null)).toBe(
+    expect(whatWords({ field: { name: 'locality', value: '' }, note: 'x'.repeat(80) }, NOBODY)).toBe(
       `Town emptied, note “${'x'.repeat(60)}…” added`,
     );
   });

@@ -29,7 +29,10 @@ const named = (names: readonly string[], count: number): string => {
 };
 
 /** What is changed, in one line. */
-export function whatWords(what: PeopleChange, owner: string | null, occasion: string | null): string {
+export function whatWords(
+  what: PeopleChange,
+  { owner, occasion, plan }: Pick<PeopleChangeState, 'owner' | 'occasion' | 'plan'>,
+): string {
   const quoted = (words: readonly string[]) => words.map((word) => `“${word}”`).join(', ');
   const words: string[] = [];
   if (what.addTags?.length) words.push(`tags ${quoted(what.addTags)} added`);
@@ -47,6 +50,7 @@ export function whatWords(what: PeopleChange, owner: string | null, occasion: st
         : `${personFieldLabel(what.field.name)} emptied`,
     );
   if (what.note) words.push(`note “${what.note.length > 60 ? `${what.note.slice(0, 60)}…` : what.note}” added`);
+  if (what.planId) words.push(`put into the plan “${plan ?? 'that is gone'}”`);
   if (what.deleted) words.push('deleted');
   return words.join(', ');
 }

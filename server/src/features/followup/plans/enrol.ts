@@ -1,6 +1,6 @@
 import { after, begin, dueStep, type CourseEvent } from '@dossier/core/followup';
 import type { Enrolment, EnrolmentList, EnrolmentMove } from '@dossier/contract';
-import { IsNull, type DataSource, type EntityManager } from 'typeorm';
+import { IsNull, Not, type DataSource, type EntityManager } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
 import { conflict, notFound } from '../../../platform/problem';
 import type { SignedIn } from '../../../platform/session';
@@ -121,7 +121,7 @@ export const enrolmentsOf = (
 
 /** Pauses somebody's plan, goes on with it, passes over a step, does it now, stops it, or moves them to its newest version. @throws ProblemError 404, 409 */
 export function moveEnrolment(database: DataSource, who: SignedIn, id: string, { to }: EnrolmentMove): Promise<void> {
-  const { workspaceId, accountId } = who;
+  const { workspaceId } = who;
   return inWorkspace(database, workspaceId, async (manager) => {
     const record = await manager.findOne(EnrolmentRecord, {
       where: { id, workspaceId },
@@ -129,28 +129,46 @@ export function moveEnrolment(database: DataSource, who: SignedIn, id: string, {
     });
     if (!record) throw notFound('This plan');
     if (record.status === 'ended') throw conflict('plan-ended', 'This plan has ended for them already.');
+    if (to !== 'newVersion') return move(manager, who, record, to);
     const now = new Date();
-    const person = await manager.findOneByOrFail(Person, { id: record.personId });
-    const calendar = await calendarOf(manager, person);
     const plan = await planOf(manager, record);
-    if (to === 'newVersion') {
-      const newest = await planNow(manager, workspaceId, record.planId);
-      // A step that is no more: it goes on with the first that follows where they were.
-      const place = plan.steps.findIndex((step) => step.id === record.nextStep);
-      const next = plan.steps.slice(place).find((step) => newest.steps.some((one) => one.id === step.id))?.id ?? null;
-      const course = next ? { ...courseOf(record), next } : after(courseOf(record), plan, { kind: 'stopped', at: now });
-      await manager.update(EnrolmentRecord, { id }, { version: newest.version });
-      await saveCourse(manager, id, course, newest, calendar, now);
-      return;
-    }
-    const event: CourseEvent =
-      to === 'skip' ? { kind: 'skipped', stepId: record.nextStep!, at: now } : { kind: EVENT[to], at: now };
-    const course = after(courseOf(record), plan, event);
-    await saveCourse(manager, id, course, plan, calendar, now);
-    if (course.status !== 'ended') return;
-    await stopSending(manager, workspaceId, id);
-    await tellEnded(manager, record, course.ending ?? 'stopped', now, accountId);
+    const newest = await planNow(manager, workspaceId, record.planId);
+    // A step that is no more: it goes on with the first that follows where they were.
+    const place = plan.steps.findIndex((step) => step.id === record.nextStep);
+    const next = plan.steps.slice(place).find((step) => newest.steps.some((one) => one.id === step.id))?.id ?? null;
+    const course = next ? { ...courseOf(record), next } : after(courseOf(record), plan, { kind: 'stopped', at: now });
+    await manager.update(EnrolmentRecord, { id }, { version: newest.version });
+    await saveCourse(manager, id, course, newest, await calendarFor(manager, record), now);
   });
+}
+
+const calendarFor = async (manager: EntityManager, { personId }: EnrolmentRecord) =>
+  calendarOf(manager, await manager.findOneByOrFail(Person, { id: personId }));
+
+async function move(
+  manager: EntityManager,
+  { workspaceId, accountId }: SignedIn,
+  record: EnrolmentRecord,
+  to: 'skip' | keyof typeof EVENT,
+): Promise<void> {
+  const now = new Date();
+  const plan = await planOf(manager, record);
+  const event: CourseEvent =
+    to === 'skip' ? { kind: 'skipped', stepId: record.nextStep!, at: now } : { kind: EVENT[to], at: now };
+  const course = after(courseOf(record), plan, event);
+  await saveCourse(manager, record.id, course, plan, await calendarFor(manager, record), now);
+  if (course.status !== 'ended') return;
+  await stopSending(manager, workspaceId, record.id);
+  await tellEnded(manager, record, course.ending ?? 'stopped', now, accountId);
+}
+
+/** Stops a plan for somebody who is in it, in the caller's transaction. */
+export async function takeOut(manager: EntityManager, who: SignedIn, planId: string, personId: string): Promise<void> {
+  const record = await manager.findOne(EnrolmentRecord, {
+    where: { planId, personId, workspaceId: who.workspaceId, status: Not('ended') },
+    lock: { mode: 'pessimistic_write' },
+  });
+  if (record) await move(manager, who, record, 'stop');
 }
 
 const EVENT = { pause: 'paused', resume: 'resumed', now: 'hurried', stop: 'stopped' } as const;

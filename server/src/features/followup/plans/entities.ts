@@ -31,6 +31,42 @@ export class PlanRecord {
   removedAt!: Date | null;
 }
 
+/** Somebody who is to be in a plan, or out of it again, as a change of many has asked. */
+@Entity('plan_wish')
+@Index('plan_wish_workspace', ['workspaceId'])
+@Index('plan_wish_plan', ['planId'])
+@Index('plan_wish_person', ['personId'])
+@Index('plan_wish_maker', ['madeBy'])
+export class PlanWish {
+  @PrimaryColumn({ type: 'uuid', primaryKeyConstraintName: 'plan_wish_pkey' })
+  id!: string;
+  @Column({ name: 'workspace_id', type: 'uuid' })
+  workspaceId!: string;
+  @ManyToOne(() => Workspace, { onDelete: 'CASCADE' })
+  @JoinColumn({ name: 'workspace_id', foreignKeyConstraintName: 'plan_wish_workspace_fk' })
+  workspace?: Relation<Workspace>;
+  @Column({ name: 'plan_id', type: 'uuid' })
+  planId!: string;
+  @ManyToOne(() => PlanRecord, { onDelete: 'CASCADE' })
+  @JoinColumn({ name: 'plan_id', foreignKeyConstraintName: 'plan_wish_plan_fk' })
+  plan?: Relation<PlanRecord>;
+  @Column({ name: 'person_id', type: 'uuid' })
+  personId!: string;
+  @ManyToOne(() => Person, { onDelete: 'CASCADE' })
+  @JoinColumn({ name: 'person_id', foreignKeyConstraintName: 'plan_wish_person_fk' })
+  person?: Relation<Person>;
+  @Column({ name: 'made_by', type: 'uuid' })
+  madeBy!: string;
+  @ManyToOne(() => Account, { onDelete: 'NO ACTION' })
+  @JoinColumn({ name: 'made_by', foreignKeyConstraintName: 'plan_wish_maker_fk' })
+  maker?: Relation<Account>;
+  @Column({ type: 'timestamptz' })
+  at!: Date;
+  /** Whether they are to be in it, or out of it again. */
+  @Column({ type: 'boolean' })
+  begins!: boolean;
+}
+
 /** A plan as it was: whoever is in it stays on theirs. */
 @Entity('plan_version')
 @Index('plan_version_workspace', ['workspaceId'])

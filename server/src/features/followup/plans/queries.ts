@@ -102,7 +102,7 @@ export async function closedInPlans(manager: EntityManager, workspaceId: string)
 /** Workspaces in which there is something of a kind for a worker to do with plans. */
 export async function workspacesWith(
   manager: EntityManager,
-  what: 'due_steps' | 'held_steps' | 'tagged_plans' | 'withdrawals' | 'closed_leads',
+  what: 'due_steps' | 'held_steps' | 'tagged_plans' | 'plan_wishes' | 'withdrawals' | 'closed_leads',
 ): Promise<string[]> {
   const rows = await manager.query<{ id: string }[]>(`select * from workspaces_with_${what}() as found(id)`);
   return rows.map(({ id }) => id);

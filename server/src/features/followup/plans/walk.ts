@@ -1,5 +1,5 @@
 import { after, stepFor, type PlanStep } from '@dossier/core/followup';
-import type { DataSource, EntityManager } from 'typeorm';
+import { In, type DataSource, type EntityManager } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
 import { inWorkspace } from '../../../platform/workspaceScope';
 import { asKind, log, Person } from '../../people';
@@ -12,8 +12,8 @@ import { addresseeOf } from '../messages/valuesOf';
 import { writeMessage } from '../messages/write';
 import { Task } from '../tasks/entities';
 import { courseOf, planOf, saveCourse } from './courses';
-import { EnrolmentRecord } from './entities';
-import { enrol } from './enrol';
+import { EnrolmentRecord, PlanWish } from './entities';
+import { enrol, takeOut } from './enrol';
 import { happensTo, tellEnded } from './happens';
 import { closedInPlans, dueEnrolments, newlyTagged, wakeHeld, withdrawnSince, workspacesWith } from './queries';
 
@@ -50,6 +50,24 @@ export const beginTagged = (database: DataSource): Promise<void> =>
       const meeting = await lastMeeting(manager, personId);
       await enrol(manager, { workspaceId, accountId: by }, { planId, personId, ...meeting }, new Date());
     }
+  });
+
+/** Puts those whom a change of many is about into a plan, and whoever it is taken back for out of it again. */
+export const grantWishes = (database: DataSource): Promise<void> =>
+  inEach(database, 'plan_wishes', async (manager, workspaceId) => {
+    const wishes = await manager.find(PlanWish, {
+      where: { workspaceId },
+      order: { id: 'ASC' },
+      take: AT_ONCE,
+      lock: { mode: 'pessimistic_write', onLocked: 'skip_locked' },
+    });
+    for (const { planId, personId, madeBy, begins } of wishes) {
+      const who = { workspaceId, accountId: madeBy };
+      if (begins)
+        await enrol(manager, who, { planId, personId, ...(await lastMeeting(manager, personId)) }, new Date());
+      else await takeOut(manager, who, planId, personId);
+    }
+    await manager.delete(PlanWish, { workspaceId, id: In(wishes.map(({ id }) => id)) });
   });
 
 /** Ends the plans of whoever has withdrawn all that they agreed to, however that was noted. */

@@ -113,7 +113,10 @@ export interface SoonRow {
   answered: number;
 }
 
-/** How soon whoever was filed from an occasion was written to first, by mail or letter, and who of them answered. */
+/**
+ * How soon whoever was filed from an occasion was written to first, by mail or letter, and who of them answered: by when the answer came
+ * here, since the clock of whoever wrote it tells whole seconds, and perhaps other ones.
+ */
 export async function followUpOf(manager: EntityManager, workspaceId: string, occasionId: string): Promise<SoonRow> {
   const [row] = await manager.query<[SoonRow]>(
     `with met as (
@@ -122,7 +125,7 @@ export async function followUpOf(manager: EntityManager, workspaceId: string, oc
        where k.workspace_id = $1 and k.occasion_id = $2 and k.state = 'filed' group by p.id),
      soon as (
        select met.id, (select min(m.at) from message m where m.workspace_id = $1 and m.person_id = met.id and m.direction = 'out' and m.state = 'sent' and m.at >= met.filed_at) - met.filed_at as took,
-         exists (select from message m where m.workspace_id = $1 and m.person_id = met.id and m.direction = 'in' and m.kind = 'answer' and m.at >= met.filed_at) as answered
+         exists (select from message m where m.workspace_id = $1 and m.person_id = met.id and m.direction = 'in' and m.kind = 'answer' and m.made_at >= met.filed_at) as answered
        from met)
      select count(*)::int as people, count(*) filter (where took <= interval '1 day')::int as within_day,
        count(*) filter (where took > interval '1 day' and took <= interval '7 days')::int as within_week,

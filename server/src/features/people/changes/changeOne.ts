@@ -35,9 +35,11 @@ export function changeOne(
     after.occasionId = what.occasionId;
     changes.push(...occasionChange(before, after, names));
   }
+  const begins = what.planId !== undefined && before.planId !== what.planId;
+  after.planId = begins ? what.planId : null;
   if (what.note) changes.push({ field: 'note', before: '', after: what.note });
   if (what.deleted) return { kind: 'changed', after: { ...after, deleted: true }, action: 'deleted', changes };
-  return changes.length === 0 ? SAME : { kind: 'changed', after, action: 'edited', changes };
+  return changes.length === 0 && !begins ? SAME : { kind: 'changed', after, action: 'edited', changes };
 }
 
 /** What taking it back makes of one person as they are now; what was changed later stays, or stands against it. */
@@ -54,7 +56,7 @@ export function undoOne(before: KeptState, after: KeptState, now: KeptState, nam
   }
   const isBack = after.deleted && !before.deleted && now.deleted;
   if (isBack) back.deleted = false;
-  if (changes.length === 0 && !isBack && !after.noteId) return SAME;
+  if (changes.length === 0 && !isBack && !after.noteId && !after.planId) return SAME;
   return { kind: 'changed', after: back, action: isBack ? 'restored' : 'edited', changes };
 }
 

@@ -21,7 +21,7 @@ import { changeOne } from './changeOne';
 import { changeSome, statesOf, undoSome } from './changeSome';
 import { isOwnChange, stateOf } from './changeState';
 import { PeopleChangeRecord } from './entities';
-import { chooseIds, countByState, everybodyListed } from './queries';
+import { chooseIds, countByState, everybodyListed, nameOfPlan } from './queries';
 
 /** Up to so many are changed at once, more by a job. */
 const WITHOUT_JOB = 200;
@@ -155,7 +155,7 @@ async function locked(manager: EntityManager, workspaceId: string, id: string): 
 async function assertMay(
   manager: EntityManager,
   who: Visitor,
-  { deleted, ownerId, occasionId }: PeopleChange,
+  { deleted, ownerId, occasionId, planId }: PeopleChange,
 ): Promise<void> {
   if (deleted && !may(who.role, 'delete'))
     throw new ProblemError(
@@ -167,6 +167,9 @@ async function assertMay(
   if (ownerId && !(await ownerIn(manager, who.workspaceId, ownerId))) throw notFound('This colleague');
   if (occasionId && (await namesOf(manager, who.workspaceId, 'occasion', [occasionId])).length === 0)
     throw notFound('This occasion');
+  const plan = planId && (await nameOfPlan(manager, who.workspaceId, planId));
+  if (planId && !plan) throw notFound('This plan');
+  if (plan && !plan.isOn) throw conflict('plan-off', `The plan “${plan.name}” is switched off. Switch it on first.`);
 }
 
 async function chosenIds(manager: EntityManager, chosen: ChosenPeople): Promise<string[]> {

@@ -19,6 +19,7 @@ import {
   writeNotes,
   writeOccasions,
   writeOutcomes,
+  wishForPlans,
   writeStates,
   type Outcome,
 } from './queries';
@@ -34,7 +35,7 @@ export async function statesOf(
   what: PeopleChange,
   hold: boolean,
 ): Promise<{ states: Map<string, KeptState>; names: Names; fullNames: Map<string, string> }> {
-  const rows = await changeableStates(manager, workspaceId, ids, hold);
+  const rows = await changeableStates(manager, workspaceId, ids, hold, what.planId ?? null);
   // Looking only, fields matter where one of them is to be changed.
   const fields = hold || what.field ? await loadFields(manager, [...rows.keys()]) : undefined;
   const states = new Map<string, KeptState>();
@@ -82,8 +83,10 @@ export async function changeSome(
     else outcomes.push({ personId, state: 'left', why: outcome.why });
   }
   const notes = done.flatMap(({ after, personId }) => (after.noteId ? [[after.noteId, personId] as const] : []));
+  const wishes = done.flatMap(({ after, personId }) => (after.planId ? [[personId, after.planId] as const] : []));
   await write(manager, who, done, async () => {
     if (what.note && notes.length > 0) await writeNotes(manager, who, notes, what.note, new Date());
+    if (wishes.length > 0) await wishForPlans(manager, who, wishes, true);
   });
   await writeOutcomes(manager, who.workspaceId, id, outcomes);
   return ids.length === AT_ONCE;
@@ -105,6 +108,7 @@ export async function undoSome(
   const outcomes: Outcome[] = [];
   const done: Done[] = [];
   const notes: string[] = [];
+  const wishes: [personId: string, planId: string][] = [];
   for (const personId of ids) {
     const { before, after } = rows.get(personId)!;
     const now = states.get(personId);
@@ -115,9 +119,13 @@ export async function undoSome(
     }
     if (outcome.kind === 'changed') done.push({ personId, before: now!, ...outcome });
     if (after!.noteId) notes.push(after!.noteId);
+    if (after!.planId) wishes.push([personId, after!.planId]);
     outcomes.push({ personId, state: 'undone' });
   }
-  await write(manager, who, done, () => dropNotes(manager, who.workspaceId, notes));
+  await write(manager, who, done, async () => {
+    await dropNotes(manager, who.workspaceId, notes);
+    if (wishes.length > 0) await wishForPlans(manager, who, wishes, false);
+  });
   await writeOutcomes(manager, who.workspaceId, id, outcomes);
   return ids.length === AT_ONCE;
 }
@@ -172,5 +180,6 @@ async function writeRecords(manager: EntityManager, who: SignedIn, done: readonl
   const otherCards = done.filter(({ before, after }) => before.occasionId !== after.occasionId);
   if (otherCards.length > 0)
     await writeOccasions(manager, workspaceId, otherCards.map(({ after }) => [after.cardId!, after.occasionId] as const)); // prettier-ignore
-  await logEach(manager, who, done, at);
+  // Being put into a plan stands in the history by itself.
+  await logEach(manager, who, done.filter(({ action, changes }) => action !== 'edited' || changes.length > 0), at); // prettier-ignore
 }

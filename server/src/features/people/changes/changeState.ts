@@ -54,12 +54,13 @@ async function statesOf(
   const { workspaceId } = who;
   const ids = changes.map(({ id }) => id);
   const counts = await countByState(manager, workspaceId, ids);
-  const named = async (table: 'account' | 'occasion', wanted: (string | null | undefined)[]) => {
+  const named = async (table: 'account' | 'occasion' | 'plan', wanted: (string | null | undefined)[]) => {
     const found = wanted.filter((id) => id !== null && id !== undefined);
     return new Map((await namesOf(manager, workspaceId, table, found)).map(({ id, name }) => [id, name]));
   };
   const owners = await named('account', changes.map(({ what }) => what.ownerId)); // prettier-ignore
   const occasions = await named('occasion', changes.map(({ what }) => what.occasionId)); // prettier-ignore
+  const plans = await named('plan', changes.map(({ what }) => what.planId)); // prettier-ignore
   const states: PeopleChangeState[] = [];
   for (const change of changes) {
     const { id, state, what, at, maker } = change;
@@ -77,6 +78,7 @@ async function statesOf(
       what,
       owner: (what.ownerId && owners.get(what.ownerId)) || null,
       occasion: (what.occasionId && occasions.get(what.occasionId)) || null,
+      plan: (what.planId && plans.get(what.planId)) || null,
       ...numbers,
       left: leftTotal > 0 ? await leftPeople(manager, workspaceId, id, isBack ? 'kept' : 'left', SHOWN_LEFT) : [],
       leftTotal,

@@ -35,6 +35,8 @@ export interface KeptState extends ChangeableRecord {
   /** The card whose occasion it is. */
   cardId: string | null;
   noteId: string | null;
+  /** A plan that it put them into. */
+  planId?: string | null;
   deleted: boolean;
 }
 

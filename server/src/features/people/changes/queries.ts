@@ -85,6 +85,7 @@ export async function changeableStates(
   workspaceId: string,
   ids: readonly string[],
   hold: boolean,
+  planId: string | null,
 ): Promise<Map<string, { state: Omit<KeptState, 'fields' | 'noteId'>; fullName: string }>> {
   const rows = await manager.query<
     {
@@ -100,15 +101,18 @@ export async function changeableStates(
       deleted: boolean;
       card_id: string | null;
       occasion_id: string | null;
+      in_plan: boolean;
     }[]
   >(
     `with one as (
        select id, full_name, kind, owner_id, rating, lead_status, closed, qualified_at, tags, deleted_at is not null as deleted from person
        where workspace_id = $1 and id = any($2::uuid[]) order by id ${hold ? 'for no key update' : ''})
-     select one.*, card.id as card_id, card.occasion_id from one
+     select one.*, card.id as card_id, card.occasion_id, $3::uuid is not null and (
+         exists (select from enrolment e where e.workspace_id = $1 and e.plan_id = $3 and e.person_id = one.id and e.status <> 'ended')
+         or exists (select from plan_wish w where w.workspace_id = $1 and w.plan_id = $3 and w.person_id = one.id and w.begins)) as in_plan from one
      left join lateral (select k.id, k.occasion_id from card k where k.workspace_id = $1 and k.person_id = one.id
        order by k.taken_at desc, k.id limit 1) card on true`,
-    [workspaceId, ids],
+    [workspaceId, ids, planId],
   );
   return new Map(
     rows.map((row) => [
@@ -126,6 +130,7 @@ export async function changeableStates(
           deleted: row.deleted,
           cardId: row.card_id,
           occasionId: row.occasion_id,
+          planId: row.in_plan ? planId : null,
         },
       },
     ]),
@@ -255,6 +260,33 @@ export const dropNotes = (manager: EntityManager, workspaceId: string, ids: read
     workspaceId,
     ids,
   ]);
+
+/** What a plan is called that takes people; undefined where there is none. */
+export async function nameOfPlan(
+  manager: EntityManager,
+  workspaceId: string,
+  id: string,
+): Promise<{ name: string; isOn: boolean } | undefined> {
+  const [plan] = await manager.query<{ name: string; isOn: boolean }[]>(
+    `select name, is_on and removed_at is null as "isOn" from plan where workspace_id = $1 and id = $2`,
+    [workspaceId, id],
+  );
+  return plan;
+}
+
+/** Asks for people to be put into plans, or out of them again. @param wishes pairs of person and plan */
+export const wishForPlans = (
+  manager: EntityManager,
+  { workspaceId, accountId }: SignedIn,
+  wishes: readonly (readonly [personId: string, planId: string])[],
+  begins: boolean,
+): Promise<unknown> =>
+  manager.query(
+    `insert into plan_wish (id, workspace_id, plan_id, person_id, made_by, at, begins)
+     select wish.id, $1, wish.plan_id, wish.person_id, $2, now(), $6
+     from unnest($3::uuid[], $4::uuid[], $5::uuid[]) as wish(id, person_id, plan_id) join plan on plan.workspace_id = $1 and plan.id = wish.plan_id`,
+    [workspaceId, accountId, wishes.map(() => uuidv7()), wishes.map(([personId]) => personId), wishes.map(([, planId]) => planId), begins], // prettier-ignore
+  );
 
 /** One line in the history of each. */
 export const logEach = (

@@ -66,6 +66,9 @@ export class PersonListing {
   ownerId!: string | null;
   @Column({ type: 'text', nullable: true })
   source!: string | null;
+  /** Where cards of theirs were received. */
+  @Column({ type: 'uuid', array: true, nullable: true })
+  occasions!: string[] | null;
   /** How far whoever is or was a lead has come. */
   @Column({ type: 'text', nullable: true })
   reached!: string | null;

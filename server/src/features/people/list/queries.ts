@@ -156,7 +156,7 @@ export const toldTexts = (
 export const namesOf = (
   manager: EntityManager,
   workspaceId: string,
-  table: 'account' | 'occasion' | 'company',
+  table: 'account' | 'occasion' | 'company' | 'plan',
   ids: readonly string[],
 ): Promise<{ id: string; name: string }[]> =>
   manager.query(`select id, name from ${table} where workspace_id = $1 and id = any($2::uuid[])`, [workspaceId, ids]);
