@@ -4,13 +4,15 @@ import { forgetRead } from './features/exchange/readings/forgetRead';
 import { removeExpiredSessions } from './features/account';
 import { removeOldParts } from './features/capture';
 import { forgetOldDeliveries, forgetOldEvents, forgetOldImports, removeEndedShares } from './features/exchange';
+import { forgetUnusedAttachments } from './features/followup';
 import { eraseLongDeleted, forgetOldChanges, forgetUnusedWords } from './features/people';
 import { removeOldBeats } from './platform/heartbeat';
 import type { Logger } from './platform/logger';
 
 /**
  * Removes for good what only a date keeps here: sessions that have run out, old signs of life, photographs that never arrived whole, people
- * deleted a month ago, changes of many, files that were brought in and links that ended then, what a program only wanted read, events of a month ago, what arrived elsewhere long ago, words that only they were found by.
+ * deleted a month ago, changes of many, files that were brought in and links that ended then, what a program only wanted read, events of a month ago, what arrived elsewhere long ago, files
+ * that were to go along with something and did not, words that only they were found by.
  */
 export function housekeepingTask(database: DataSource, logger: Logger): Task {
   return async () => {
@@ -25,6 +27,7 @@ export function housekeepingTask(database: DataSource, logger: Logger): Task {
       readings: await forgetRead(database),
       events: await forgetOldEvents(database),
       deliveries: await forgetOldDeliveries(database),
+      attachments: await forgetUnusedAttachments(database),
       words: await forgetUnusedWords(database),
     };
     if (Object.values(removed).some((count) => count > 0)) logger.info(removed, 'put in order');

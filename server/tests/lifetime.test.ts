@@ -121,6 +121,15 @@ describe('what only a date keeps', () => {
     );
     await daysAgo(long, KEPT_DAYS + 1);
     await daysAgo(lately, KEPT_DAYS - 1);
+    // Files that were chosen to go along: with nothing in the end, with a template, with what is still being written.
+    const files = await Promise.all([9, 9, 6].map(async (days) => {
+      const { body } = await rep.send<{ id: string }>('POST', '/attachments?name=doors.pdf', Buffer.from('%PDF-1.7 doors'));
+      await owner.query('update attachment set made_at = now() - make_interval(days => $2) where id = $1', [body.id, days]);
+      return body.id;
+    })); // prettier-ignore
+    const template = { name: 'With doors', texts: { en: { subject: ['Doors'], body: ['See the file.'] } }, attachmentIds: [files[1]] }; // prettier-ignore
+    const manager = await Client.signedIn('maren@keldermoss.example');
+    expect((await manager.send('PUT', `/templates/${randomUUID()}`, template)).status).toBe(200);
     await housekeepingTask(database, createLogger('silent', 'test'))({}, {} as never);
     expect((await gone.get('/session')).status).toBe(401);
     expect(await owner.query(`select from session where expires_at < now()`)).toEqual([]);
@@ -129,6 +138,8 @@ describe('what only a date keeps', () => {
     expect((await rep.get(`/people/${long}`)).status).toBe(404);
     expect((await rep.send('POST', `/people/${lately}/restore`)).status).toBeLessThan(300);
     expect(await eraseLongDeleted(database)).toBe(0);
+    const kept = await Promise.all(files.map(async (id) => (await rep.get(`/attachments/${id}`)).status));
+    expect(kept).toEqual([404, 200, 200]);
   });
 
   it('takes a firm along that only that person had, and what matching has counted of them', async () => {

@@ -5,6 +5,7 @@ export { sendMessageTask } from './messages/deliver';
 export { MessageRecord } from './messages/entities';
 export { EnrolmentRecord, PlanRecord, PlanVersion, PlanWish } from './plans/entities';
 export { enrol } from './plans/enrol';
+export { forgetUnusedAttachments } from './mail/attachments';
 export { beginTagged, endClosed, endWithdrawn, grantWishes, wakePlans, walkPlans, type HandOver } from './plans/walk';
 export { followupRoutes } from './routes';
 export { CalendarFeedRecord, MorningMail, Task } from './tasks/entities';

@@ -7,6 +7,8 @@ import type { SignedIn } from '../../../platform/session';
 import { storage } from '../../../platform/storage';
 import { fileIn } from '../../../platform/upload';
 import { inWorkspace } from '../../../platform/workspaceScope';
+import { Workspace } from '../../account';
+import { deleteUnusedAttachments } from '../messages/queries';
 import { AttachmentRecord } from './entities';
 
 const MOST_BYTES = 5 * 1024 * 1024;
@@ -26,6 +28,17 @@ export async function keepAttachment(
     await manager.insert(AttachmentRecord, { ...kept, id, workspaceId, fileId, personId: null, madeAt: new Date() });
   });
   return { id, ...kept };
+}
+
+/** So long a file may wait for the message or template that it was chosen for. */
+const WAITS_DAYS = 7;
+
+/** Removes files of teams that go along with nothing. @returns how many */
+export async function forgetUnusedAttachments(database: DataSource): Promise<number> {
+  let forgotten = 0;
+  for (const { id } of await database.getRepository(Workspace).find({ select: { id: true } }))
+    forgotten += await inWorkspace(database, id, (manager) => deleteUnusedAttachments(manager, id, WAITS_DAYS));
+  return forgotten;
 }
 
 /** @throws ProblemError 404 */

@@ -114,3 +114,19 @@ export async function messageWithKey(
   ]);
   return row;
 }
+
+/** Removes files of the team's that are older than so many days and go along with no message and no version of a template. @returns how many */
+export async function deleteUnusedAttachments(
+  manager: EntityManager,
+  workspaceId: string,
+  days: number,
+): Promise<number> {
+  const [, removed] = await manager.query<[unknown, number]>(
+    `delete from stored_file where workspace_id = $1 and id in (
+       select a.file_id from attachment a where a.workspace_id = $1 and a.person_id is null and a.made_at < now() - make_interval(days => $2)
+         and not exists (select from template_version t where t.workspace_id = $1 and a.id = any(t.attachment_ids))
+         and not exists (select from message m where m.workspace_id = $1 and a.id = any(m.attachment_ids)))`,
+    [workspaceId, days],
+  );
+  return removed;
+}
