@@ -38,6 +38,7 @@ export async function requireOffices() {
   const missing = [
     ['/usr/lib/python3/dist-packages/vobject', 'python3-vobject'],
     ['/usr/sbin/dovecot', 'dovecot-imapd'],
+    ['/usr/sbin/exim4', 'exim4-daemon-light'],
     ['/usr/bin/khard', 'khard'],
     ['/usr/bin/soffice', 'libreoffice-calc-nogui'],
   ].filter(([path]) => !existsSync(path));
