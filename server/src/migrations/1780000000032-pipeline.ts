@@ -1,4 +1,5 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm';
+import { facetNumber, listWith } from './listFunction';
 
 const WORKSPACE = `nullif(current_setting('dossier.workspace', true), '')::uuid`;
 const ofWorkspace = (table: string): string => `
@@ -175,20 +176,10 @@ grant execute on function workspaces_with_closed_leads() to dossier_serving;
 `;
 
 const FACETS = ['occasion', 'kind', 'owner', 'tag', 'rating', 'company', 'country', 'town', 'consent', 'task', 'email', 'phone']; // prettier-ignore
-const facetNumber = (facets: readonly string[]): string => `
-create or replace function facet_number(facet text) returns bigint language sql immutable parallel safe as $$
-  select array_position('{${facets.join(',')}}'::text[], facet)::bigint
-$$;`;
 /** What lists are narrowed by besides: what became of leads. */
 const OWNER = `('owner', p.owner_id::text),`;
 const OF_LEADS = `('lead', case when p.kind = 'contact' then case when p.qualified_at is not null then 'qualified' end when p.closed is not null then 'closed' else 'open' end),
           ('status', case when p.kind = 'lead' then coalesce(p.lead_status, '') end), ('reason', case when p.kind = 'lead' then p.closed->>'reason' end),`;
-
-async function listWith(runner: QueryRunner, from: string, to: string): Promise<void> {
-  const [{ def }] = (await runner.query(`select pg_get_functiondef('list_people_now(uuid[])'::regprocedure) as def`)) as [{ def: string }]; // prettier-ignore
-  if (!def.includes(from)) throw new Error('The function that lists people is not the one that is known here.');
-  await runner.query(def.replace(from, to));
-}
 
 const TOLD = `
 alter table event add column opportunity_id uuid;
@@ -211,13 +202,13 @@ export class Pipeline1780000000032 implements MigrationInterface {
   async up(runner: QueryRunner): Promise<void> {
     for (const part of [LEADS, OPPORTUNITIES, CLOSED_IN_PLANS, facetNumber([...FACETS, 'lead', 'status', 'reason'])])
       await runner.query(part);
-    await listWith(runner, OWNER, `${OWNER}\n          ${OF_LEADS}`);
+    await listWith(runner, [OWNER, `${OWNER}\n          ${OF_LEADS}`]);
     await runner.query(`select list_people_now(array(select id from person where kind = 'lead' and deleted_at is null))`); // prettier-ignore
     await runner.query(TOLD);
   }
 
   async down(runner: QueryRunner): Promise<void> {
-    await listWith(runner, `${OWNER}\n          ${OF_LEADS}`, OWNER);
+    await listWith(runner, [`${OWNER}\n          ${OF_LEADS}`, OWNER]);
     await runner.query(`
       select list_people_now(array(select id from person where deleted_at is null));
       ${facetNumber(FACETS)}

@@ -1,4 +1,5 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm';
+import { facetNumber, listWith } from './listFunction';
 
 const WORKSPACE = `nullif(current_setting('dossier.workspace', true), '')::uuid`;
 
@@ -36,10 +37,6 @@ create index message_firsts on message (workspace_id, person_id, direction, at);
 `;
 
 const FACETS = ['occasion', 'kind', 'owner', 'tag', 'rating', 'company', 'country', 'town', 'consent', 'task', 'email', 'phone', 'lead', 'status', 'reason']; // prettier-ignore
-const facetNumber = (facets: readonly string[]): string => `
-create or replace function facet_number(facet text) returns bigint language sql immutable parallel safe as $$
-  select array_position('{${facets.join(',')}}'::text[], facet)::bigint
-$$;`;
 
 /** Whether somebody was written to, and how far whoever was a lead has come: lists are narrowed by what figures count. */
 const OWNER = `('owner', p.owner_id::text),`;
@@ -52,19 +49,6 @@ const WENT = `cross join lateral (select
           exists (select from message m where m.person_id = p.id and m.direction = 'in' and m.kind = 'answer') as answered,
           exists (select from opportunity_person r where r.person_id = p.id) as business,
           exists (select from opportunity_person r join opportunity o on o.id = r.opportunity_id and o.state = 'won' where r.person_id = p.id) as won) went`;
-
-async function listWith(
-  runner: QueryRunner,
-  ...changes: readonly (readonly [from: string, to: string])[]
-): Promise<void> {
-  const [{ def }] = (await runner.query(`select pg_get_functiondef('list_people_now(uuid[])'::regprocedure) as def`)) as [{ def: string }]; // prettier-ignore
-  let changed = def;
-  for (const [from, to] of changes) {
-    if (!changed.includes(from)) throw new Error('The function that lists people is not the one that is known here.');
-    changed = changed.replace(from, to);
-  }
-  await runner.query(changed);
-}
 
 /** Only what lists tell of: most changes of a message are of no matter to them. */
 const listedOn = (name: string, table: string, act: 'insert' | 'update' | 'delete', people: string): string => `

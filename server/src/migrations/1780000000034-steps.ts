@@ -1,4 +1,5 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm';
+import { facetNumber, listWith } from './listFunction';
 
 /** How somebody came to be here, which is never told again by what happens to them later. */
 const SOURCE = `
@@ -31,10 +32,6 @@ const COLUMNS = `alter table person_listing ${NAMES.map((name) => `add column ${
 const INDEX = `create index person_listing_steps on person_listing (workspace_id, filed_at) include (person_id, ${NAMES.join(', ')});`;
 
 const FACETS = ['occasion', 'kind', 'owner', 'tag', 'rating', 'company', 'country', 'town', 'consent', 'task', 'email', 'phone', 'lead', 'status', 'reason', 'written', 'reached']; // prettier-ignore
-const facetNumber = (facets: readonly string[]): string => `
-create or replace function facet_number(facet text) returns bigint language sql immutable parallel safe as $$
-  select array_position('{${facets.join(',')}}'::text[], facet)::bigint
-$$;`;
 
 const WROTE = `exists (select from message m where m.person_id = p.id and m.direction = 'out' and m.state = 'sent') as wrote,
           exists (select from message m where m.person_id = p.id and m.direction = 'in' and m.kind = 'answer') as answered,`;
@@ -74,16 +71,6 @@ const MORE: readonly (readonly [from: string, to: string])[] = [
   [ARE, ARE.replace('digits)', `digits, ${each('excluded.')})`)],
 ];
 
-async function listWith(runner: QueryRunner, changes: readonly (readonly [from: string, to: string])[]): Promise<void> {
-  const [{ def }] = (await runner.query(`select pg_get_functiondef('list_people_now(uuid[])'::regprocedure) as def`)) as [{ def: string }]; // prettier-ignore
-  let changed = def;
-  for (const [from, to] of changes) {
-    if (!changed.includes(from)) throw new Error('The function that lists people is not the one that is known here.');
-    changed = changed.replace(from, to);
-  }
-  await runner.query(changed);
-}
-
 const EVERYBODY = 'select list_people_now(array(select id from person where deleted_at is null))';
 
 /** How somebody came, and when each step was taken, where lists and figures find it. */
@@ -92,13 +79,13 @@ export class Steps1780000000034 implements MigrationInterface {
     await runner.query(SOURCE);
     await runner.query(COLUMNS);
     await runner.query(facetNumber([...FACETS, 'source']));
-    await listWith(runner, MORE);
+    await listWith(runner, ...MORE);
     await runner.query(EVERYBODY);
     await runner.query(INDEX);
   }
 
   async down(runner: QueryRunner): Promise<void> {
-    await listWith(runner, MORE.map(([from, to]) => [to, from] as const)); // prettier-ignore
+    await listWith(runner, ...MORE.map(([from, to]) => [to, from] as const));
     await runner.query(EVERYBODY);
     await runner.query(`
       ${facetNumber(FACETS)}

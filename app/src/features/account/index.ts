@@ -5,6 +5,7 @@ export { RatingWords } from './RatingWords';
 export { useSessionQuery, useTeamQuery } from './api';
 export { useMay } from './useMay';
 export { SettingsSection } from './SettingsSection';
+export { LinkDoor, useLinkToken } from './LinkDoor';
 export { DoorPage } from './DoorPage';
 
 /** Who is signed in already needs no form. */

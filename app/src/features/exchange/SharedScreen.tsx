@@ -1,41 +1,19 @@
 import type { SharedPerson } from '@dossier/contract';
 import { toVcard } from '@dossier/core/exchange';
 import { addressLines } from '@dossier/core/people';
-import { useState } from 'react';
 import { View } from 'react-native';
-import { DoorPage } from '@/features/account';
+import { DoorPage, LinkDoor, useLinkToken } from '@/features/account';
 import { ContactLinks } from '@/features/people';
-import { hasStatus, problemText } from '@/lib/api';
 import { countryName } from '@/lib/countries';
 import { formatWhen } from '@/lib/formatDate';
-import { Button, LoadingLines, Soft, Text } from '@/ui';
+import { Button, Soft, Text } from '@/ui';
 import { useOpenedShareQuery } from './api';
-
-/** What opens the link stands behind its #: it is sent nowhere but in the request below. */
-const tokenOfAddress = (): string => globalThis.location?.hash.slice(1) ?? '';
 
 /** A card, for whoever was given a link to it. */
 export function SharedScreen() {
-  const [token] = useState(tokenOfAddress);
-  const { data, error, isLoading, refetch } = useOpenedShareQuery(token, { skip: token === '' });
-  if (data) return <Shown shared={data} />;
-  if (isLoading)
-    return (
-      <DoorPage title="One moment" about="Looking at your link.">
-        <LoadingLines lines={2} />
-      </DoorPage>
-    );
-  const isOver = token === '' || hasStatus(error, 410) || hasStatus(error, 400);
-  return (
-    <DoorPage
-      title={isOver ? 'This link has ended' : 'Dossier cannot be reached'}
-      about={
-        token === '' ? 'This link is not whole. Open it again as you got it, or ask for a new one.' : problemText(error)
-      }
-    >
-      {isOver ? null : <Button onPress={() => void refetch()}>Try again</Button>}
-    </DoorPage>
-  );
+  const token = useLinkToken();
+  const { data, ...opening } = useOpenedShareQuery(token, { skip: token === '' });
+  return data ? <Shown shared={data} /> : <LinkDoor token={token} opening={opening} />;
 }
 
 function Shown({ shared: { id, fullName, fields, by, workspace, updatedAt, endsAt } }: { shared: SharedPerson }) {
