@@ -426,6 +426,12 @@ describe('a plan', () => {
     // One that is off takes nobody; one of another team is not here.
     expect((await change({ planId: await plan([step({ do: 'task', text: 'x' })], { isOn: false }) })).status).toBe(409);
     expect((await change({ planId: randomUUID() }, true)).status).toBe(404);
+    // Nor does one take a step to where nothing is.
+    const nowhere = { name: 'On', steps: [step({ do: 'handOver', destinationId: randomUUID() })] };
+    expect((await manager.send('PUT', `/plans/${randomUUID()}`, nowhere)).status).toBe(422);
+    // Plans write to people: whoever may not, begins none.
+    const assistant = await Client.signedIn('pim@keldermoss.example');
+    expect((await assistant.send('POST', '/people/changes', { who: { ids }, what: { planId } })).status).toBe(403);
   });
 
   it('ends for whoever withdraws by word of mouth, before its next message', async () => {

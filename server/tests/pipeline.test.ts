@@ -384,6 +384,12 @@ describe('what another team has', () => {
     ];
     for (const [method, path, body, status] of asked)
       expect([method, path, (await rep.send(method, path, body)).status]).toEqual([method, path, status]);
+    // What a device sends under an id of theirs is not lost unsaid.
+    const task = (await stranger.send<{ id: string }>('POST', '/tasks', { text: 'Count the crates' })).body.id;
+    expect((await rep.send('POST', '/tasks', { id: task, text: 'Ring' })).status).toBe(409);
+    const note = (await stranger.send<{ id: string }>('POST', `/people/${person}/notes`, { kind: 'note', text: 'Heavy' })).body.id; // prettier-ignore
+    const { id: own } = await lead();
+    expect((await rep.send('POST', `/people/${own}/notes`, { id: note, kind: 'note', text: 'Ours' })).status).toBe(409);
     const settings = (await manager.get<PipelineSettings>('/pipeline-settings')).body;
     const stolen = { ...settings, stages: [...settings.stages, { ...stage!, name: 'Stolen' }] };
     expect((await manager.send('PUT', '/pipeline-settings', stolen)).status).toBe(409);

@@ -31,6 +31,10 @@ export const notFound = (what: string): ProblemError =>
 export const conflict = (code: string, detail: string): ProblemError =>
   new ProblemError(409, code, 'Changed in the meantime', detail);
 
+/** An id that a device made stands for something else already. */
+export const idTaken = (): ProblemError =>
+  conflict('id-taken', 'This could not be kept under its id. Make it once more.');
+
 export const unwritable = (place: string): ProblemError =>
   new ProblemError(
     400,
@@ -118,8 +122,7 @@ function toProblemError(error: unknown): ProblemError {
   }
   if (UNWRITABLE_CODES.includes(codeOf(error) ?? '')) return unwritable('');
   // An id that a device made, and that stands for something else already: perhaps where this workspace cannot see it.
-  if (codeOf(error) === UNIQUE_VIOLATION)
-    return conflict('id-taken', 'This could not be kept under its id. Make it once more.');
+  if (codeOf(error) === UNIQUE_VIOLATION) return idTaken();
   const { type, status } = (error ?? {}) as { type?: string; status?: number };
   const refused = type ? REFUSED[type] : undefined;
   if (refused) return new ProblemError(...refused);

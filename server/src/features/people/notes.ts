@@ -4,6 +4,7 @@ import { IsNull, type DataSource, type EntityManager } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
 import { notFound, ProblemError } from '../../platform/problem';
 import type { SignedIn, Visitor } from '../../platform/session';
+import { insertOnce } from '../../platform/insertOnce';
 import { inWorkspace } from '../../platform/workspaceScope';
 import { log } from './changeLog';
 import { Note, Person } from './entities';
@@ -23,16 +24,8 @@ export function addNote(
     if (!(await manager.existsBy(Person, { id: personId, deletedAt: IsNull() }))) throw notFound('This person');
     const at = new Date();
     const { workspaceId, accountId: authorId } = who;
-    const made = await manager
-      .createQueryBuilder()
-      .insert()
-      .into(Note)
-      .values({ ...note, id, workspaceId, personId, authorId, at, changedAt: null })
-      .orIgnore()
-      .returning('id')
-      .execute();
-    // Sent twice by a device it is one note.
-    if ((made.raw as unknown[]).length === 0) return id;
+    const isNew = await insertOnce(manager, Note, { ...note, id, workspaceId, personId, authorId, at, changedAt: null }); // prettier-ignore
+    if (!isNew) return id;
     await log(manager, who, { personId, action: ACTIONS[note.kind], at });
     return id;
   });

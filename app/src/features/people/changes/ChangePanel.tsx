@@ -147,7 +147,8 @@ function Parts({ draft, set }: { draft: Draft; set: (change: Partial<Draft>) => 
   const { data: session } = useSessionQuery();
   const { data: team } = useTeamQuery();
   const { items: occasions } = useOccasions(session?.user.id ?? '');
-  const plans = usePlansOfferedQuery().data?.items.filter(({ isOn }) => isOn) ?? [];
+  const may = useMay();
+  const plans = usePlansOfferedQuery(undefined, { skip: !may('write') }).data?.items.filter(({ isOn }) => isOn) ?? [];
   const tags = useTagsQuery().data?.items.map(({ tag }) => tag) ?? [];
   const asItIs = { value: '' as const, label: 'As it is' };
   return (

@@ -3,6 +3,7 @@ import type { Purpose } from '@dossier/core/followup';
 import { domainOf } from '@dossier/core/followup';
 import type { EntityManager } from 'typeorm';
 import type { MailSender } from '../mail/entities';
+import { idTaken } from '../../../platform/problem';
 import { MessageRecord } from './entities';
 import { queueWaiting } from './queries';
 
@@ -65,4 +66,5 @@ export async function writeMessage(manager: EntityManager, message: ToWrite, at:
     .returning('id')
     .execute();
   if ((made.raw as unknown[]).length > 0) await queueWaiting(manager, workspaceId, [message.id]);
+  else if (!stepId && !(await manager.existsBy(MessageRecord, { id: message.id, workspaceId }))) throw idTaken();
 }

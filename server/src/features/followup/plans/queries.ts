@@ -119,3 +119,11 @@ export const stopSending = (manager: EntityManager, workspaceId: string, enrolme
 /** No occasion begins a plan any more that is gone. */
 export const forgetPlanOfOccasions = (manager: EntityManager, workspaceId: string, planId: string): Promise<unknown> =>
   manager.query('update occasion set plan_id = null where workspace_id = $1 and plan_id = $2', [workspaceId, planId]);
+
+export async function isDestination(manager: EntityManager, workspaceId: string, id: string): Promise<boolean> {
+  const rows = await manager.query<unknown[]>('select from destination where workspace_id = $1 and id = $2', [
+    workspaceId,
+    id,
+  ]);
+  return rows.length > 0;
+}

@@ -5,7 +5,7 @@ import type { SignedIn } from '../../../platform/session';
 import { inSnapshot, inWorkspace } from '../../../platform/workspaceScope';
 import { TemplateRecord } from '../templates/entities';
 import { EnrolmentRecord, PlanRecord, PlanVersion } from './entities';
-import { forgetPlanOfOccasions, planCounts } from './queries';
+import { forgetPlanOfOccasions, isDestination, planCounts } from './queries';
 
 const MOST = 100;
 
@@ -54,7 +54,7 @@ export function savePlan(
   const { name, startTag, isOn, steps, stopsAt } = fields;
   const { workspaceId } = who;
   return inWorkspace(database, workspaceId, async (manager) => {
-    await assertTemplates(manager, workspaceId, fields);
+    await assertThere(manager, workspaceId, fields);
     const record = await manager.findOne(PlanRecord, { where: { id }, lock: { mode: 'pessimistic_write' } });
     const version = record ? record.version + 1 : 1;
     const made = { planId: id, version, workspaceId, steps, stopsAt, by: who.accountId, at: new Date() };
@@ -114,8 +114,13 @@ export const removePlan = (database: DataSource, { workspaceId }: SignedIn, id: 
     await forgetPlanOfOccasions(manager, workspaceId, id);
   });
 
-async function assertTemplates(manager: EntityManager, workspaceId: string, { steps }: PlanFields): Promise<void> {
+/** Templates and systems that steps name are there. @throws ProblemError 422 */
+async function assertThere(manager: EntityManager, workspaceId: string, { steps }: PlanFields): Promise<void> {
   for (const [place, { act }] of steps.entries()) {
+    if (act.do === 'handOver' && !(await isDestination(manager, workspaceId, act.destinationId))) {
+      const message = 'Choose where people are handed over to.';
+      throw new ProblemError(422, 'no-such-system', 'A system is missing', message, [{ path: `steps.${place}`, message }]); // prettier-ignore
+    }
     if (act.do !== 'message' && act.do !== 'letter') continue;
     const kind = act.do === 'letter' ? 'letter' : 'email';
     if (await manager.existsBy(TemplateRecord, { id: act.templateId, workspaceId, kind, removedAt: IsNull() }))

@@ -6,6 +6,7 @@ import { z } from 'zod';
 import { decodeKeyset, encodeKeyset } from '../../../platform/keyset';
 import { conflict, notFound, ProblemError } from '../../../platform/problem';
 import type { SignedIn } from '../../../platform/session';
+import { insertOnce } from '../../../platform/insertOnce';
 import { inSnapshot, inWorkspace } from '../../../platform/workspaceScope';
 import { ownerIn } from '../../capture';
 import { Company, log, Person } from '../../people';
@@ -84,31 +85,9 @@ export async function addTaskIn(manager: EntityManager, who: SignedIn, task: New
   if (opportunityId && !(await isOpportunity(manager, workspaceId, opportunityId))) throw notFound('This opportunity');
   const ownerId = (await ownerIn(manager, workspaceId, task.ownerId)) ?? accountId;
   const at = new Date();
-  const made = await manager
-    .createQueryBuilder()
-    .insert()
-    .into(Task)
-    .values({
-      id,
-      workspaceId,
-      personId,
-      companyId,
-      opportunityId,
-      kind: 'task',
-      text,
-      dueOn,
-      dueTime,
-      repeat,
-      ownerId,
-      madeBy: accountId,
-      madeAt: at,
-      doneAt: null,
-      changedAt: at,
-    } as object)
-    .orIgnore()
-    .returning('id')
-    .execute();
-  if ((made.raw as unknown[]).length > 0 && personId) await told(manager, who, personId, 'stepPlanned', '', text, at);
+  const row = { id, workspaceId, personId, companyId, opportunityId, kind: 'task', text, dueOn, dueTime, repeat, ownerId, madeBy: accountId, madeAt: at, doneAt: null, changedAt: at }; // prettier-ignore
+  const isNew = await insertOnce(manager, Task, row);
+  if (isNew && personId) await told(manager, who, personId, 'stepPlanned', '', text, at);
   return id;
 }
 

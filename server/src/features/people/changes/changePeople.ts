@@ -157,13 +157,9 @@ async function assertMay(
   who: Visitor,
   { deleted, ownerId, occasionId, planId }: PeopleChange,
 ): Promise<void> {
-  if (deleted && !may(who.role, 'delete'))
-    throw new ProblemError(
-      403,
-      'not-for-your-role',
-      'Not yours to do',
-      'Your role in this team does not include deleting.',
-    );
+  const refused = [deleted && !may(who.role, 'delete') && 'deleting', planId && !may(who.role, 'write') && 'writing to people'].find(Boolean); // prettier-ignore
+  if (refused)
+    throw new ProblemError(403, 'not-for-your-role', 'Not yours to do', `Your role in this team does not include ${refused}.`); // prettier-ignore
   if (ownerId && !(await ownerIn(manager, who.workspaceId, ownerId))) throw notFound('This colleague');
   if (occasionId && (await namesOf(manager, who.workspaceId, 'occasion', [occasionId])).length === 0)
     throw notFound('This occasion');

@@ -3,6 +3,7 @@ import type { DataSource } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
 import { notFound, ProblemError } from '../../../platform/problem';
 import type { SignedIn, Visitor } from '../../../platform/session';
+import { insertOnce } from '../../../platform/insertOnce';
 import { inWorkspace } from '../../../platform/workspaceScope';
 import { OpportunityNoteRecord, OpportunityRecord } from '../entities';
 
@@ -16,13 +17,7 @@ export const addNote = (
   inWorkspace(database, workspaceId, async (manager) => {
     if (!(await manager.existsBy(OpportunityRecord, { id: opportunityId, workspaceId })))
       throw notFound('This opportunity');
-    await manager
-      .createQueryBuilder()
-      .insert()
-      .into(OpportunityNoteRecord)
-      .values({ id, workspaceId, opportunityId, authorId: accountId, text, at: new Date() })
-      .orIgnore()
-      .execute();
+    await insertOnce(manager, OpportunityNoteRecord, { id, workspaceId, opportunityId, authorId: accountId, text, at: new Date() }); // prettier-ignore
     return id;
   });
 
