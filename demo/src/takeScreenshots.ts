@@ -3,11 +3,11 @@ import { readFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { chromium, type Browser, type BrowserContextOptions, type Page } from 'playwright-core';
+import { writeFilm } from './cameraFilm';
 import { CHROMIUM_FLAGS, CHROMIUM_PATH, cameraFlags } from './chromium';
 
 /**
- * Takes the pictures of docs/screenshots from a running `npm start` with the demo loaded. The film
- * before the camera is the one that the browser tests make.
+ * Takes the pictures of docs/screenshots from a running `npm start` with the demo loaded.
  *
  * Usage: takeScreenshots.ts [ADDRESS]
  */
@@ -18,6 +18,7 @@ const film = join(root, '.data/test-reports/camera.y4m');
 const PHONE: BrowserContextOptions = { viewport: { width: 390, height: 844 }, deviceScaleFactor: 2, hasTouch: true };
 const WIDE: BrowserContextOptions = { viewport: { width: 1280, height: 800 } };
 
+await writeFilm(film);
 const browser = await chromium.launch({
   executablePath: CHROMIUM_PATH,
   args: [...CHROMIUM_FLAGS, ...cameraFlags(film)],
