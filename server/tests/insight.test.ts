@@ -112,6 +112,20 @@ describe('what an occasion brought', () => {
     expect([pdf.headers.get('content-type'), String(pdf.body).slice(0, 5)]).toEqual(['application/pdf', '%PDF-']);
   });
 
+  it('is counted for whoever was met in hundreds of places too', async () => {
+    const { made, occasionId } = await season(1);
+    const id = made[0]!.id;
+    await owner.query(
+      `with places as (insert into occasion
+         select (jsonb_populate_record(o, jsonb_build_object('id', gen_random_uuid(), 'name', 'Stop ' || n))).* from occasion o, generate_series(1, 400) n where o.id = $2 returning id)
+       insert into card select (jsonb_populate_record(k, jsonb_build_object('id', gen_random_uuid(), 'occasion_id', places.id))).* from places, card k where k.person_id = $1`,
+      [id, occasionId],
+    );
+    const { rating, kind, tags, version, fields } = await rep.person(id);
+    expect((await rep.send('PUT', `/people/${id}`, { version, fields: { ...fields, title: 'Everywhere' }, kind, tags, rating })).status).toBeLessThan(300); // prettier-ignore
+    await owner.query(`delete from occasion where name like 'Stop %'`);
+  });
+
   it('is a team’s own', async () => {
     const { occasionId } = await season(1);
     const stranger = await Client.signedIn('juno@tarnmoorpack.example', 'fruit-crate');

@@ -49,9 +49,20 @@ const NAMED = `cross join lateral (select folded_words(p.full_name) as words) na
 const FAR = `cross join lateral (select ${REACHED} as reached, case when p.kind = 'lead' then p.closed->>'reason' end as closed_why) far`;
 const MADE = `coalesce(points.digits, '') as digits
     from person p`;
+/** A row of an index has an end: whoever was met in more places than that is counted in so many. */
+const MOST_PLACES = 100;
 const SAID: Readonly<Record<keyof typeof STEPS, string>> = {
-  owner_id: 'p', source: 'p', occasions: 'cards', reached: 'far', closed_why: 'far', met_at: 'met', card_filed_at: 'met', written_at: 'first_mail', answered_at: 'first_mail', qualified_at: 'p',
-}; // prettier-ignore
+  owner_id: 'p.owner_id',
+  source: 'p.source',
+  occasions: `cards.occasions[1:${MOST_PLACES}] as occasions`,
+  reached: 'far.reached',
+  closed_why: 'far.closed_why',
+  met_at: 'met.met_at',
+  card_filed_at: 'met.card_filed_at',
+  written_at: 'first_mail.written_at',
+  answered_at: 'first_mail.answered_at',
+  qualified_at: 'p.qualified_at',
+};
 const PLACES = `(person_id, workspace_id, bucket, sort_name, sort_company, filed_at, touched_at, next_on, marks, words, name_words, digits)`;
 const VALUES = `word_numbers(name_words || first_letters(name_words)), digits`;
 const SET = `name_words = excluded.name_words, digits = excluded.digits`;
@@ -61,7 +72,7 @@ const each = (prefix: string): string => NAMES.map((name) => `${prefix}${name}`)
 const MORE: readonly (readonly [from: string, to: string])[] = [
   [`('owner', p.owner_id::text),`, `('owner', p.owner_id::text), ('source', p.source),`],
   [`${WENT}${WROTE}`, `${FIRSTS}${WENT}${FIRST_MAIL}`],
-  [MADE, MADE.replace('digits\n', `digits,\n      ${NAMES.map((name) => `${SAID[name]}.${name}`).join(', ')}\n`)],
+  [MADE, MADE.replace('digits\n', `digits,\n      ${NAMES.map((name) => SAID[name]).join(', ')}\n`)],
   [`('reached', ${REACHED}),`, `('reached', far.reached),`],
   [NAMED, `${FAR}\n      ${NAMED}`],
   [PLACES, PLACES.replace('digits)', `digits, ${each('')})`)],
