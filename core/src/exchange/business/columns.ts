@@ -1,3 +1,4 @@
+import { namedWord } from '../namedWord';
 import { amountOf } from '../../pipeline';
 import { onOneLine } from '../../text';
 
@@ -46,9 +47,6 @@ export interface BusinessColumn {
 
 const BETWEEN = '; ';
 const LONGEST = { title: 200, company: 240 } as const;
-const named = (names: readonly string[], written: string): string | undefined =>
-  names.find((one) => one.toLowerCase() === written.toLowerCase());
-
 /** A day as it is written in a spreadsheet: 2026-03-24, perhaps with a time behind it. */
 const dayOf = (written: string): string | undefined => {
   const day = /^(\d{4}-\d\d-\d\d)(?:[T ].*)?$/.exec(written)?.[1];
@@ -139,7 +137,7 @@ export const BUSINESS_COLUMNS: readonly BusinessColumn[] = [
     about: 'One of the workspace’s stages.',
     get: ({ stage }) => stage,
     set: (draft, written, { stages }) => {
-      const stage = named(stages, written);
+      const stage = namedWord(stages, written);
       if (!stage) return `Write ${stages.join(', ')}.`;
       draft.stage = stage;
       return undefined;
@@ -165,7 +163,7 @@ export const BUSINESS_COLUMNS: readonly BusinessColumn[] = [
     about: 'The colleague whose it is.',
     get: ({ owner }) => owner,
     set: (draft, written, { owners }) => {
-      const owner = named(owners, written);
+      const owner = namedWord(owners, written);
       if (!owner) return 'No colleague is called so.';
       draft.owner = owner;
       return undefined;

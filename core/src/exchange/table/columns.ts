@@ -1,9 +1,10 @@
 import type { MoreEntry, PersonFields, PhoneEntry, TextField } from '../../people';
-import type { LeadClosed } from '../../people/changes';
+import { closedWords, type LeadClosed } from '../../people/changes';
 import { typedPhone } from '../../people/typedPhone';
 import { onOneLine } from '../../text';
 import { addressOnOneLine } from '../asFiled';
 import { countryCode } from '../countryCode';
+import { namedWord } from '../namedWord';
 import type { TakenPerson } from '../takenPerson';
 
 /** A person whose cells are being read. */
@@ -74,16 +75,9 @@ const TAGS_BETWEEN = '; ';
 const LONGEST_TAG = 40;
 
 const LONGEST_WORDS = 500;
-const closedWords = (closed: RowDraft['closed']): string =>
-  closed ? [closed.reason, closed.words].filter(Boolean).join(': ') : '';
-
-/** One of the workspace's words, whatever its capitals. */
-const named = (words: readonly string[], written: string): string | undefined =>
-  words.find((one) => one.toLowerCase() === written.toLowerCase());
-
 /** A reason of the workspace's list, and what stands behind a colon. */
 function closedOf(written: string, reasons: readonly string[]): RowDraft['closed'] | undefined {
-  const whole = named(reasons, written);
+  const whole = namedWord(reasons, written);
   if (whole !== undefined) return { reason: whole, words: '' };
   const reason = reasons.find((one) => written.toLowerCase().startsWith(`${one.toLowerCase()}:`));
   return reason === undefined ? undefined : { reason, words: written.slice(reason.length + 1).trim() };
@@ -266,7 +260,7 @@ export function peopleColumns(repeats: Repeats): PeopleColumn[] {
       about: 'One of the workspace’s words for rating.',
       get: ({ rating }) => rating ?? '',
       set: (draft, written, { ratings }) => {
-        const rating = written === '' ? null : named(ratings, written);
+        const rating = written === '' ? null : namedWord(ratings, written);
         if (rating === undefined) return ratings.length > 0 ? `Write ${ratings.join(', ')}, or nothing.` : 'This workspace has no words for rating yet.'; // prettier-ignore
         draft.rating = rating;
         return undefined;
@@ -306,7 +300,7 @@ export function peopleColumns(repeats: Repeats): PeopleColumn[] {
       get: ({ kind, status }) => (kind === 'lead' ? (status ?? '') : ''),
       set: (draft, written, { statuses }) => {
         if (draft.kind === 'contact') return written === '' ? undefined : 'Only leads have a status.';
-        const status = written === '' ? null : named(statuses, written);
+        const status = written === '' ? null : namedWord(statuses, written);
         if (status === undefined) return statuses.length > 0 ? `Write ${statuses.join(', ')}, or nothing.` : 'This workspace has no words for how far leads are.'; // prettier-ignore
         draft.status = status;
         return undefined;

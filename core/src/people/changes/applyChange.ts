@@ -98,7 +98,8 @@ export function leadAfter(
   return { closed: null, qualifiedAt: before.kind === 'lead' ? at : before.qualifiedAt };
 }
 
-const closedWords = (closed: LeadClosed | null): string =>
+/** Why a lead is closed, in one line. */
+export const closedWords = (closed: Pick<LeadClosed, 'reason' | 'words'> | null): string =>
   closed ? [closed.reason, closed.words].filter(Boolean).join(': ') : '';
 
 /** What the history says of the way from one record to another. */
