@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { emptyPersonFields } from '../../people';
 import { anyPerson } from '../anyPerson.testing';
 import { countryCode } from '../countryCode';
+import { newDraft } from '../bringIn';
 import type { TakenPerson } from '../takenPerson';
 import {
   cellMark,
@@ -15,7 +16,6 @@ import {
   rowState,
   unguardedCell,
   withCells,
-  type RowDraft,
 } from '.';
 
 const words = {
@@ -25,15 +25,6 @@ const words = {
   closeReasons: ['No need', 'No money'],
   owners: ['Ottilie Brandt', 'Idris Falconer'],
 };
-const blank = (): RowDraft => ({
-  fields: emptyPersonFields(),
-  kind: 'contact',
-  rating: null,
-  status: null,
-  closed: null,
-  tags: [],
-  owner: '',
-});
 const taken = (rest: Partial<TakenPerson>): TakenPerson => ({
   id: '01900000-0000-7000-8000-000000000001',
   version: 3,
@@ -71,7 +62,7 @@ describe('a table of people', () => {
         const { rows } = readCsv(`\uFEFF${file}`);
         expect(rows[0]).toEqual(columns.map(({ header }) => header));
         const cells = new Map(columns.map(({ key }, i) => [key, rows[1]![i]!]));
-        const { draft, faults } = withCells(blank(), cells, columns, words);
+        const { draft, faults } = withCells(newDraft(), cells, columns, words);
         expect(faults).toEqual([]);
         expect(draft).toEqual({ fields, kind: 'lead', rating: 'Hot', status: 'New', closed: { reason: 'No money', words: 'this year' }, tags, owner: 'Ottilie Brandt' }); // prettier-ignore
       }),
@@ -90,7 +81,7 @@ describe('a table of people', () => {
   it('says which cells cannot be, and takes the others', () => {
     const columns = peopleColumns(repeatsOf([]));
     const cells = new Map([['familyName', '  Voss  '], ['kind', 'Prospect'], ['rating', 'hot'], ['owner', 'Nobody'], ['phone1', '+44 1632 960117 ext. 12'], ['country', 'Deutschland'], ['notes', 'is only shown']]); // prettier-ignore
-    const { draft, faults } = withCells(blank(), cells, columns, words);
+    const { draft, faults } = withCells(newDraft(), cells, columns, words);
     expect(faults.map(({ key }) => key)).toEqual(['kind', 'owner']);
     expect(draft.fields).toMatchObject({ familyName: 'Voss', country: 'DE', phones: [{ value: '+441632960117', kind: 'work', extension: '12' }] }); // prettier-ignore
     expect(draft.rating).toBe('Hot');
@@ -99,7 +90,7 @@ describe('a table of people', () => {
   it('says how far a lead is and why it is closed, by the workspace’s words', () => {
     const columns = peopleColumns(repeatsOf([]));
     const written = (kind: 'lead' | 'contact', status: string, closedWhy: string) =>
-      withCells({ ...blank(), kind, status: 'New' }, new Map([['status', status], ['closedWhy', closedWhy]]), columns, words); // prettier-ignore
+      withCells({ ...newDraft(), kind, status: 'New' }, new Map([['status', status], ['closedWhy', closedWhy]]), columns, words); // prettier-ignore
     expect(written('lead', 'spoken TO', 'no need:  they have one ').draft).toMatchObject({ status: 'Spoken to', closed: { reason: 'No need', words: 'they have one' } }); // prettier-ignore
     expect(written('lead', '', '').draft).toMatchObject({ status: null, closed: null });
     expect(written('lead', 'Almost', 'No needle').faults.map(({ fault }) => fault)).toEqual(['Write New, Spoken to, or nothing.', 'Begin with No need, No money, or write nothing.']); // prettier-ignore
@@ -110,7 +101,7 @@ describe('a table of people', () => {
   it('takes an entry away whose cell is emptied', () => {
     const fields = { ...emptyPersonFields(), emails: ['a@b.example', 'c@d.example'], phones: [{ value: '+441632960117', kind: 'fax' as const, extension: '' }] }; // prettier-ignore
     const columns = peopleColumns(repeatsOf([{ fields }]));
-    const { draft } = withCells({ ...blank(), fields }, new Map([['email1', ''], ['phone1', '']]), columns, words); // prettier-ignore
+    const { draft } = withCells({ ...newDraft(), fields }, new Map([['email1', ''], ['phone1', '']]), columns, words); // prettier-ignore
     expect(draft.fields).toMatchObject({ emails: ['c@d.example'], phones: [] });
     expect(fields.emails).toEqual(['a@b.example', 'c@d.example']);
   });

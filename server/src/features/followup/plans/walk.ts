@@ -59,7 +59,8 @@ export const grantWishes = (database: DataSource): Promise<void> =>
       where: { workspaceId },
       order: { id: 'ASC' },
       take: AT_ONCE,
-      lock: { mode: 'pessimistic_write', onLocked: 'skip_locked' },
+      // Whoever is put in by another worker just now is put out after that, not before.
+      lock: { mode: 'pessimistic_write' },
     });
     for (const { planId, personId, madeBy, begins } of wishes) {
       const who = { workspaceId, accountId: madeBy };
