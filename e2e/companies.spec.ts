@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { expectAccessible, filePerson as file, goTo, signIn } from './desk';
 
@@ -71,4 +72,31 @@ test('a firm is found by an old name, renamed, brought together with another and
   await expect(firms(page).first()).toHaveText(new RegExp(`${own} Docks Ltd.*also ${own} Quays Ltd`));
   await goTo(page, 'People');
   await expect(page.getByRole('searchbox', { name: 'Find people' })).toBeVisible();
+});
+
+test('firms go out as a table, are renamed and noted there, and come back after a look at what it does', async ({
+  page,
+}, { project }) => {
+  await signIn(page, `companies-${project.name as 'phone' | 'wide'}`);
+  const own = `Tidewrack${project.name}`;
+  await file(page, { givenName: 'Dorrit', familyName: 'Shale', company: `${own} Ropes` });
+  await page.goto(`/companies?q=${own}`);
+  await page.getByRole('button', { name: 'As a spreadsheet' }).click();
+  const [out] = await Promise.all([page.waitForEvent('download'), page.getByText('Take out CSV').click()]);
+  const [head, row] = readFileSync(await out.path(), 'utf8')
+    .trimEnd()
+    .split('\r\n');
+  expect(row).toContain(`${own} Ropes,,1,`);
+  const changed = row!.replace(`${own} Ropes`, `${own} Cables`);
+  const give = (text: string) => page.getByLabel('A table of companies').setInputFiles({ name: 'companies.csv', mimeType: 'text/csv', buffer: Buffer.from(text) }); // prettier-ignore
+  await give('Name,E-mail\r\nA,B');
+  await expect(page.getByRole('alert')).toContainText('This is no table of firms');
+  await give([head, changed, `${own} Unknown`].join('\r\n'));
+  const told = page.getByRole('region', { name: 'A table that came back' });
+  await expect(told).toContainText('1 firm will be changed.');
+  await expect(told).toContainText('A firm comes here with the people whose cards name it.');
+  await expectAccessible(page);
+  await told.getByRole('button', { name: 'Take it over' }).click();
+  await expect(told).toContainText('1 firm was changed.');
+  await expect(firms(page)).toHaveText([new RegExp(`${own} Cables`)]);
 });

@@ -13,6 +13,12 @@ export const CompaniesQuery = z.strictObject({
 });
 export type CompaniesQuery = z.infer<typeof CompaniesQuery>;
 
+/** All of a list as a table. */
+export const CompaniesTakenQuery = CompaniesQuery.omit({ cursor: true, limit: true }).extend({
+  format: z.enum(['csv', 'xlsx']),
+});
+export type CompaniesTakenQuery = z.infer<typeof CompaniesTakenQuery>;
+
 /** A firm as a list shows it. */
 export const ListedCompany = z.object({
   id: z.uuid(),

@@ -24,6 +24,7 @@ export * from './secondLook';
 export * from './shares';
 export * from './reading';
 export * from './readings';
+export * from './tables';
 export * from './tag';
 export * from './takeOut';
 export * from './tasks';

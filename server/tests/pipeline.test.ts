@@ -1,6 +1,6 @@
 import 'reflect-metadata';
 import { randomUUID } from 'node:crypto';
-import type { Board, BusinessBack, EventsPage, LeadPage, NewOpportunity, Opportunity, OpportunityPage, PeopleChangeState, PipelineSettings, Problem, Qualified, TaskPage } from '@dossier/contract'; // prettier-ignore
+import type { Board, EventsPage, LeadPage, NewOpportunity, Opportunity, OpportunityPage, PeopleChangeState, PipelineSettings, Problem, Qualified, TableBack, TaskPage } from '@dossier/contract'; // prettier-ignore
 import { createDataSource } from '../src/dataSource';
 import { Client } from './client';
 import { databaseOf, until } from './services';
@@ -323,7 +323,7 @@ describe('the words and stages of a team', () => {
 
 describe('business as a table', () => {
   const back = (csv: string, preview: boolean) =>
-    rep.send<BusinessBack & Problem>('POST', `/business/import?preview=${preview ? 1 : 0}`, Buffer.from(csv), { 'content-type': 'text/csv' }); // prettier-ignore
+    rep.send<TableBack & Problem>('POST', `/business/import?preview=${preview ? 1 : 0}`, Buffer.from(csv), { 'content-type': 'text/csv' }); // prettier-ignore
 
   it('goes out, is changed there and comes back; what was changed here as well stays', async () => {
     const tag = name();
@@ -361,6 +361,8 @@ describe('business as a table', () => {
     expect(headers.get('content-type')).toContain('spreadsheetml');
     const assistant = await Client.signedIn('pim@keldermoss.example');
     expect((await assistant.get('/business/export?format=csv')).status).toBe(403);
+    const twice = await back([head, first, first!.replace(',1000,', ',3,')].join('\r\n'), true);
+    expect(twice.body.faults.map(({ row, fault }) => [row, fault])).toEqual([[2, 'This row is there twice; only the first is read.']]); // prettier-ignore
     for (const wrong of ['', 'Name,E-mail\r\nA,B', '\u0000\u0001\u0002'])
       expect([wrong, (await back(wrong, false)).status]).toEqual([wrong, 422]);
   });

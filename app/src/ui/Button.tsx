@@ -11,6 +11,8 @@ interface Props {
   busy?: boolean;
   /** What a screen reader says when it is more than the words on the button. */
   label?: string;
+  /** Whether what it unfolds is to be seen. */
+  expanded?: boolean;
   className?: string;
 }
 
@@ -27,12 +29,23 @@ const WORDS = {
   brick: 'text-brick underline',
 } as const;
 
-export function Button({ children, onPress, look = 'plain', icon, disabled, busy, label, className = '' }: Props) {
+export function Button({
+  children,
+  onPress,
+  look = 'plain',
+  icon,
+  disabled,
+  busy,
+  label,
+  expanded,
+  className = '',
+}: Props) {
   const off = disabled || busy;
   return (
     <Pressable
       role="button"
       aria-label={label}
+      aria-expanded={expanded}
       aria-disabled={off}
       aria-busy={busy}
       disabled={off}

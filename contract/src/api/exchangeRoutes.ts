@@ -1,8 +1,10 @@
 import { BackupRequest, Backups, BackupSchedule } from '../backup';
 import { Import, ImportMapping, ImportQuery, ImportRows, ImportRowSettled, ImportRowsQuery, ImportRun, Imports } from '../bringIn'; // prettier-ignore
+import { CompaniesTakenQuery } from '../companies';
 import { VcardQuery } from '../people';
-import { BusinessBack, BusinessBackQuery, BusinessTakenQuery } from '../pipeline';
+import { BusinessTakenQuery } from '../pipeline';
 import { ShareFields, ShareMade, Shares } from '../shares';
+import { TableBack, TableBackQuery } from '../tables';
 import { TakeOutColumns, TakeOutColumnsRequest, TakeOutQuery, TakeOutRequest } from '../takeOut';
 import type { Bytes, DescribedRoutes } from './describedRoute';
 
@@ -54,9 +56,23 @@ export const EXCHANGE_ROUTES: DescribedRoutes = {
     about:
       'Takes such a table back: changed cells are changed here, rows without an id are new. With `?preview=1` only says what it would do.',
     scope: write,
-    query: BusinessBackQuery,
+    query: TableBackQuery,
     body: ANY_FILE,
-    answer: BusinessBack,
+    answer: TableBack,
+  },
+  'GET /companies/export': {
+    about: 'Firms of a list as a table that can come back.',
+    scope: 'export',
+    query: CompaniesTakenQuery,
+    answer: FILE,
+  },
+  'POST /companies/import': {
+    about:
+      'Takes such a table back: firms get the names that were changed, and further notes. With `?preview=1` only says what it would do.',
+    scope: write,
+    query: TableBackQuery,
+    body: ANY_FILE,
+    answer: TableBack,
   },
   'GET /imports': { about: 'The latest files that were brought in.', scope: write, answer: Imports },
   'POST /imports': {

@@ -1,1 +1,6 @@
-export { CompaniesLayout as default } from '@/features/companies';
+import { CompaniesLayout } from '@/features/companies';
+import { RecordTable } from '@/features/exchange';
+
+export default function Companies() {
+  return <CompaniesLayout AsTable={RecordTable} />;
+}

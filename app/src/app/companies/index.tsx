@@ -1,1 +1,6 @@
-export { NoFirmChosen as default } from '@/features/companies';
+import { NoFirmChosen } from '@/features/companies';
+import { RecordTable } from '@/features/exchange';
+
+export default function NoFirm() {
+  return <NoFirmChosen AsTable={RecordTable} />;
+}

@@ -1,6 +1,6 @@
-import { BusinessTable } from '@/features/exchange';
+import { RecordTable } from '@/features/exchange';
 import { OpportunityListScreen } from '@/features/pipeline';
 
 export default function List() {
-  return <OpportunityListScreen AsTable={BusinessTable} />;
+  return <OpportunityListScreen AsTable={RecordTable} />;
 }

@@ -2,17 +2,17 @@ import { Slot, usePathname } from 'expo-router';
 import { View } from 'react-native';
 import { useWide } from '@/lib/useWide';
 import { EmptyState, HiddenHeading } from '@/ui';
-import { CompaniesList } from './CompaniesList';
+import { CompaniesList, type LentTable } from './CompaniesList';
 
 /** On a wide screen the list stays beside the firm; on a phone one follows the other. */
-export function CompaniesLayout() {
+export function CompaniesLayout({ AsTable }: LentTable) {
   const wide = useWide();
   const path = usePathname();
   if (!wide) return <Slot />;
   return (
     <View className="min-h-0 flex-1 flex-row">
       <View className="min-h-0 w-[380px] border-r border-rule">
-        <CompaniesList beside chosen={path.split('/')[2]} />
+        <CompaniesList AsTable={AsTable} beside chosen={path.split('/')[2]} />
       </View>
       <View className="min-h-0 min-w-0 flex-1">
         <Slot />
@@ -22,9 +22,9 @@ export function CompaniesLayout() {
 }
 
 /** The page behind `/companies`: the list itself on a phone, a hint beside the list elsewhere. */
-export function NoFirmChosen() {
+export function NoFirmChosen({ AsTable }: LentTable) {
   const wide = useWide();
-  if (!wide) return <CompaniesList />;
+  if (!wide) return <CompaniesList AsTable={AsTable} />;
   return (
     <View role="main">
       <HiddenHeading>Companies</HiddenHeading>

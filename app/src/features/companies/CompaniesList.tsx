@@ -1,6 +1,6 @@
 import type { ListedCompany } from '@dossier/contract';
 import { Link, useGlobalSearchParams, useRouter, type Href } from 'expo-router';
-import { useMemo } from 'react';
+import { Suspense, useMemo, type ComponentType } from 'react';
 import { View } from 'react-native';
 import { ListSwitch, useListKeys } from '@/features/people';
 import { problemText } from '@/lib/api';
@@ -14,8 +14,13 @@ const ORDERS = [
   { value: 'new', label: 'Newest first' },
 ];
 
+export interface LentTable {
+  /** The list as a table, out and back: lent by the room that makes files. */
+  AsTable: ComponentType<{ of: 'companies'; address: string }>;
+}
+
 /** Every firm at which somebody works or worked; what is looked for, and the order, stand in the address. */
-export function CompaniesList({ chosen, beside }: { chosen?: string; beside?: boolean }) {
+export function CompaniesList({ AsTable, chosen, beside }: LentTable & { chosen?: string; beside?: boolean }) {
   const router = useRouter();
   const params = useGlobalSearchParams<{ q?: string; sort?: string }>();
   const [q, sort] = [params.q ?? '', params.sort ?? ''];
@@ -39,13 +44,18 @@ export function CompaniesList({ chosen, beside }: { chosen?: string; beside?: bo
           onChange={(next) => router.setParams({ q: next || undefined })}
           field={field}
         />
-        <View className="flex-row">
+        <View className="flex-row flex-wrap items-center justify-between gap-x-2">
           <Select
             label="Order of the list"
             options={q ? [{ value: '', label: 'Best first' }, ...ORDERS] : ORDERS}
             value={sort || (q ? '' : 'name')}
             onChange={(next) => router.setParams({ sort: next || undefined })}
           />
+          {firms.length > 0 ? (
+            <Suspense fallback={null}>
+              <AsTable of="companies" address={here} />
+            </Suspense>
+          ) : null}
         </View>
         {error ? (
           <Notice fault action={<Button onPress={() => void refetch()}>Try again</Button>}>

@@ -5,7 +5,7 @@ export { PersonElsewhere } from './systems/PersonElsewhere';
 export { useSystemNamesQuery } from './systems/api';
 export { SystemsTrouble } from './systems/SystemsTrouble';
 export const SharedScreen = lazyScreen(() => import('./SharedScreen'), 'SharedScreen');
-export const BusinessTable = lazyScreen(() => import('./business/BusinessTable'), 'BusinessTable');
+export const RecordTable = lazyScreen(() => import('./records/RecordTable'), 'RecordTable');
 export const TakeOutPanel = lazyScreen(() => import('./TakeOutPanel'), 'TakeOutPanel');
 export const BringInScreen = lazyScreen(() => import('./BringInScreen'), 'BringInScreen');
 export const ImportScreen = lazyScreen(() => import('./ImportScreen'), 'ImportScreen');

@@ -1,6 +1,6 @@
 import { namedWord } from '../namedWord';
 import { amountOf } from '../../pipeline';
-import { onOneLine } from '../../text';
+import { BETWEEN, onlyShown, type RecordColumn } from '../records';
 
 /** An opportunity as it goes out. */
 export interface TakenOpportunity {
@@ -34,18 +34,6 @@ export interface BusinessWords {
   currency: string;
 }
 
-export interface BusinessColumn {
-  key: string;
-  header: string;
-  type: 'text' | 'number' | 'date' | 'moment';
-  about: string;
-  /** What stands in the cell: a number with a point; a day as 2026-03-24, a moment in ISO 8601. */
-  get: (one: TakenOpportunity) => string;
-  /** Writes a cell; words about what is wrong with it where it cannot be. Missing where it is only shown. */
-  set?: (draft: BusinessDraft, text: string, words: BusinessWords) => string | undefined;
-}
-
-const BETWEEN = '; ';
 const LONGEST = { title: 200, company: 240 } as const;
 /** A day as it is written in a spreadsheet: 2026-03-24, perhaps with a time behind it. */
 const dayOf = (written: string): string | undefined => {
@@ -53,7 +41,7 @@ const dayOf = (written: string): string | undefined => {
   return day && !Number.isNaN(Date.parse(day)) && new Date(day).toISOString().startsWith(day) ? day : undefined;
 };
 
-export const BUSINESS_COLUMNS: readonly BusinessColumn[] = [
+export const BUSINESS_COLUMNS: readonly RecordColumn<TakenOpportunity, BusinessDraft, BusinessWords>[] = [
   {
     key: 'title',
     header: 'Opportunity',
@@ -169,36 +157,15 @@ export const BUSINESS_COLUMNS: readonly BusinessColumn[] = [
       return undefined;
     },
   },
-  shown('state', 'State', 'text', 'Open, Won or Lost.', ({ state }) => `${state[0]!.toUpperCase()}${state.slice(1)}`),
-  shown('endedAt', 'Ended', 'moment', 'When it was won or lost.', ({ endedAt }) => endedAt?.toISOString() ?? ''),
-  shown('reason', 'Why', 'text', 'Why it was won or lost.', ({ reason }) => reason),
-  shown('occasion', 'Occasion', 'text', 'Where it came from.', ({ occasion }) => occasion),
-  shown('people', 'People', 'text', 'Who has to do with it.', ({ people }) => people.join(BETWEEN)),
+  onlyShown(
+    'state',
+    'State',
+    'text',
+    'Open, Won or Lost.',
+    ({ state }) => `${state[0]!.toUpperCase()}${state.slice(1)}`,
+  ),
+  onlyShown('endedAt', 'Ended', 'moment', 'When it was won or lost.', ({ endedAt }) => endedAt?.toISOString() ?? ''),
+  onlyShown('reason', 'Why', 'text', 'Why it was won or lost.', ({ reason }) => reason),
+  onlyShown('occasion', 'Occasion', 'text', 'Where it came from.', ({ occasion }) => occasion),
+  onlyShown('people', 'People', 'text', 'Who has to do with it.', ({ people }) => people.join(BETWEEN)),
 ];
-
-function shown(
-  key: string,
-  header: string,
-  type: BusinessColumn['type'],
-  about: string,
-  get: BusinessColumn['get'],
-): BusinessColumn {
-  return { key, header, type, about: `${about} Only shown: it is not read when the table comes back.`, get };
-}
-
-/** Reads cells into an opportunity. @param cells by the keys of their columns @returns what is wrong with which of them, and it without those */
-export function withBusinessCells(
-  draft: BusinessDraft,
-  cells: ReadonlyMap<string, string>,
-  words: BusinessWords,
-): { draft: BusinessDraft; faults: { key: string; fault: string }[] } {
-  const changed: BusinessDraft = { ...draft, about: [...draft.about] };
-  const faults: { key: string; fault: string }[] = [];
-  for (const { key, set } of BUSINESS_COLUMNS) {
-    const written = cells.get(key);
-    if (written === undefined || !set) continue;
-    const fault = set(changed, onOneLine(written).trim(), words);
-    if (fault) faults.push({ key, fault });
-  }
-  return { draft: changed, faults };
-}

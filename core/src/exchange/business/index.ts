@@ -1,3 +1,2 @@
 /** Opportunities as a table, out and back. */
-export * from './cameBack';
 export * from './columns';

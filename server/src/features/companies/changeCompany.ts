@@ -13,30 +13,30 @@ import { familyOf, lockStaff, moveJobs } from './queries';
  * A firm gets another name; the one it had still means it.
  * @throws ProblemError 404, or 409 when it changed since the version named, or another firm is called so
  */
-export function renameCompany(
-  database: DataSource,
+export const renameCompany = (database: DataSource, who: SignedIn, id: string, as: CompanyRename): Promise<void> =>
+  inWorkspace(database, who.workspaceId, (manager) => renameIn(manager, who, id, as));
+
+/** As `renameCompany`, within a transaction. Nothing is written where it throws. */
+export async function renameIn(
+  manager: EntityManager,
   who: SignedIn,
   id: string,
   { name, version }: CompanyRename,
 ): Promise<void> {
-  return inWorkspace(database, who.workspaceId, async (manager) => {
-    const staff = await lockStaff(manager, who.workspaceId, [id]);
-    const [company] = await locked(manager, who.workspaceId, [id]);
-    if (company!.version !== version)
-      throw conflict('stale', 'Somebody changed this firm meanwhile. Look at it again.');
-    const before = company!.name;
-    if (name === before) return;
-    const keys = keysOfName(name);
-    const family = await familyOf(manager, who.workspaceId, id);
-    const other = await manager.findOneBy(Company, { workspaceId: who.workspaceId, nameKey: keys.nameKey, mergedInto: IsNull(), id: Not(id) }); // prettier-ignore
-    if (other)
-      throw conflict('firm-exists', `There is a firm “${other.name}” already. Bring the two together instead.`);
-    await manager.update(Company, { id }, { name, ...keys, version: version + 1 });
-    await manager.delete(CompanyName, { companyId: In(family), nameKey: keys.nameKey });
-    await keepSpelling(manager, company!, before);
-    await logAct(manager, who, { companyId: id, otherId: null, action: 'renamed', before, after: name, employmentIds: [] }); // prettier-ignore
-    await tellOfFirm(manager, who, staff, before, name);
-  });
+  const staff = await lockStaff(manager, who.workspaceId, [id]);
+  const [company] = await locked(manager, who.workspaceId, [id]);
+  if (company!.version !== version) throw conflict('stale', 'Somebody changed this firm meanwhile. Look at it again.');
+  const before = company!.name;
+  if (name === before) return;
+  const keys = keysOfName(name);
+  const family = await familyOf(manager, who.workspaceId, id);
+  const other = await manager.findOneBy(Company, { workspaceId: who.workspaceId, nameKey: keys.nameKey, mergedInto: IsNull(), id: Not(id) }); // prettier-ignore
+  if (other) throw conflict('firm-exists', `There is a firm “${other.name}” already. Bring the two together instead.`);
+  await manager.update(Company, { id }, { name, ...keys, version: version + 1 });
+  await manager.delete(CompanyName, { companyId: In(family), nameKey: keys.nameKey });
+  await keepSpelling(manager, company!, before);
+  await logAct(manager, who, { companyId: id, otherId: null, action: 'renamed', before, after: name, employmentIds: [] }); // prettier-ignore
+  await tellOfFirm(manager, who, staff, before, name);
 }
 
 const keepSpelling = (manager: EntityManager, { id: companyId, workspaceId }: Company, name: string) =>

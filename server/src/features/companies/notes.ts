@@ -7,15 +7,24 @@ import { inWorkspace } from '../../platform/workspaceScope';
 import { Company } from '../people';
 import { CompanyNote } from './entities';
 
-/** Writes something down of a firm. @throws ProblemError 404 */
-export function addCompanyNote(database: DataSource, who: SignedIn, companyId: string, text: string): Promise<string> {
-  return inWorkspace(database, who.workspaceId, async (manager) => {
-    const { workspaceId, accountId: authorId } = who;
-    if (!(await manager.existsBy(Company, { id: companyId, workspaceId }))) throw notFound('This firm');
-    const id = uuidv7();
-    await manager.insert(CompanyNote, { id, workspaceId, companyId, authorId, text, at: new Date(), changedAt: null });
-    return id;
+/** Writes something down of a firm. @returns its id @throws ProblemError 404 */
+export const addCompanyNote = (database: DataSource, who: SignedIn, companyId: string, text: string): Promise<string> =>
+  inWorkspace(database, who.workspaceId, async (manager) => {
+    if (!(await manager.existsBy(Company, { id: companyId, workspaceId: who.workspaceId })))
+      throw notFound('This firm');
+    return noteIn(manager, who, companyId, text);
   });
+
+/** As `addCompanyNote`, within a transaction and of a firm that is there. */
+export async function noteIn(
+  manager: EntityManager,
+  { workspaceId, accountId: authorId }: SignedIn,
+  companyId: string,
+  text: string,
+): Promise<string> {
+  const id = uuidv7();
+  await manager.insert(CompanyNote, { id, workspaceId, companyId, authorId, text, at: new Date(), changedAt: null });
+  return id;
 }
 
 /** @throws ProblemError 404, or 403 for the note of a colleague */

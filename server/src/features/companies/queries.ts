@@ -155,3 +155,27 @@ export const cardsOfStaff = (
      order by k.taken_at desc, k.id limit $3`,
     [workspaceId, companyId, atMost],
   );
+
+/** Of each firm: those that became it with itself, its other names, up to so many who work there now, and what was noted of it, the latest first. */
+export const firmsInFull = (
+  manager: EntityManager,
+  workspaceId: string,
+  ids: readonly string[],
+  atMost: { people: number; notes: number },
+): Promise<{ id: string; members: string[]; names: string[]; staff: string[]; notes: string[] }[]> =>
+  manager.query(
+    `with recursive family(root, id) as (
+       select asked, asked from unnest($2::uuid[]) asked
+       union all select f.root, c.id from family f join company c on c.workspace_id = $1 and c.merged_into = f.id),
+     firm as (select root as id, array_agg(id) as members from family group by root)
+     select f.id, f.members,
+       array(select distinct n.name from (
+           select name from company_name where workspace_id = $1 and company_id = any(f.members)
+           union all select name from company where workspace_id = $1 and id = any(f.members) and merged_into is not null) n
+         where n.name <> own.name order by n.name) as names,
+       array(select e.person_id from employment e join person p on p.workspace_id = $1 and p.id = e.person_id and p.deleted_at is null
+         where e.workspace_id = $1 and e.company_id = f.id and e.ended_at is null order by e.person_id limit $3) as staff,
+       array(select n.text from company_note n where n.workspace_id = $1 and n.company_id = any(f.members) order by n.at desc, n.id desc limit $4) as notes
+     from firm f join company own on own.workspace_id = $1 and own.id = f.id`,
+    [workspaceId, ids, atMost.people, atMost.notes],
+  );

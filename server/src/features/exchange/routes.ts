@@ -1,6 +1,6 @@
 import {
-  BusinessBackQuery,
   BusinessTakenQuery,
+  CompaniesTakenQuery,
   ImportMapping,
   ImportQuery,
   ImportRowsQuery,
@@ -9,6 +9,7 @@ import {
   MAX_IMPORT_BYTES,
   ShareFields,
   ShareOpened,
+  TableBackQuery,
   TakeOutColumnsRequest,
   TakeOutQuery,
   TakeOutRequest,
@@ -29,6 +30,8 @@ import { beginImport, cancelImport, mapImport, runImport, settleRow, undoImport 
 import { importRows, importState, latestImports } from './bringIn/importState';
 import { bringBusinessBack } from './business/bringBack';
 import { takeBusinessOut } from './business/takeOut';
+import { bringCompaniesBack } from './companies/bringBack';
+import { takeCompaniesOut } from './companies/takeOut';
 import { fileName } from './fileName';
 import { listedOf } from './takeOut/chosenPeople';
 import { takeOutEverything } from './takeOut/everything';
@@ -39,6 +42,7 @@ const Id = z.object({ id: z.uuid() });
 const RowId = Id.extend({ number: z.coerce.number().int().min(0) });
 /** Whatever it says it is: what it is is told by its bytes. */
 const fileBytes = express.raw({ type: () => true, limit: MAX_IMPORT_BYTES });
+const bytesOf = ({ body }: { body: unknown }): Uint8Array => (Buffer.isBuffer(body) ? body : new Uint8Array());
 
 /** Opening a link: nobody is signed in. Its secret stands in no address, so that no log keeps it. */
 export const shareRoutes = (database: DataSource): Router =>
@@ -64,17 +68,22 @@ export function exchangeRoutes(database: DataSource): Routes {
       await takeBusinessOut(database, whoIs(request), BusinessTakenQuery.parse(request.query), response);
     })
     .post('/business/import', 'takeOut', fileBytes, async (request, response) => {
-      const { preview } = BusinessBackQuery.parse(request.query);
-      const bytes = Buffer.isBuffer(request.body) ? request.body : Buffer.alloc(0);
-      response.json(await bringBusinessBack(database, whoIs(request), bytes, preview === '1'));
+      const { preview } = TableBackQuery.parse(request.query);
+      response.json(await bringBusinessBack(database, whoIs(request), bytesOf(request), preview === '1'));
+    })
+    .get('/companies/export', 'takeOut', async (request, response) => {
+      await takeCompaniesOut(database, whoIs(request), CompaniesTakenQuery.parse(request.query), response);
+    })
+    .post('/companies/import', 'takeOut', fileBytes, async (request, response) => {
+      const { preview } = TableBackQuery.parse(request.query);
+      response.json(await bringCompaniesBack(database, whoIs(request), bytesOf(request), preview === '1'));
     })
     .get('/imports', 'takeOut', async (request, response) => {
       response.json(await latestImports(database, whoIs(request)));
     })
     .post('/imports', 'takeOut', fileBytes, async (request, response) => {
       const { name } = ImportQuery.parse(request.query);
-      const bytes: unknown = request.body;
-      const id = await beginImport(database, whoIs(request), name, Buffer.isBuffer(bytes) ? bytes : Buffer.alloc(0));
+      const id = await beginImport(database, whoIs(request), name, bytesOf(request));
       response.status(201).json(await importState(database, whoIs(request), id));
     })
     .get('/imports/:id', 'takeOut', async (request, response) => {

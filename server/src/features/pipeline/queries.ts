@@ -304,6 +304,18 @@ export const takenRows = (manager: EntityManager, workspaceId: string, ids: read
     [workspaceId, ids],
   );
 
+/** What is open and what was won at each of these firms, in each currency. */
+export const businessOfFirms = (
+  manager: EntityManager,
+  workspaceId: string,
+  companyIds: readonly string[],
+): Promise<{ company_id: string; state: 'open' | 'won'; currency: string; count: number; value: number }[]> =>
+  manager.query(
+    `select company_id, state, currency, count(*)::int as count, coalesce(sum(value), 0)::float8 as value from opportunity
+     where workspace_id = $1 and company_id = any($2::uuid[]) and state in ('open', 'won') group by 1, 2, 3 order by 3`,
+    [workspaceId, companyIds],
+  );
+
 /** What is open of one colleague's is another's; what is over stays whose it was. @returns how many */
 export async function handOverBusiness(
   manager: EntityManager,

@@ -14,7 +14,7 @@ import { OpportunityRow } from './OpportunityRow';
 
 interface Props {
   /** The list as a table, out and back: lent by the room that makes files. */
-  AsTable: ComponentType<{ address: string }>;
+  AsTable: ComponentType<{ of: 'business'; address: string }>;
 }
 
 /** All business, also what is over, found, narrowed and put in order. */
@@ -86,9 +86,11 @@ export function ListScreen({ AsTable }: Props) {
           </Soft>
         ) : null}
         {first && first.total > 0 ? (
-          <Suspense fallback={null}>
-            <AsTable address={new URLSearchParams(place as Record<string, string>).toString()} />
-          </Suspense>
+          <View className="-mx-3 flex-row">
+            <Suspense fallback={null}>
+              <AsTable of="business" address={new URLSearchParams(place as Record<string, string>).toString()} />
+            </Suspense>
+          </View>
         ) : null}
         {error ? (
           <Notice fault action={<Button onPress={() => void refetch()}>Try again</Button>}>

@@ -1,34 +1,13 @@
-import type { BusinessBack, OpportunityFields } from '@dossier/contract';
-import { businessHead, cameBack, withBusinessCells, type BusinessDraft, type BusinessWords } from '@dossier/core/exchange/business'; // prettier-ignore
-import { BUSINESS_COLUMNS } from '@dossier/core/exchange/business';
+import type { OpportunityFields, TableBack } from '@dossier/contract';
+import { BUSINESS_COLUMNS, type BusinessDraft, type BusinessWords } from '@dossier/core/exchange/business';
+import { cameBack, withRecordCells } from '@dossier/core/exchange/records';
 import { IsNull, type DataSource, type EntityManager } from 'typeorm';
-import { z } from 'zod';
-import { ProblemError } from '../../../platform/problem';
 import type { SignedIn } from '../../../platform/session';
-import { inWorkspace } from '../../../platform/workspaceScope';
 import { Account, Workspace } from '../../account';
 import { knownCompanies } from '../../people';
 import { changeIn, haveStages, makeIn, moveIn, stagesIn, takenRows, type TakenRow } from '../../pipeline';
-import { parsing } from '../bringIn/parsing';
+import { backRows, bringBack, nothingTold, TWICE, type BackRow } from '../records/tableBack';
 import { takenOf } from './takeOut';
-
-const MOST_ROWS = 5_000;
-/** So much is told of what went wrong. */
-const MOST_TOLD = 200;
-
-/** What would have been done is taken back. */
-class OnlyLooked extends Error {
-  constructor(readonly told: BusinessBack) {
-    super();
-  }
-}
-
-interface Row {
-  number: number;
-  id: string | undefined;
-  state: string;
-  cells: Map<string, string>;
-}
 
 /**
  * A table of business that went out, or one like it, comes back: cells that were changed are changed here, rows without an id are new
@@ -40,37 +19,13 @@ export async function bringBusinessBack(
   who: SignedIn,
   bytes: Uint8Array,
   preview: boolean,
-): Promise<BusinessBack> {
+): Promise<TableBack> {
   await haveStages(database, who.workspaceId);
-  const rows = await rowsOf(bytes);
-  try {
-    return await inWorkspace(database, who.workspaceId, async (manager) => {
-      const told = await bring(manager, who, rows);
-      if (preview) throw new OnlyLooked(told);
-      return told;
-    });
-  } catch (error) {
-    if (error instanceof OnlyLooked) return error.told;
-    throw error;
-  }
+  const rows = await backRows(bytes, BUSINESS_COLUMNS, 'title', 'business');
+  return bringBack(database, who.workspaceId, preview, (manager) => bring(manager, who, rows));
 }
 
-async function rowsOf(bytes: Uint8Array): Promise<Row[]> {
-  const { head, rows } = await parsing(bytes, null);
-  const table = [...(head ? [head] : []), ...rows].filter((row): row is string[] => Array.isArray(row));
-  const keys = table[0] && businessHead(table[0]);
-  if (!keys)
-    throw new ProblemError(422, 'unreadable-file', 'Not readable', 'This is no table of business: its first row has no column “Opportunity”. Take one out first, and change that.'); // prettier-ignore
-  if (table.length - 1 > MOST_ROWS)
-    throw new ProblemError(422, 'unreadable-file', 'Too much', `There are more than ${MOST_ROWS.toLocaleString('en')} rows. Bring them in parts.`); // prettier-ignore
-  return table.slice(1).map((row, number) => {
-    const cells = new Map(keys.flatMap((key, place) => (key ? [[key, row[place] ?? ''] as const] : [])));
-    const id = z.uuid().safeParse(cells.get('back:id')?.trim());
-    return { number: number + 1, id: id.success ? id.data : undefined, state: cells.get('back:state') ?? '', cells };
-  });
-}
-
-async function bring(manager: EntityManager, who: SignedIn, rows: readonly Row[]): Promise<BusinessBack> {
+async function bring(manager: EntityManager, who: SignedIn, rows: readonly BackRow[]): Promise<TableBack> {
   const { workspaceId } = who;
   const { currency } = await manager.findOneByOrFail(Workspace, { id: workspaceId });
   const stages = await stagesIn(manager, workspaceId);
@@ -78,22 +33,24 @@ async function bring(manager: EntityManager, who: SignedIn, rows: readonly Row[]
   const words: BusinessWords = { stages: stages.map(({ name }) => name), owners: owners.map(({ name }) => name), currency }; // prettier-ignore
   const ids = rows.flatMap(({ id }) => id ?? []);
   const known = new Map((await takenRows(manager, workspaceId, ids)).map((row) => [row.id, row]));
-  const told: BusinessBack = { made: 0, changed: 0, same: 0, conflicts: [], faults: [] };
+  const told = nothingTold();
   const header = (key: string) => BUSINESS_COLUMNS.find((column) => column.key === key)?.header ?? '';
   for (const row of rows) {
     const here = row.id ? known.get(row.id) : undefined;
     const title = row.cells.get('title')?.trim() || here?.title || '';
     const fault = (field: string, words_: string) => told.faults.push({ row: row.number, title, field, fault: words_ });
-    if (row.id && !here) {
-      fault('', 'This opportunity is not here any more.');
+    if (row.isTwice || (row.id && !here)) {
+      fault('', row.isTwice ? TWICE : 'This opportunity is not here any more.');
       continue;
     }
-    const back = here ? cameBack(row.cells, row.state, takenOf(here)) : { cells: row.cells, conflicts: [] };
+    const back = here
+      ? cameBack(BUSINESS_COLUMNS, row.cells, row.state, takenOf(here))
+      : { cells: row.cells, conflicts: [] };
     for (const { key, ...both } of back.conflicts) told.conflicts.push({ row: row.number, title, field: header(key), ...both }); // prettier-ignore
     const begun = here ? draftOf(here) : { ...EMPTY, currency, stage: words.stages[0]!, owner: owners.find(({ id }) => id === who.accountId)?.name ?? words.owners[0]! }; // prettier-ignore
     // What is left empty in a new row is as usual.
     const cells = here ? back.cells : new Map([...back.cells].filter(([key, text]) => key === 'title' || text.trim()));
-    const { draft, faults } = withBusinessCells(begun, cells, words);
+    const { draft, faults } = withRecordCells(BUSINESS_COLUMNS, begun, cells, words);
     for (const one of faults) fault(header(one.key), one.fault);
     const companyId = await companyOf(manager, workspaceId, draft, here);
     if (companyId === undefined) {
@@ -119,7 +76,7 @@ async function bring(manager: EntityManager, who: SignedIn, rows: readonly Row[]
     else if (draft.stage !== here.stage) fault(header('stage'), 'This is over: it stays in its stage.');
     told.changed++;
   }
-  return { ...told, conflicts: told.conflicts.slice(0, MOST_TOLD), faults: told.faults.slice(0, MOST_TOLD) };
+  return told;
 }
 
 const EMPTY: BusinessDraft = { title: '', company: '', value: null, currency: '', expectedOn: null, chance: null, stage: '', about: [], owner: '' }; // prettier-ignore

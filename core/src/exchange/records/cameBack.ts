@@ -1,17 +1,23 @@
 import { cellMark, marksOf } from '../table';
-import { BUSINESS_COLUMNS, type TakenOpportunity } from './columns';
+import type { RecordColumn } from './columns';
 
 /** Columns behind the others by which a row is known again, and which of its cells were changed. */
-export const BUSINESS_BACK = { id: 'Dossier id', state: 'Dossier state' } as const;
+export const RECORD_BACK = { id: 'Dossier id', state: 'Dossier state' } as const;
 
-/** Which column is which, by the names in the first row; none where it is no such table. */
-export function businessHead(head: readonly string[]): (string | undefined)[] | undefined {
+type AnyColumn = Pick<RecordColumn<unknown>, 'key' | 'header'>;
+
+/** Which column is which, by the names in the first row. @param needed without this column it is no such table: none then */
+export function recordHead(
+  columns: readonly AnyColumn[],
+  needed: string,
+  head: readonly string[],
+): (string | undefined)[] | undefined {
   const names = new Map<string, string>([
-    ...BUSINESS_COLUMNS.map(({ header, key }) => [header.toLowerCase(), key] as const),
-    ...Object.entries(BUSINESS_BACK).map(([key, header]) => [header.toLowerCase(), `back:${key}`] as const),
+    ...columns.map(({ header, key }) => [header.toLowerCase(), key] as const),
+    ...Object.entries(RECORD_BACK).map(([key, header]) => [header.toLowerCase(), `back:${key}`] as const),
   ]);
   const keys = head.map((name) => names.get(name.trim().toLowerCase()));
-  return keys.includes('title') ? keys : undefined;
+  return keys.includes(needed) ? keys : undefined;
 }
 
 /** Cells that were changed in the table and may be written, and those that were changed here as well since. */
@@ -21,10 +27,15 @@ export interface CameBack {
 }
 
 /** What a row that went out says now. @param state the marks that it went out with @param now as it is here */
-export function cameBack(cells: ReadonlyMap<string, string>, state: string, now: TakenOpportunity): CameBack {
+export function cameBack<Taken, Draft, Words>(
+  columns: readonly RecordColumn<Taken, Draft, Words>[],
+  cells: ReadonlyMap<string, string>,
+  state: string,
+  now: Taken,
+): CameBack {
   const marks = marksOf(state);
   const told: CameBack = { cells: new Map(), conflicts: [] };
-  for (const { key, get, set } of BUSINESS_COLUMNS) {
+  for (const { key, get, set } of columns) {
     const there = cells.get(key);
     if (there === undefined || !set) continue;
     const here = get(now);

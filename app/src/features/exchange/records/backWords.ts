@@ -1,10 +1,16 @@
-import type { BusinessBack } from '@dossier/contract';
+import type { TableBack } from '@dossier/contract';
 import { counted } from '@/lib/counted';
 
-const several = (number: number): string => counted(number, 'opportunity', 'opportunities');
+/** Records that go out and back as tables of their own; also what stands in their addresses. */
+export type RecordKind = 'business' | 'companies';
+const CALLED: Record<RecordKind, [one: string, several: string]> = {
+  business: ['opportunity', 'opportunities'],
+  companies: ['firm', 'firms'],
+};
 
 /** What a table that came back does, sentence by sentence. */
-export function backWords({ made, changed, same }: BusinessBack, isDone: boolean): string[] {
+export function backWords(of: RecordKind, { made, changed, same }: TableBack, isDone: boolean): string[] {
+  const several = (number: number) => counted(number, ...CALLED[of]);
   const verb = (number: number) => (isDone ? (number === 1 ? 'was' : 'were') : 'will be');
   const words = [
     changed > 0 && `${several(changed)} ${verb(changed)} changed.`,

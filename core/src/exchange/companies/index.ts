@@ -1,0 +1,2 @@
+/** Firms as a table, out and back. */
+export * from './columns';
