@@ -82,7 +82,7 @@ test('firms go out as a table, are renamed and noted there, and come back after 
   await file(page, { givenName: 'Dorrit', familyName: 'Shale', company: `${own} Ropes` });
   await page.goto(`/companies?q=${own}`);
   await page.getByRole('button', { name: 'As a spreadsheet' }).click();
-  const [out] = await Promise.all([page.waitForEvent('download'), page.getByText('Take out CSV').click()]);
+  const [out] = await Promise.all([page.waitForEvent('download'), page.getByText('As CSV').click()]);
   const [head, row] = readFileSync(await out.path(), 'utf8')
     .trimEnd()
     .split('\r\n');

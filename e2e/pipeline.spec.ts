@@ -225,7 +225,7 @@ test('business goes out as a table, is changed there, and comes back after a loo
   const id = await opportunity(page, `${mark} doors`, { value: 100 });
   await page.goto(`/pipeline/list?q=${encodeURIComponent(mark)}`);
   await page.getByRole('button', { name: 'As a spreadsheet' }).click();
-  const [out] = await Promise.all([page.waitForEvent('download'), page.getByText('Take out CSV').click()]);
+  const [out] = await Promise.all([page.waitForEvent('download'), page.getByText('As CSV').click()]);
   const csv = readFileSync(await out.path(), 'utf8');
   const changed = csv.replace(',100,', ',250,').trimEnd() + `\r\n${mark} seals,Nobody at all,40`;
   const give = (text: string) => page.getByLabel('A table of business').setInputFiles({ name: 'business.csv', mimeType: 'text/csv', buffer: Buffer.from(text) }); // prettier-ignore

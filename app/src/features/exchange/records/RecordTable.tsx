@@ -36,11 +36,11 @@ export function RecordTable({ of, address }: { of: RecordKind; address: string }
   };
   return (
     <>
-      <Button look="bare" expanded={isOpen} onPress={() => setOpen(!isOpen)}>
+      <Button look="bare" className="-mx-4" expanded={isOpen} onPress={() => setOpen(!isOpen)}>
         As a spreadsheet
       </Button>
       {isOpen ? (
-        <View className="w-full gap-2 px-3">
+        <View className="w-full gap-2">
           <View className="flex-row flex-wrap items-center gap-x-4">
             {(['xlsx', 'csv'] as const).map((format) => (
               <a
@@ -49,7 +49,7 @@ export function RecordTable({ of, address }: { of: RecordKind; address: string }
                 download
                 style={{ color: 'rgb(var(--ink))', padding: '11px 0', textUnderlineOffset: 4 }}
               >
-                <Text className="underline underline-offset-4">{`Take out ${format.toUpperCase()}`}</Text>
+                <Text className="underline underline-offset-4">{`As ${format.toUpperCase()}`}</Text>
               </a>
             ))}
             {may('edit') ? (
@@ -66,7 +66,7 @@ export function RecordTable({ of, address }: { of: RecordKind; address: string }
                     target.value = '';
                   }}
                 />
-                <Button look="bare" className="-mx-3" busy={isLoading} onPress={() => input.current?.click()}>
+                <Button look="bare" className="-mx-4" busy={isLoading} onPress={() => input.current?.click()}>
                   Bring one back
                 </Button>
               </>

@@ -10,5 +10,5 @@ it('says what a table would do, and what it has done', () => {
   expect(backWords('business', { ...told, made: 0, changed: 0, same: 0 }, false)).toEqual([
     'Nothing in it is to be done.',
   ]);
-  expect(backWords('companies', { ...told, made: 0, changed: 1, same: 0 }, true)).toEqual(['1 firm was changed.']);
+  expect(backWords('companies', { ...told, made: 0, changed: 1, same: 1 }, true)).toEqual(['1 firm was changed.', '1 firm is as it is here already.']); // prettier-ignore
 });

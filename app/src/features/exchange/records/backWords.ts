@@ -15,7 +15,7 @@ export function backWords(of: RecordKind, { made, changed, same }: TableBack, is
   const words = [
     changed > 0 && `${several(changed)} ${verb(changed)} changed.`,
     made > 0 && `${several(made)} ${verb(made)} new.`,
-    same > 0 && `${several(same)} ${same === 1 ? 'is' : 'are'} as they are here already.`,
+    same > 0 && `${several(same)} ${same === 1 ? 'is as it is' : 'are as they are'} here already.`,
   ].filter((one) => one !== false);
   return words.length > 0 ? words : ['Nothing in it is to be done.'];
 }

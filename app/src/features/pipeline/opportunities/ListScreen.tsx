@@ -86,7 +86,7 @@ export function ListScreen({ AsTable }: Props) {
           </Soft>
         ) : null}
         {first && first.total > 0 ? (
-          <View className="-mx-3 flex-row">
+          <View className="flex-row flex-wrap">
             <Suspense fallback={null}>
               <AsTable of="business" address={new URLSearchParams(place as Record<string, string>).toString()} />
             </Suspense>
