@@ -9,6 +9,11 @@ const NOW = new Date(2026, 10, 30, 14, 0);
 describe('typed words', () => {
   it.each([
     ['call Friday 10', 'call', '2026-12-04', '10:00'],
+    ['send seal prices tomorrow 9', 'send seal prices', '2026-12-01', '09:00'],
+    ['visit 3 Dec 14', 'visit', '2026-12-03', '14:00'],
+    ['visit December 12', 'visit', '2026-12-12', null],
+    ['call tomorrow 30', 'call 30', '2026-12-01', null],
+    ['order 12', 'order 12', null, null],
     ['Send drawings tomorrow', 'Send drawings', '2026-12-01', null],
     ['visit on 12 December at 14:30', 'visit', '2026-12-12', '14:30'],
     ['Ring about the seal', 'Ring about the seal', null, null],
@@ -18,6 +23,10 @@ describe('typed words', () => {
   ])('%j', (words, text, dueOn, dueTime) => expect(typedTask(words, NOW)).toEqual({ text, dueOn, dueTime }));
   it('in another language', () => {
     expect(typedTask('Anrufen morgen um 9 Uhr', NOW, 'de')).toMatchObject({ dueOn: '2026-12-01', dueTime: '09:00' });
+    expect(typedTask('Anrufen am 3.12. um 9', NOW, 'de')).toMatchObject({ dueOn: '2026-12-03', dueTime: '09:00' });
+    expect(typedTask('Besuch 4.2.', NOW, 'de')).toEqual({ text: 'Besuch', dueOn: '2027-02-04', dueTime: null });
+    for (const [words, language] of [['bellen morgen 9', 'nl'], ['llamar mañana 9', 'es'], ['ligar amanhã 9', 'pt'], ['appeler demain 9', 'fr']] as const) // prettier-ignore
+      expect([words, typedTask(words, NOW, language)]).toMatchObject([words, { dueOn: '2026-12-01', dueTime: '09:00' }]); // prettier-ignore
   });
 });
 

@@ -18,10 +18,9 @@ const OF = { en: chrono.en.GB, de: chrono.de.casual, fr: chrono.fr.casual, nl: c
  */
 export function typedTask(words: string, now: Date, language = 'en'): TypedTask {
   const text = words.trim();
-  const bare = /\b(?:mon|tues|wednes|thurs|fri|satur|sun)day (\d{1,2})$/i.exec(text);
-  // "Friday 10" is ten o'clock: the tenth is written "the 10th".
-  const written = bare && Number(bare[1]) < 24 ? `${text}:00` : text;
-  const [found] = (OF[language as keyof typeof OF] ?? OF.en).parse(written, now, { forwardDate: true });
+  const plain = language === 'de' ? withYear(text, now) : text;
+  const parse = (said: string) => (OF[language as keyof typeof OF] ?? OF.en).parse(said, now, { forwardDate: true })[0]; // prettier-ignore
+  const { found, written } = withHour(plain, now, parse);
   if (!found) return { text, dueOn: null, dueTime: null };
   const rest = `${written.slice(0, found.index)} ${written.slice(found.index + found.text.length)}`;
   const tidy = rest.replace(/\s+/g, ' ').replace(/\s+(?:on|at|by|am|um|bis|le|à|op|om)\s*$/i, '').trim(); // prettier-ignore
@@ -31,3 +30,27 @@ export function typedTask(words: string, now: Date, language = 'en'): TypedTask 
     dueTime: found.start.isCertain('hour') ? format(found.start.date(), 'HH:mm') : null,
   };
 }
+
+/** "Friday 10", "tomorrow 9", "3 Dec 14" are ten, nine and two o'clock: the tenth is written "the 10th", a year with four digits. */
+function withHour(text: string, now: Date, parse: (said: string) => chrono.ParsedResult | undefined) {
+  const isWeekday = /\b(?:mon|tues|wednes|thurs|fri|satur|sun)day \d{1,2}$/i.test(text);
+  const number = Number(/\s(\d{1,2})$/.exec(text)?.[1] ?? NaN);
+  const found = parse(text);
+  if (!found || !(number < 24)) return { found, written: text };
+  const isLeftOver = found.index + found.text.length < text.length;
+  const isLongAgo = found.start.isCertain('year') && found.start.date().getFullYear() < now.getFullYear();
+  // "December 12" is a day of it, not the December of a year that is over.
+  if (isLongAgo && !found.start.isCertain('day')) return { found: chrono.en.casual.parse(text, now, { forwardDate: true })[0], written: text }; // prettier-ignore
+  const timed = isLeftOver || isLongAgo || isWeekday ? parse(`${text}:00`) : undefined;
+  return timed?.index === found.index && timed.start.isCertain('hour')
+    ? { found: timed, written: `${text}:00` }
+    : { found, written: text };
+}
+
+/** "3.12." is read only with its year: this one, or the next where that day is over. */
+const withYear = (text: string, now: Date): string =>
+  text.replace(/(?<![\d.])(\d{1,2})\.(\d{1,2})\.(?=\s|$)/g, (written, day: string, month: string) => {
+    const year = now.getFullYear();
+    const isOver = new Date(year, Number(month) - 1, Number(day), 24) <= now;
+    return `${written}${isOver ? year + 1 : year}`;
+  });

@@ -22,12 +22,16 @@ export function SettingsLayout() {
       </View>
     );
   if (path === '/settings') return <Slot />;
+  const section = SECTIONS.find(({ href }) => path.startsWith(`${href}/`));
   return (
     <View className="min-h-0 flex-1">
       <View role="navigation" aria-label="Way back" className="items-start">
-        <Link href="/settings" aria-label="Back to the settings">
+        <Link
+          href={section?.href ?? '/settings'}
+          aria-label={section ? `Back to ${section.name}` : 'Back to the settings'}
+        >
           <View className="min-h-touch justify-center px-4">
-            <Text className="underline underline-offset-4">Settings</Text>
+            <Text className="underline underline-offset-4">{section?.name ?? 'Settings'}</Text>
           </View>
         </Link>
       </View>

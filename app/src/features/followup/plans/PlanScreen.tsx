@@ -11,7 +11,7 @@ import { Button, CannotShow, LoadingLines, Notice, Select, Soft, Subheading, Tex
 import { usePlansQuery, useRemovePlanMutation, useSavePlanMutation } from '../api';
 import { RehearsedSteps } from './RehearsedSteps';
 import { StepEditor } from './StepEditor';
-import { ACT_WORDS } from './words';
+import { ACT_WORDS, unfilledSteps, unfilledWords } from './words';
 
 type Happening = Plan['stopsAt'][number];
 const STOPS: readonly { value: Happening; label: string }[] = [
@@ -61,6 +61,7 @@ function Making({ plan }: { plan: Plan | undefined }) {
     [next[place], next[other]] = [next[other]!, next[place]!];
     setSteps(next);
   };
+  const unfilled = unfilledSteps(steps);
   const keep = async () => {
     const fields = { name, startTag: startTag.trim() || null, isOn, stopsAt: [...stopsAt], steps: [...steps] };
     const answer = await save({ id, version: plan?.version ?? 0, fields });
@@ -122,14 +123,15 @@ function Making({ plan }: { plan: Plan | undefined }) {
       {plan && plan.onOlder > 0 ? (
         <Notice>{`${plan.onOlder} of ${plan.people} are on an older version, and stay on it unless you move them.`}</Notice>
       ) : null}
-      <Rehearsing id={id} steps={steps} stopsAt={stopsAt} />
+      <Rehearsing id={id} steps={steps} stopsAt={stopsAt} isWhole={unfilled.length === 0} />
+      {unfilled.length > 0 ? <Soft role="status">{unfilledWords(unfilled)}</Soft> : null}
       {error ? <Notice fault>{problemText(error)}</Notice> : null}
       {removing.error ? <Notice fault>{problemText(removing.error)}</Notice> : null}
       <View className="flex-row flex-wrap gap-2">
         <Button
           look="ink"
           busy={isLoading}
-          disabled={!name.trim() || steps.length === 0 || complaints.length > 0}
+          disabled={!name.trim() || steps.length === 0 || unfilled.length > 0 || complaints.length > 0}
           onPress={() => void keep()}
         >
           Save
@@ -157,22 +159,25 @@ const BEGINS: Readonly<Record<PlanAct['do'], () => PlanAct>> = {
 };
 
 /** The calendar of the plan for somebody, before it is switched on. */
-function Rehearsing({ id, steps, stopsAt }: { id: string; steps: readonly PlanStep[]; stopsAt: readonly Happening[] }) {
+function Rehearsing({
+  id,
+  steps,
+  stopsAt,
+  isWhole,
+}: {
+  id: string;
+  steps: readonly PlanStep[];
+  stopsAt: readonly Happening[];
+  /** Whether every step says what it does. */
+  isWhole: boolean;
+}) {
   const [personId, setPersonId] = useState<string>();
-  if (steps.length === 0) return null;
-  const isWhole = steps.every(
-    ({ act }) =>
-      !('templateId' in act && !act.templateId) &&
-      !('text' in act && !act.text.trim()) &&
-      !('destinationId' in act && !act.destinationId),
-  );
+  if (steps.length === 0 || !isWhole) return null;
   return (
     <View className="gap-2">
       <Subheading>As it would go</Subheading>
       <PersonPicker label="For" onChoose={setPersonId} />
-      {!isWhole ? (
-        <Soft>Fill in every step first.</Soft>
-      ) : personId ? (
+      {personId ? (
         <RehearsedSteps planId={id} request={{ personId, steps: [...steps], stopsAt: [...stopsAt] }} />
       ) : (
         <Text>Choose somebody to see their days.</Text>

@@ -1,4 +1,4 @@
-import type { PlanAct } from '@dossier/contract';
+import type { PlanAct, PlanStep } from '@dossier/contract';
 import { formatDistanceStrict, isPast } from 'date-fns';
 
 /** What a step can do, in the order in which it is offered. */
@@ -29,3 +29,15 @@ export const endingWords = (ending: string | null): string => ENDINGS[ending ?? 
 /** "in 3 days", "now": how far away a step is. */
 export const whenThere = (iso: string, now = new Date()): string =>
   isPast(iso) ? 'now' : formatDistanceStrict(new Date(iso), now, { addSuffix: true });
+
+/** Steps that do not say yet what they do, counted from 1. */
+export const unfilledSteps = (steps: readonly Pick<PlanStep, 'act'>[]): number[] =>
+  steps.flatMap(({ act }, place) =>
+    ('templateId' in act && !act.templateId) || ('text' in act && !act.text.trim()) || ('destinationId' in act && !act.destinationId) // prettier-ignore
+      ? [place + 1]
+      : [],
+  );
+
+const together = new Intl.ListFormat('en-GB');
+export const unfilledWords = (unfilled: readonly number[]): string =>
+  `Fill in ${unfilled.length > 1 ? 'steps' : 'step'} ${together.format(unfilled.map(String))} first.`;

@@ -11,8 +11,12 @@ export function TypedTaskField({ about = {} }: { about?: About }) {
   const [words, setWords] = useState('');
   const typed = useTyped(words);
   const { make, isKept, isLoading, error } = useAddTask();
+  const [noted, setNoted] = useState('');
+  const said = typed.dueOn ? `${typed.text}, ${dueWords(typed)}` : `${typed.text}, on no day`;
   const save = async () => {
-    if (typed.text && (await make({ ...typed, ...about }))) setWords('');
+    if (!typed.text || !(await make({ ...typed, ...about }))) return;
+    setWords('');
+    setNoted(said);
   };
   return (
     <View className="gap-1">
@@ -38,9 +42,7 @@ export function TypedTaskField({ about = {} }: { about?: About }) {
           Add
         </Button>
       </View>
-      {words.trim() ? (
-        <Soft role="status">{typed.dueOn ? `${typed.text}, ${dueWords(typed)}` : `${typed.text}, on no day`}</Soft>
-      ) : null}
+      <Soft role="status">{words.trim() ? said : noted && `Noted: ${noted}.`}</Soft>
       {isKept ? <Notice>Kept on this device. It is sent once Dossier can be reached.</Notice> : null}
       {error ? <Notice fault>{problemText(error)}</Notice> : null}
     </View>

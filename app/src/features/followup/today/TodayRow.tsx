@@ -49,7 +49,7 @@ export function TodayRow({ item, onDone }: { item: TodayItem; onDone: (what: Und
     case 'lead':
       return (
         <Row
-          label="Nobody’s turn"
+          label="Lead left alone"
           name={item.person.fullName}
           href={`/people/${item.person.id}`}
           soft={[item.person.company, `untouched since ${formatWhen(item.untouchedSince)}`]}
