@@ -161,6 +161,7 @@ test('a card is followed up: the plan writes with the note’s words, stops at t
   await list.getByRole('button', { name: 'Read the answer of Nella Harrowfield' }).click();
   await expect(page.getByText('Ended: they answered')).toBeVisible();
   await expect(page.getByRole('region', { name: 'Messages' })).toContainText('Friday at ten suits me.');
+  await expect(page.getByText('Friday at ten suits me.')).toBeInViewport();
   await expectAccessible(page);
 
   // What is left is one line, and done with one touch.

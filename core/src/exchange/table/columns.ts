@@ -1,58 +1,10 @@
-import type { MoreEntry, PersonFields, PhoneEntry, TextField } from '../../people';
-import { closedWords, type LeadClosed } from '../../people/changes';
-import { typedPhone } from '../../people/typedPhone';
+import type { PersonFields, TextField } from '../../people';
+import { closedWords } from '../../people/changes';
 import { onOneLine } from '../../text';
-import { addressOnOneLine } from '../asFiled';
 import { countryCode } from '../countryCode';
 import { namedWord } from '../namedWord';
-import type { TakenPerson } from '../takenPerson';
-
-/** A person whose cells are being read. */
-export interface RowDraft {
-  fields: PersonFields;
-  kind: 'contact' | 'lead';
-  rating: string | null;
-  /** How far a lead is. */
-  status: string | null;
-  /** Why a lead is closed; null where it is open. */
-  closed: Omit<LeadClosed, 'at'> | null;
-  tags: string[];
-  /** Name of a colleague; empty for whoever brings it in. */
-  owner: string;
-}
-
-/** The workspace's own words, which cells are read by. */
-export interface RowWords {
-  /** ISO 3166, for numbers without a calling code. */
-  country: string | null;
-  ratings: readonly string[];
-  statuses: readonly string[];
-  closeReasons: readonly string[];
-  owners: readonly string[];
-}
-
-/** A column of a table of people. */
-export interface PeopleColumn {
-  key: string;
-  header: string;
-  type: 'text' | 'date' | 'moment';
-  /** What stands in it, for the sheet that explains the columns. */
-  about: string;
-  /** What stands in the cell: text; a day as 2026-03-24, a moment in ISO 8601. */
-  get: (person: TakenPerson) => string;
-  /** Writes a cell into a person; words about what is wrong with it where it cannot be. Missing where it is only shown. */
-  set?: (draft: RowDraft, text: string, words: RowWords) => string | undefined;
-}
-
-/** How many columns repeatable fields need. */
-export interface Repeats {
-  emails: number;
-  phones: number;
-  websites: number;
-  more: number;
-  /** Whether further fields have addresses in parts. */
-  moreAddresses: boolean;
-}
+import type { PeopleColumn, Repeats, RowDraft, RowWords } from './models';
+import { moreColumns, part, phoneColumns } from './repeated';
 
 export const LEAST_REPEATS: Repeats = { emails: 1, phones: 1, websites: 1, more: 0, moreAddresses: false };
 
@@ -95,125 +47,7 @@ const text = (key: TextField, header: string, about: string): PeopleColumn => ({
   },
 });
 
-/** A part of one of several entries; entries before it that are not there yet are made, and left out in the end when they stay empty. */
-function part<T>(
-  list: (fields: PersonFields) => T[],
-  empty: () => T,
-  { key, header, about }: Pick<PeopleColumn, 'key' | 'header' | 'about'>,
-  at: number,
-  read: (entry: T) => string,
-  write: (entry: T, written: string, words: RowWords) => T | string,
-): PeopleColumn {
-  return {
-    key,
-    header,
-    type: 'text',
-    about,
-    get: ({ fields }) => {
-      const entry = list(fields)[at];
-      return entry === undefined ? '' : read(entry);
-    },
-    set: ({ fields }, written, words) => {
-      const entries = list(fields);
-      while (entries.length <= at) entries.push(empty());
-      const changed = write(entries[at]!, written, words);
-      if (typeof changed === 'string' && typeof entries[at] !== 'string') return changed;
-      entries[at] = changed as T;
-      return undefined;
-    },
-  };
-}
-
-const PHONE_KINDS: Record<PhoneEntry['kind'], string> = { work: 'Work', mobile: 'Mobile', fax: 'Fax' };
-const emptyPhone = (): PhoneEntry => ({ value: '', kind: 'work', extension: '' });
-const emptyMore = (): MoreEntry => ({ label: '', value: '' });
-const ADDRESS_PARTS = [
-  ['street', 'street'],
-  ['postalCode', 'postal code'],
-  ['locality', 'town'],
-  ['region', 'region'],
-  ['country', 'country'],
-] as const;
-
 const upTo = (count: number): number[] => Array.from({ length: count }, (_, i) => i);
-
-const phoneColumns = (at: number): PeopleColumn[] => {
-  const n = at + 1;
-  const one = (
-    suffix: string,
-    header: string,
-    about: string,
-    read: (entry: PhoneEntry) => string,
-    write: (entry: PhoneEntry, written: string, words: RowWords) => PhoneEntry | string,
-  ) =>
-    // prettier-ignore
-    part(({ phones }) => phones, emptyPhone, { key: `phone${n}${suffix}`, header, about }, at, read, write);
-  return [
-    one('', `Phone ${n}`, 'A telephone number, with the calling code of its country where it is known.', ({ value }) => value, (entry, written, { country }) => ({ ...entry, ...withoutLostExtension(entry, typedPhone(written, country)) })), // prettier-ignore
-    one(
-      'Kind',
-      `Phone ${n} kind`,
-      'Work, Mobile or Fax.',
-      ({ kind }) => PHONE_KINDS[kind],
-      (entry, written) => {
-        const kind = (Object.keys(PHONE_KINDS) as PhoneEntry['kind'][]).find((one) => PHONE_KINDS[one].toLowerCase() === written.toLowerCase()); // prettier-ignore
-        if (!kind && written) return 'Write Work, Mobile or Fax.';
-        return { ...entry, kind: kind ?? 'work' };
-      },
-    ),
-    one('Extension', `Phone ${n} extension`, 'The extension within the firm.', ({ extension }) => extension, (entry, extension) => ({ ...entry, extension })), // prettier-ignore
-  ];
-};
-
-/** A number that is written without an extension leaves the one that stands beside it. */
-const withoutLostExtension = (entry: PhoneEntry, typed: { value: string; extension: string }) =>
-  typed.extension ? typed : { value: typed.value, extension: entry.extension };
-
-const moreColumns = (at: number, withAddresses: boolean): PeopleColumn[] => {
-  const n = at + 1;
-  const one = (
-    suffix: string,
-    header: string,
-    about: string,
-    read: (entry: MoreEntry) => string,
-    write: (entry: MoreEntry, written: string) => MoreEntry,
-  ) =>
-    // prettier-ignore
-    part(({ more }) => more, emptyMore, { key: `more${n}${suffix}`, header, about }, at, read, write);
-  return [
-    one(
-      'Label',
-      `Field ${n} name`,
-      'What a further field is called.',
-      ({ label }) => label,
-      (entry, label) => ({ ...entry, label }),
-    ),
-    ...(withAddresses ? ADDRESS_PARTS : []).map(
-      ([name, called]) =>
-      one(`Address${name}`, `Field ${n} ${called}`, `The ${called} of a further address.`, ({ address }) => address?.[name] ?? '', (entry, written) => withAddressPart(entry, name, written)), // prettier-ignore
-    ),
-    // Written last: where a line was written it stands, else it is made of the parts.
-    one(
-      '',
-      `Field ${n}`,
-      'What stands in it.',
-      ({ value }) => value,
-      (entry, value) => ({ ...entry, value }),
-    ),
-  ];
-};
-
-const NO_ADDRESS = { street: '', postalCode: '', locality: '', region: '', country: '' };
-
-function withAddressPart(entry: MoreEntry, name: keyof typeof NO_ADDRESS, written: string): MoreEntry {
-  if (!written && !entry.address) return entry;
-  const { address: before, ...rest } = entry;
-  const address = { ...NO_ADDRESS, ...before, [name]: written };
-  if (!Object.values(address).some(Boolean)) return rest;
-  // The line follows its parts where it was made of them.
-  const isMade = !entry.value || (before !== undefined && entry.value === addressOnOneLine(before));
-  return { ...rest, address, value: isMade ? addressOnOneLine(address) : entry.value };
-}
 
 /** All columns of a table of people, as they are proposed to be taken out. */
 export function peopleColumns(repeats: Repeats): PeopleColumn[] {

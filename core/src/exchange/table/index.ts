@@ -2,3 +2,4 @@ export * from './cellState';
 export * from './columns';
 export * from './csv';
 export * from './guardedCell';
+export * from './models';

@@ -4,6 +4,7 @@ import { View } from 'react-native';
 import { useMay } from '@/features/account';
 import { problemText } from '@/lib/api';
 import { formatWhen } from '@/lib/formatDate';
+import { useAskedFor } from '@/lib/useAskedFor';
 import { Button, Notice, Select, Soft, Subheading, Text } from '@/ui';
 import { useEnrolMutation, useEnrolmentsQuery, useMoveEnrolmentMutation, usePlansQuery } from '../api';
 import { endingWords, whenThere } from './words';
@@ -41,62 +42,65 @@ function OneCourse({ course, newest }: { course: Enrolment; newest: number | und
   const act = (to: Parameters<typeof move>[0]['to']) => void move({ id: course.id, to });
   const { status, plan, next, held } = course;
   const isOver = status === 'ended';
+  const { ref } = useAskedFor(course.id);
   return (
-    <View className="gap-1 border-b border-rule pb-2">
-      <Text className={isOver ? 'text-soft' : ''}>{plan.name}</Text>
-      {isOver ? (
-        <Soft>{`${endingWords(course.ending)}, ${formatWhen(course.endedAt ?? course.startedAt)}`}</Soft>
-      ) : (
-        <>
-          <Soft>
-            {next ? `${status === 'paused' ? 'Paused. ' : ''}Next: ${next.words}, ${whenThere(next.at)}` : ''}
-          </Soft>
-          {held ? <Soft className="text-brick">{`Waits: ${held}`}</Soft> : null}
-        </>
-      )}
-      {isOver || !may('write') ? null : (
-        <View className="-ml-4 flex-row flex-wrap">
-          <Button
-            look="bare"
-            disabled={isLoading}
-            label={`Do the next step of ${plan.name} now`}
-            onPress={() => act('now')}
-          >
-            Do it now
-          </Button>
-          <Button
-            look="bare"
-            disabled={isLoading}
-            label={`Pass over the next step of ${plan.name}`}
-            onPress={() => act('skip')}
-          >
-            Pass over
-          </Button>
-          <Button
-            look="bare"
-            disabled={isLoading}
-            label={`${status === 'paused' ? 'Go on with' : 'Pause'} ${plan.name}`}
-            onPress={() => act(status === 'paused' ? 'resume' : 'pause')}
-          >
-            {status === 'paused' ? 'Go on' : 'Pause'}
-          </Button>
-          {newest && newest > course.version ? (
+    <div ref={ref} style={{ scrollMarginTop: 12 }}>
+      <View className="gap-1 border-b border-rule pb-2">
+        <Text className={isOver ? 'text-soft' : ''}>{plan.name}</Text>
+        {isOver ? (
+          <Soft>{`${endingWords(course.ending)}, ${formatWhen(course.endedAt ?? course.startedAt)}`}</Soft>
+        ) : (
+          <>
+            <Soft>
+              {next ? `${status === 'paused' ? 'Paused. ' : ''}Next: ${next.words}, ${whenThere(next.at)}` : ''}
+            </Soft>
+            {held ? <Soft className="text-brick">{`Waits: ${held}`}</Soft> : null}
+          </>
+        )}
+        {isOver || !may('write') ? null : (
+          <View className="-ml-4 flex-row flex-wrap">
             <Button
               look="bare"
               disabled={isLoading}
-              label={`Take up the changed ${plan.name}`}
-              onPress={() => act('newVersion')}
+              label={`Do the next step of ${plan.name} now`}
+              onPress={() => act('now')}
             >
-              Take the changed plan
+              Do it now
             </Button>
-          ) : null}
-          <Button look="brick" disabled={isLoading} label={`Stop ${plan.name}`} onPress={() => act('stop')}>
-            Stop
-          </Button>
-        </View>
-      )}
-      {error ? <Notice fault>{problemText(error)}</Notice> : null}
-    </View>
+            <Button
+              look="bare"
+              disabled={isLoading}
+              label={`Pass over the next step of ${plan.name}`}
+              onPress={() => act('skip')}
+            >
+              Pass over
+            </Button>
+            <Button
+              look="bare"
+              disabled={isLoading}
+              label={`${status === 'paused' ? 'Go on with' : 'Pause'} ${plan.name}`}
+              onPress={() => act(status === 'paused' ? 'resume' : 'pause')}
+            >
+              {status === 'paused' ? 'Go on' : 'Pause'}
+            </Button>
+            {newest && newest > course.version ? (
+              <Button
+                look="bare"
+                disabled={isLoading}
+                label={`Take up the changed ${plan.name}`}
+                onPress={() => act('newVersion')}
+              >
+                Take the changed plan
+              </Button>
+            ) : null}
+            <Button look="brick" disabled={isLoading} label={`Stop ${plan.name}`} onPress={() => act('stop')}>
+              Stop
+            </Button>
+          </View>
+        )}
+        {error ? <Notice fault>{problemText(error)}</Notice> : null}
+      </View>
+    </div>
   );
 }
 

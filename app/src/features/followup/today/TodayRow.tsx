@@ -186,13 +186,13 @@ function AnswerRow({ item: { person, message } }: { item: Extract<TodayItem, { k
   const [move, { error }] = useMoveMessageMutation();
   const read = async () => {
     const answer = await move({ id: message.id, to: 'read' });
-    if (!answer.error) router.push(`/people/${person.id}`);
+    if (!answer.error) router.push(`/people/${person.id}?see=${message.id}`);
   };
   return (
     <Row
       label="Answer"
       name={person.fullName}
-      href={`/people/${person.id}`}
+      href={`/people/${person.id}?see=${message.id}`}
       words={message.text.replace(/\s+/g, ' ')}
       soft={[person.company, formatWhen(message.at)]}
       below={error ? <Notice fault>{problemText(error)}</Notice> : null}
@@ -213,13 +213,13 @@ function MessageRow({ item: { person, message } }: { item: Extract<TodayItem, { 
       label={message.state === 'uncertain' ? 'Perhaps sent' : 'Not sent'}
       urgent
       name={person.fullName}
-      href={`/people/${person.id}`}
+      href={`/people/${person.id}?see=${message.id}`}
       words={`${message.subject}. ${message.problem ?? ''}`}
       soft={[person.company, formatWhen(message.at)]}
       below={error ? <Notice fault>{problemText(error)}</Notice> : null}
     >
       {message.state === 'uncertain' ? (
-        <Onwards href={`/people/${person.id}`} label={`Look at the message to ${person.fullName}`}>
+        <Onwards href={`/people/${person.id}?see=${message.id}`} label={`Look at the message to ${person.fullName}`}>
           Look
         </Onwards>
       ) : (
@@ -246,12 +246,12 @@ function HeldRow({
     <Row
       label="Waits"
       name={person.fullName}
-      href={`/people/${person.id}`}
+      href={`/people/${person.id}?see=${enrolmentId}`}
       words={words}
       soft={[person.company, plan, `since ${formatWhen(since)}`]}
       below={error ? <Notice fault>{problemText(error)}</Notice> : null}
     >
-      <Onwards href={`/people/${person.id}`} label={`Open ${person.fullName}`}>
+      <Onwards href={`/people/${person.id}?see=${enrolmentId}`} label={`Open ${person.fullName}`}>
         Look
       </Onwards>
       <div data-act="later">
