@@ -30,7 +30,7 @@ async function until(ask: () => Promise<unknown>): Promise<void> {
 
 /** A server of the test's own on the same database, to be killed and started again. */
 async function startServer(port: number): Promise<{ kill: () => Promise<void> }> {
-  const child = spawn(process.execPath, ['--import', 'tsx', join(root, 'server/src/main.ts'), 'api'], {
+  const child = spawn(process.execPath, [join(process.env.DOSSIER_PROGRAMS!, 'main.js'), 'api'], {
     cwd: join(root, 'server'),
     env: { ...process.env, ...JSON.parse(process.env.DOSSIER_E2E_SERVER!), DOSSIER_PORT: String(port) },
     stdio: 'ignore',

@@ -15,7 +15,8 @@ import { dataFolder, root } from './paths.mjs';
 import { startPostgres } from './postgres.mjs';
 import { SetUpError } from './processes.mjs';
 import { chooseRecords, setUpRecords } from './records.mjs';
-import { serverEnvironment, tsxArguments } from './services.mjs';
+import { tsxArguments } from './programs.mjs';
+import { serverEnvironment } from './services.mjs';
 
 const [program, ...given] = process.argv.slice(2);
 const isRestore = program === 'restore';

@@ -1,15 +1,13 @@
 import { join } from 'node:path';
 import { root } from './paths.mjs';
 import { runToEnd, startProcess, waitUntil } from './processes.mjs';
+import { buildPrograms, programArguments, tsxArguments } from './programs.mjs';
 
 /** What the stand-in of a customer system lets us in by. */
 export const PORT_OFFICE_SECRET = 'chandlers-row-7';
 
 /** Its tsconfig.json, which turns decorators on, is found from the working folder. */
 const serverFolder = join(root, 'server');
-
-/** Node with the TypeScript loader, for programs of the workspaces. */
-export const tsxArguments = (program, ...args) => ['--import', 'tsx', join(root, program), ...args];
 
 export const serverEnvironment = ({
   postgres,
@@ -32,21 +30,23 @@ export const serverEnvironment = ({
 });
 
 /** Tables, queue and accounts brought up to date. @param workspacesFile null for none */
-export const setUpDatabase = (env, workspacesFile = join(root, 'demo/workspaces.json')) =>
-  runToEnd(process.execPath, tsxArguments('server/src/setUp.ts', ...(workspacesFile ? [workspacesFile] : [])), {
+export async function setUpDatabase(env, workspacesFile = join(root, 'demo/workspaces.json')) {
+  await buildPrograms();
+  await runToEnd(process.execPath, programArguments('setUp', ...(workspacesFile ? [workspacesFile] : [])), {
     cwd: serverFolder,
     env,
   });
+}
 
 export const startServer = (env, options = {}) =>
-  startProcess('server', process.execPath, tsxArguments('server/src/main.ts', 'api'), {
+  startProcess('server', process.execPath, programArguments('main', 'api'), {
     cwd: serverFolder,
     env,
     ...options,
   });
 
 export const startWorker = (env, options = {}) =>
-  startProcess('worker', process.execPath, tsxArguments('server/src/main.ts', 'worker'), {
+  startProcess('worker', process.execPath, programArguments('main', 'worker'), {
     cwd: serverFolder,
     env,
     ...options,
@@ -54,7 +54,7 @@ export const startWorker = (env, options = {}) =>
 
 /** A worker that reads what was recorded. */
 export const startRecordedWorker = (env, options = {}) =>
-  startProcess('worker', process.execPath, tsxArguments('server/tests/recordedWorker.ts'), {
+  startProcess('worker', process.execPath, programArguments('recordedWorker'), {
     cwd: serverFolder,
     env,
     ...options,

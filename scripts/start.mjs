@@ -22,9 +22,9 @@ import {
   startPortOffice,
   startServer,
   startWorker,
-  tsxArguments,
   waitForHealth,
 } from './services.mjs';
+import { buildPrograms, tsxArguments } from './programs.mjs';
 
 const port = Number(process.env.DOSSIER_PORT ?? 4300);
 const httpsPort = Number(process.env.DOSSIER_HTTPS_PORT ?? 4302);
@@ -68,6 +68,7 @@ async function start() {
   const [postgres] = await Promise.all([
     startPostgres({ folder: join(dataFolder, 'postgres'), port: databasePort, setting: 'DOSSIER_DATABASE_PORT' }),
     buildApp(),
+    buildPrograms(),
   ]);
   running.push(postgres);
   if (fresh) {

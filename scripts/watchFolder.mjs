@@ -2,7 +2,7 @@
 /** Watches a folder for pictures, PDFs and texts: see `src/cardsWatch.ts`. */
 import { spawn } from 'node:child_process';
 import { requirePackages } from './npmPackages.mjs';
-import { tsxArguments } from './services.mjs';
+import { tsxArguments } from './programs.mjs';
 import { requirePdfPages } from './systemPackages.mjs';
 
 await requirePackages();

@@ -119,6 +119,8 @@ try {
       if (!isWorking) return;
       parts[Math.random() < 0.4 ? 0 : 1]!.child.kill('SIGKILL');
       kills++;
+      // What is killed again while it begins says nothing of its work.
+      await waitForHealth(address);
     }
   })();
   await Promise.all(Array.from({ length: CLIENTS }, client));

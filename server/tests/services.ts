@@ -35,8 +35,9 @@ export function startRole(
   env: NodeJS.ProcessEnv,
   log: 'ignore' | 'pipe' = 'ignore',
 ): Service {
-  const program = role === 'recordedWorker' ? ['server/tests/recordedWorker.ts'] : ['server/src/main.ts', role];
-  const child = spawn(process.execPath, ['--import', 'tsx', join(root, program[0]!), ...program.slice(1)], {
+  const built = process.env.DOSSIER_PROGRAMS!;
+  const program = role === 'recordedWorker' ? ['recordedWorker.js'] : ['main.js', role];
+  const child = spawn(process.execPath, ['--enable-source-maps', join(built, program[0]!), ...program.slice(1)], {
     cwd: join(root, 'server'),
     env: { ...process.env, DOSSIER_LOG: 'error', ...env },
     stdio: ['ignore', log, 'inherit'],

@@ -1,5 +1,5 @@
 import type { ListedPerson } from '@dossier/contract';
-import { DndContext, PointerSensor, useDraggable, useDroppable, useSensor, useSensors } from '@dnd-kit/core';
+import { DndContext, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
 import { pastedCells, type CellColumn } from '@dossier/core/people/cells';
 import {
   columnOrderingFeature,
@@ -12,10 +12,12 @@ import {
 } from '@tanstack/react-table';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { Link, type Href } from 'expo-router';
-import { useEffect, useRef, useState, type CSSProperties, type KeyboardEvent, type ReactNode } from 'react';
+import { useEffect, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import { Serif } from '@/ui';
 import { CellEditor } from './CellEditor';
-import { COLUMNS, columnOf, NAME_COLUMN, type PeopleColumn, type TableWords } from './columns';
+import { COLUMNS, columnOf, NAME_COLUMN, type TableWords } from './columns';
+import { GridHandle, GridHead } from './GridHead';
+import { cellStyle, headStyle, ONE_LINE, ROW_HEIGHT, rowStyle } from './gridStyles';
 import type { TableLayout } from './useTableLayout';
 
 const features = tableFeatures({
@@ -32,7 +34,6 @@ const definitions: ColumnDef<typeof features, ListedPerson>[] = COLUMNS.map(({ i
   accessorFn: (person) => person.id,
 }));
 
-const ROW_HEIGHT = 44;
 const AHEAD = 12;
 const NEAR_END = 15;
 const PAGE = 12;
@@ -208,20 +209,20 @@ export function PeopleGrid(props: Props) {
       >
         <div role="row" aria-rowindex={1} className="border-b border-ink bg-paper" style={headStyle(template)}>
           {headers.map((header) => (
-            <Head
+            <GridHead
               key={header.id}
               column={columnOf(header.column.id)}
               sort={sort}
               onSort={onSort}
               onStep={(by) => layout.step(header.column.id, by)}
             >
-              <Handle
+              <GridHandle
                 label={`Width of ${columnOf(header.column.id).label}`}
                 width={header.getSize()}
                 onBegin={header.getResizeHandler()}
                 onStep={(by) => layout.resize(header.column.id, header.getSize() + by * STEP)}
               />
-            </Head>
+            </GridHead>
           ))}
         </div>
         {people.length === 0 ? (
@@ -293,131 +294,3 @@ export function PeopleGrid(props: Props) {
     </DndContext>
   );
 }
-
-const LAYER_HEAD = 3;
-const LAYER_NAME = 1;
-const rowStyle = (template: string): CSSProperties => ({
-  position: 'absolute',
-  top: 0,
-  left: 0,
-  display: 'grid',
-  gridTemplateColumns: template,
-  height: ROW_HEIGHT,
-});
-const headStyle = (template: string): CSSProperties => ({
-  ...rowStyle(template),
-  position: 'sticky',
-  width: 'max-content',
-  minWidth: '100%',
-  zIndex: LAYER_HEAD,
-});
-const cellStyle = (column: PeopleColumn): CSSProperties => ({
-  position: column.id === NAME_COLUMN.id ? 'sticky' : 'relative',
-  left: column.id === NAME_COLUMN.id ? 0 : undefined,
-  zIndex: column.id === NAME_COLUMN.id ? LAYER_NAME : undefined,
-  display: 'flex',
-  alignItems: 'center',
-  minWidth: 0,
-  padding: '0 10px',
-  // Only the name is never written in; words about a cell stand under it.
-  overflow: column.id === NAME_COLUMN.id ? 'hidden' : undefined,
-  outlineOffset: -2,
-});
-const ONE_LINE: CSSProperties = { overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' };
-
-/** A column's head: a press puts the list in its order, dragging moves it, and so do Alt and the arrows. */
-function Head({
-  column,
-  sort,
-  onSort,
-  onStep,
-  children,
-}: {
-  column: PeopleColumn;
-  sort: string;
-  onSort: (sort: string) => void;
-  onStep: (by: -1 | 1) => void;
-  children: ReactNode;
-}) {
-  const isName = column.id === NAME_COLUMN.id;
-  const drag = useDraggable({ id: column.id, disabled: isName });
-  const drop = useDroppable({ id: column.id });
-  const isBy = sort.replace(/^-/, '') === (column.sort ?? ' ') || (sort === '' && isName);
-  const isBack = sort.startsWith('-');
-  const press = () => column.sort && onSort(isBy && !isBack ? `-${column.sort}` : column.sort === 'name' ? '' : column.sort); // prettier-ignore
-  return (
-    <div
-      ref={drop.setNodeRef}
-      role="columnheader"
-      aria-sort={isBy ? (isBack ? 'descending' : 'ascending') : undefined}
-      className={`font-sans text-[14px] text-soft ${isName ? 'bg-paper' : ''} ${drop.isOver ? 'bg-table' : ''}`}
-      style={{ ...cellStyle(column), padding: 0, opacity: drag.isDragging ? 0.5 : 1 }}
-    >
-      <button
-        ref={drag.setNodeRef}
-        type="button"
-        {...drag.listeners}
-        aria-label={column.sort ? `Order by ${column.label}` : column.label}
-        onClick={press}
-        onKeyDown={(event) => {
-          const by = event.key === 'ArrowLeft' ? -1 : event.key === 'ArrowRight' ? 1 : undefined;
-          if (!by || !event.altKey || isName) return;
-          event.preventDefault();
-          onStep(by);
-        }}
-        className={isBy ? 'font-semibold text-ink' : ''}
-        style={{
-          ...ONE_LINE,
-          flex: 1,
-          height: '100%',
-          padding: '0 10px',
-          border: 0,
-          background: 'none',
-          textAlign: 'left',
-          font: 'inherit',
-          color: 'inherit',
-          fontWeight: isBy ? 600 : 400,
-          cursor: column.sort ? 'pointer' : 'grab',
-        }}
-      >
-        {column.label}
-        {isBy ? (isBack ? ' ↓' : ' ↑') : ''}
-      </button>
-      {children}
-    </div>
-  );
-}
-
-/** The edge of a column: dragged, or moved by the arrows. */
-const Handle = ({
-  label,
-  width,
-  onBegin,
-  onStep,
-}: {
-  label: string;
-  width: number;
-  onBegin: (event: unknown) => void;
-  onStep: (by: -1 | 1) => void;
-}) => (
-  // eslint-disable-next-line jsx-a11y/no-noninteractive-element-interactions -- a separator that can be moved has the focus
-  <div
-    role="separator"
-    aria-orientation="vertical"
-    aria-label={label}
-    aria-valuenow={width}
-    // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex -- see above
-    tabIndex={0}
-    onMouseDown={onBegin}
-    onTouchStart={onBegin}
-    onKeyDown={(event) => {
-      const by = event.key === 'ArrowLeft' ? -1 : event.key === 'ArrowRight' ? 1 : undefined;
-      if (!by) return;
-      event.preventDefault();
-      event.stopPropagation();
-      onStep(by);
-    }}
-    className="border-r border-rule hover:border-ink"
-    style={{ width: 9, height: '60%', cursor: 'col-resize', touchAction: 'none' }}
-  />
-);
