@@ -8,16 +8,15 @@ import type {
   PeopleChangeState,
   PeoplePage,
 } from '@dossier/contract';
-import type { DataSource } from 'typeorm';
-import { createDataSource } from '../src/dataSource';
 import { Client } from './client';
-import { databaseOf, until } from './services';
+import { until } from './services';
+import { Sql } from './sql';
 
 jest.setTimeout(180_000);
 
 let rep: Client;
 let manager: Client;
-let owner: DataSource;
+let owner: Sql;
 /** What only these tests' people have. */
 const TAG = `changes ${randomUUID().slice(0, 8)}`;
 const LIST = `tag=${encodeURIComponent(TAG)}`;
@@ -31,7 +30,7 @@ const file = async (givenName: string, fields = {}, rest = {}) => {
 beforeAll(async () => {
   rep = await Client.signedIn('ottilie@keldermoss.example');
   manager = await Client.signedIn('maren@keldermoss.example');
-  owner = await createDataSource(databaseOf('api').DOSSIER_OWNER_URL!, 2).initialize();
+  owner = Sql.ofOwner();
 });
 afterAll(async () => {
   for (const id of filed) await manager.send('POST', `/people/${id}/erase`);

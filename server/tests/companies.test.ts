@@ -1,10 +1,8 @@
-import 'reflect-metadata';
 import { randomUUID } from 'node:crypto';
 import type { CompaniesPage, Company, CompanyLogo, PeoplePage } from '@dossier/contract';
 import sharp from 'sharp';
-import { createDataSource } from '../src/dataSource';
 import { Client, personFields } from './client';
-import { databaseOf } from './services';
+import { Sql } from './sql';
 
 jest.setTimeout(180_000);
 
@@ -105,7 +103,7 @@ describe('firms', () => {
   });
 
   it('come by how many work there, also while that changes and before it is counted anew', async () => {
-    const owner = await createDataSource(databaseOf('api').DOSSIER_OWNER_URL!, 2).initialize();
+    const owner = Sql.ofOwner();
     const count = () => owner.query('select count_staff()');
     const crowd = async () =>
       (await rep.get<CompaniesPage>('/companies?sort=people&limit=100')).body.items

@@ -1,17 +1,14 @@
-import 'reflect-metadata';
 import { randomUUID } from 'node:crypto';
 import type { Coming, Funnel, ListedPerson, OccasionReport, OpportunityPage, Owed, PeoplePage, PipelineSettings, Problem, Qualified, ReadingFigures, Speed } from '@dossier/contract'; // prettier-ignore
-import type { DataSource } from 'typeorm';
-import { createDataSource } from '../src/dataSource';
 import { Client } from './client';
-import { databaseOf } from './services';
+import { Sql } from './sql';
 
 jest.setTimeout(180_000);
 
 let rep: Client;
 let idris: Client;
 let manager: Client;
-let owner: DataSource;
+let owner: Sql;
 let settings: PipelineSettings;
 const accounts: Record<string, string> = {};
 beforeAll(async () => {
@@ -19,7 +16,7 @@ beforeAll(async () => {
   idris = await Client.signedIn('idris@keldermoss.example');
   manager = await Client.signedIn('maren@keldermoss.example');
   settings = (await rep.get<PipelineSettings>('/pipeline-settings')).body;
-  owner = await createDataSource(databaseOf('api').DOSSIER_OWNER_URL!, 3).initialize();
+  owner = Sql.ofOwner();
   const { items } = (await rep.get<{ items: { id: string; name: string }[] }>('/team')).body;
   for (const { id, name } of items) accounts[name.split(' ')[0]!] = id;
 });

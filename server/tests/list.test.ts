@@ -2,17 +2,15 @@ import { randomUUID } from 'node:crypto';
 import type { ListViews, PeopleFacets, PeoplePage, PersonFields } from '@dossier/contract';
 import { foldedWords } from '@dossier/core/people/search';
 import fc from 'fast-check';
-import type { DataSource } from 'typeorm';
-import { createDataSource } from '../src/dataSource';
 import { Client, personFields } from './client';
 import { mobile } from './somebody';
-import { databaseOf } from './services';
+import { Sql } from './sql';
 
 jest.setTimeout(180_000);
 
 let rep: Client;
 let manager: Client;
-let owner: DataSource;
+let owner: Sql;
 /** What only these tests' people have. */
 const TAG = `lists ${randomUUID().slice(0, 8)}`;
 const ids: Record<'corwin' | 'ottoline' | 'ragnvald' | 'ingunn', string> = {
@@ -54,7 +52,7 @@ const people: Record<keyof typeof ids, [Partial<PersonFields>, { kind?: 'lead'; 
 beforeAll(async () => {
   rep = await Client.signedIn('ottilie@keldermoss.example');
   manager = await Client.signedIn('maren@keldermoss.example');
-  owner = await createDataSource(databaseOf('api').DOSSIER_OWNER_URL!, 2).initialize();
+  owner = Sql.ofOwner();
   for (const name of Object.keys(ids) as (keyof typeof ids)[]) {
     const [fields, { tags = [], ...rest }] = people[name];
     ids[name] = await rep.filed(fields, { ...rest, tags: [TAG, ...tags] });

@@ -1,18 +1,16 @@
 import type { Merged, PersonFields } from '@dossier/contract';
 import fc from 'fast-check';
-import type { DataSource } from 'typeorm';
-import { createDataSource } from '../src/dataSource';
 import { Client } from './client';
 import { drawnPeople, mobile } from './somebody';
-import { databaseOf } from './services';
+import { Sql } from './sql';
 
 jest.setTimeout(180_000);
 
 let rep: Client;
-let owner: DataSource;
+let owner: Sql;
 beforeAll(async () => {
   rep = await Client.signedIn('ottilie@keldermoss.example');
-  owner = await createDataSource(databaseOf('api').DOSSIER_OWNER_URL!, 2).initialize();
+  owner = Sql.ofOwner();
 });
 afterAll(() => owner.destroy());
 const somebody = drawnPeople('merging');

@@ -1,9 +1,8 @@
-import 'reflect-metadata';
 import { randomUUID } from 'node:crypto';
 import type { Board, EventsPage, LeadPage, NewOpportunity, Opportunity, OpportunityPage, PeopleChangeState, PipelineSettings, Problem, Qualified, TableBack, TaskPage } from '@dossier/contract'; // prettier-ignore
-import { createDataSource } from '../src/dataSource';
 import { Client } from './client';
-import { databaseOf, until } from './services';
+import { until } from './services';
+import { Sql } from './sql';
 
 jest.setTimeout(180_000);
 
@@ -311,7 +310,7 @@ describe('the words and stages of a team', () => {
   });
 
   it('begin once, also where two look at the same time', async () => {
-    const owner = await createDataSource(databaseOf('api').DOSSIER_OWNER_URL!, 2).initialize();
+    const owner = Sql.ofOwner();
     const strangers = await Promise.all([1, 2, 3].map(() => Client.signedIn('juno@tarnmoorpack.example', 'fruit-crate'))); // prettier-ignore
     const boards = await Promise.all(strangers.map((one) => one.get<Board>('/board')));
     expect(boards.map(({ body }) => body.columns.length)).toEqual([4, 4, 4]);

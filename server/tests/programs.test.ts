@@ -1,11 +1,9 @@
-import 'reflect-metadata';
 import { randomUUID } from 'node:crypto';
 import { Problem, type ApiTokens, type CompaniesPage, type PeoplePage, type TokenMade } from '@dossier/contract';
 import { API_ROUTES, isBytes } from '@dossier/contract/api';
 import { SCOPES, type Scope } from '@dossier/core/account';
-import { createDataSource } from '../src/dataSource';
 import { Client } from './client';
-import { databaseOf } from './services';
+import { Sql } from './sql';
 
 jest.setTimeout(180_000);
 
@@ -51,7 +49,7 @@ describe('a token', () => {
     expect((await manager.send('POST', '/tokens', { name: 'Late', scopes: ['export'], endsAt: '2020-01-01T00:00:00Z' })).status).toBe(400); // prettier-ignore
     const { id, token } = await tokenWith(['people:read'], { endsAt: '2999-01-01T00:00:00+01:00' });
     expect((await ask(token, 'GET', '/tags')).status).toBe(200);
-    const owner = await createDataSource(databaseOf('api').DOSSIER_OWNER_URL!, 1).initialize();
+    const owner = Sql.ofOwner();
     await owner.query(`update api_token set ends_at = now() where id = $1`, [id]);
     await owner.destroy();
     expect((await ask(token, 'GET', '/tags')).status).toBe(401);

@@ -1,22 +1,21 @@
 import { randomUUID } from 'node:crypto';
 import type { FiledByItself, Person, TagList } from '@dossier/contract';
 import fc from 'fast-check';
-import type { DataSource } from 'typeorm';
-import { createDataSource } from '../src/dataSource';
 import { Client, demoPhoto } from './client';
 import { drawnPeople } from './somebody';
-import { databaseOf, until } from './services';
+import { until } from './services';
+import { Sql } from './sql';
 
 jest.setTimeout(180_000);
 
 let rep: Client;
 /** Whose role includes what holds for everybody, and what cannot be undone. */
 let manager: Client;
-let owner: DataSource;
+let owner: Sql;
 beforeAll(async () => {
   rep = await Client.signedIn('ottilie@keldermoss.example');
   manager = await Client.signedIn('maren@keldermoss.example');
-  owner = await createDataSource(databaseOf('api').DOSSIER_OWNER_URL!, 2).initialize();
+  owner = Sql.ofOwner();
 });
 afterAll(() => owner.destroy());
 const somebody = drawnPeople('records');
@@ -121,7 +120,7 @@ describe('a record', () => {
       `select table_name as name from information_schema.tables where table_schema = 'public' and table_type = 'BASE TABLE'`,
     );
     for (const { name } of tables) {
-      const [{ count }] = await owner.query(
+      const [{ count }] = await owner.query<[{ count: number }]>(
         `select count(*)::int from ${name} t where t::text ilike $1 or t::text like '%Secret of the trade%'`,
         [`%${fields.emails[0]}%`],
       );

@@ -1,5 +1,5 @@
 import type { Message, Person } from '@dossier/contract';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { View } from 'react-native';
 import { useMay } from '@/features/account';
 import { problemText } from '@/lib/api';
@@ -18,6 +18,15 @@ export function PersonMessages({ person }: { person: Person }) {
   const may = useMay();
   const { data, error, refetch } = useMessagesQuery(person.id, { pollingInterval: LOOK_MS });
   const [writing, setWriting] = useState<{ answers: Message | null }>();
+  const desk = useRef<HTMLDivElement>(null);
+  const was = useRef(writing);
+  useEffect(() => {
+    if (was.current === writing) return;
+    was.current = writing;
+    // Whoever works by keyboard goes on where the message is written, or was.
+    desk.current?.focus({ preventScroll: true });
+    desk.current?.scrollIntoView({ block: writing ? 'start' : 'nearest' });
+  }, [writing]);
   if (person.deletedAt && !data?.items.length) return null;
   return (
     <View role="region" aria-label="Messages" className="gap-3">
@@ -27,18 +36,20 @@ export function PersonMessages({ person }: { person: Person }) {
           {problemText(error)}
         </Notice>
       ) : null}
-      {writing ? (
-        <ComposeMessage
-          key={writing.answers?.id ?? 'new'}
-          person={person}
-          answers={writing.answers}
-          onClose={() => setWriting(undefined)}
-        />
-      ) : person.deletedAt || !may('write') ? null : (
-        <View className="items-start">
-          <Button onPress={() => setWriting({ answers: null })}>Write</Button>
-        </View>
-      )}
+      <div ref={desk} tabIndex={-1} style={{ outline: 'none', scrollMarginTop: 12 }}>
+        {writing ? (
+          <ComposeMessage
+            key={writing.answers?.id ?? 'new'}
+            person={person}
+            answers={writing.answers}
+            onClose={() => setWriting(undefined)}
+          />
+        ) : person.deletedAt || !may('write') ? null : (
+          <View className="items-start">
+            <Button onPress={() => setWriting({ answers: null })}>Write</Button>
+          </View>
+        )}
+      </div>
       {data?.items.map((message) => (
         <OneMessage
           key={message.id}
