@@ -16,17 +16,19 @@ import { asking, wait } from './asking';
  *
  *     npm run bench:hand-over -- [PEOPLE]
  *
- * Each of them (2,000) is filed as a lead, has a note written and the title changed twice, by clients that send everything again until it
+ * Each of them (1,000: more than 2,000 deliveries) is filed as a lead, has a note written and the title changed twice, by clients that send everything again until it
  * is confirmed. The other system is slow, busy, broken, breaks its answers off and forgets its tokens in a third of all requests. In the
  * end each must be there once, with the note once and the last title, and no title may ever have gone back to an earlier one.
  */
-const people = Number(process.argv[2] ?? 2_000);
+const people = Number(process.argv[2] ?? 1_000);
 const CLIENTS = 6;
 const TITLES = ['Clerk', 'Buyer', 'Head of buying'];
 const SECRET = randomUUID();
 
 /** How often a record there had a title before another that came later here. */
 let wentBack = 0;
+/** What it has taken, new records and changed ones. */
+let deliveries = 0;
 const lastTitle = new Map<string, number>();
 const office = customerSystem({
   secret: SECRET,
@@ -34,6 +36,7 @@ const office = customerSystem({
   slowMs: 2_000,
   seed: 7,
   onKept: ({ ref, object, values }) => {
+    deliveries++;
     if (object !== 'prospects') return;
     const title = TITLES.indexOf(String(values.Rank));
     if (title < (lastTitle.get(ref) ?? 0)) wentBack++;
@@ -61,6 +64,12 @@ const there = async (object: string): Promise<There[]> => {
 const trouble = (kind: string, share: number) => fetch(`${base}/switches`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ trouble: kind, share }) }); // prettier-ignore
 
 const running: { stop: () => unknown }[] = [];
+const stopAll = async () => {
+  for (const service of running.splice(0).reverse()) await service.stop();
+  outside.closeAllConnections();
+  outside.close();
+};
+for (const signal of ['SIGINT', 'SIGTERM'] as const) process.once(signal, () => void stopAll().then(() => process.exit(130))); // prettier-ignore
 let kills = 0;
 try {
   const postgres = await startPostgres({ folder: join(dataFolder, 'bench-postgres'), port: await anyFreePort(), setting: 'PORT' }); // prettier-ignore
@@ -115,7 +124,7 @@ try {
   };
   const killing = (async () => {
     while (isWorking) {
-      await wait(3_000 + Math.random() * 9_000);
+      await wait(5_000 + Math.random() * 15_000);
       if (!isWorking) return;
       parts[Math.random() < 0.4 ? 0 : 1]!.child.kill('SIGKILL');
       kills++;
@@ -152,6 +161,7 @@ try {
   const figures = {
     people,
     kills,
+    deliveries,
     filedInSeconds: Math.round(filedAfter / 1000),
     allThereAfterSeconds: Math.round((performance.now() - began) / 1000),
     there: records.length,
@@ -168,7 +178,5 @@ try {
   const { missing, doubled, withoutLastTitle, notesMissing, notesDoubled } = figures;
   process.exitCode = missing + doubled + withoutLastTitle + wentBack + notesMissing + notesDoubled + held === 0 ? 0 : 1;
 } finally {
-  for (const service of running.reverse()) await service.stop();
-  outside.closeAllConnections();
-  outside.close();
+  await stopAll();
 }

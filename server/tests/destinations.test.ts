@@ -24,6 +24,8 @@ beforeAll(async () => {
   server = createServer((request, response) => {
     // What was asked for is done, and nobody hears of it.
     if (gate.losesAnswer(request.method!, request.url!)) response.end = () => response.destroy();
+    // What narrows is not known here: the answer is everybody.
+    request.url = request.url!.replace(/\?any=.*/, '');
     void gate.open.then(() => answer(request, response));
   });
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
@@ -213,6 +215,24 @@ describe('another system', () => {
     expect(lost).toHaveLength(2);
     expect(await there('remarks', { Words: title })).toHaveLength(1);
     expect(await there('ventures', { Title: title })).toMatchObject([{ values: { Key: body.id } }]);
+  });
+
+  it('that answers with everybody, whoever is asked for, keeps who comes first there as they are', async () => {
+    const bystander = await somebody();
+    const whole = system();
+    const everybody = [{ method: 'GET' as const, path: '/api/prospects?any={MailA}', at: null }];
+    const id = await destination({ to: { ...whole, objects: { ...whole.objects, lead: { ...whole.objects.lead!, find: everybody } } } }); // prettier-ignore
+    await handOver(id, bystander.id);
+    await sent(id, bystander.id);
+    const all = async () => (await there('prospects', {})).map(({ ref, values }) => [ref, values.MailA] as const);
+    const before = await all();
+    const one = await somebody();
+    await handOver(id, one.id);
+    await sent(id, one.id);
+    const after = await all();
+    expect(after.filter(([, mail]) => mail !== one.mail)).toEqual(before);
+    expect(after.filter(([, mail]) => mail === one.mail)).toHaveLength(1);
+    await manager.send('DELETE', `/destinations/${id}`);
   });
 
   it('that knows somebody already is changed, nothing is emptied there, and what stood there is told', async () => {

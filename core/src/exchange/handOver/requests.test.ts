@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { bodyOf, changeOf, filledPath, foundIn, textAt, valueAt } from '.';
+import { bodyOf, changeOf, filledPath, foundIn, isAskedFor, textAt, valueAt } from '.';
 
 describe('a request to another system', () => {
   it('has its values in place, written so that they cannot be anything else', () => {
@@ -37,6 +37,21 @@ describe('an answer of another system', () => {
       link: undefined,
       values: {},
     });
+  });
+
+  it.each([
+    [{ MAIL: 'Ann@Quay.example ' }, true],
+    [{ MAIL: 'bert@quay.example' }, false],
+    [{ MAIL: ['bert@quay.example', 'ann@quay.example'] }, true],
+    [{ MAIL: ['bert@quay.example'] }, false],
+    [{ MAIL: null, Surname: 'Voss' }, true],
+    [{ MAIL: [{ address: 'x' }, { address: 'y' }] }, true],
+    [{}, true],
+    [{ MAIL: 'ann@quay.example', LINE: '01632 960 117' }, true],
+    [{ MAIL: 'ann@quay.example', LINE: '01632 960 118' }, false],
+  ])('with %j is about whom it was asked for: %j', (values, is) => {
+    const asked = { MAIL: 'ann@quay.example', LINE: '+44 1632 960117' };
+    expect(isAskedFor('/api/people/{ref}?mail={MAIL}&line={LINE}', asked, { values })).toBe(is);
   });
 
   it('whatever it is, is read without anything but what stands in it', () => {

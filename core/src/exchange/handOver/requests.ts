@@ -1,3 +1,4 @@
+import { fold } from '../../text';
 import type { OutsideValue } from './mapping';
 
 type Json = unknown;
@@ -74,6 +75,29 @@ export function foundIn(json: Json, { found }: Pick<OutsideObject, 'found'>): Fo
   const values = valueAt(record, found.valuesAt);
   const isObject = typeof values === 'object' && values !== null && !Array.isArray(values);
   return { ref, link: textAt(record, found.linkAt), values: isObject ? (values as Record<string, Json>) : {} };
+}
+
+/**
+ * Whether a record that was found is one that was asked for. Systems that do not know what a request is narrowed by answer with everybody:
+ * whoever comes first there is then somebody else. What is not told of the record speaks neither for nor against it.
+ * @param path of the request that found it @param asked the values that it was filled with
+ */
+export function isAskedFor(path: string, asked: Values, { values }: Pick<FoundRecord, 'values'>): boolean {
+  return [...path.matchAll(/\{([^{}]+)\}/g)].every(([, name]) => {
+    const there = Object.hasOwn(values, name!) ? values[name!] : undefined;
+    const told = (Array.isArray(there) ? there : [there]).map(inWords).filter(Boolean);
+    return name === 'ref' || told.length === 0 || told.some((one) => isAlike(one, inWords(asked[name!])));
+  });
+}
+
+const NUMBER = /^\+?[\d\s()./-]{6,}$/;
+/** Numbers of phones are written in many ways, with the code of their country or without. */
+const LAST_DIGITS = 7;
+
+function isAlike(one: string, other: string): boolean {
+  if (!NUMBER.test(one) || !NUMBER.test(other)) return fold(one) === fold(other);
+  const [digits, others] = [one, other].map((text) => text.replace(/\D/g, ''));
+  return digits!.slice(-LAST_DIGITS) === others!.slice(-LAST_DIGITS);
 }
 
 export interface OutsideChange {

@@ -1,5 +1,5 @@
 import type { OutsideObject } from '@dossier/contract';
-import { bodyOf, changeOf, filledPath, foundIn, textAt, type FoundRecord } from '@dossier/core/exchange/handOver';
+import { bodyOf, changeOf, filledPath, foundIn, isAskedFor, textAt, type FoundRecord } from '@dossier/core/exchange/handOver';
 import type { OutsideAnswer } from '../../../platform/outside';
 import type { Asking } from './ask';
 import type { HandedRecord } from './entities';
@@ -79,7 +79,7 @@ async function find(
     if (!filled) continue;
     const answer = await send(asking, method, filled, undefined, {}, GONE);
     const found = GONE.includes(answer.status) ? undefined : foundIn(answer.json, { found: { ...object.found, ...(at !== null && { at }) } }); // prettier-ignore
-    if (found) return found;
+    if (found && isAskedFor(path, record, found)) return found;
   }
   return undefined;
 }
