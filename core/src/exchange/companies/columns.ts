@@ -57,7 +57,9 @@ export const COMPANY_COLUMNS: readonly RecordColumn<TakenCompany, CompanyDraft, 
   onlyShown('people', 'People', 'number', 'How many who are known work there now.', ({ people }) => String(people)),
   onlyShown('town', 'Town', 'text', 'Where most of them work.', ({ town }) => town),
   onlyShown('addresses', 'Addresses', 'text', 'From the cards of those who work there.', ({ addresses }) => addresses.join(BETWEEN)), // prettier-ignore
-  onlyShown('phones', 'Phones', 'text', 'Numbers on their cards, the most common first.', ({ phones }) => phones.join(BETWEEN)),
+  onlyShown('phones', 'Phones', 'text', 'Numbers on their cards, the most common first.', ({ phones }) =>
+    phones.join(BETWEEN),
+  ),
   onlyShown('domains', 'E-mail domains', 'text', 'What stands behind the @ of their addresses.', ({ domains }) => domains.join(BETWEEN)), // prettier-ignore
   onlyShown('websites', 'Websites', 'text', 'Web addresses on their cards.', ({ websites }) => websites.join(BETWEEN)),
   onlyShown('open', 'Open business', 'text', 'What is open, in each currency, with how many opportunities.', ({ open }) => worth(open)), // prettier-ignore

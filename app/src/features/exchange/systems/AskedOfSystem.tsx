@@ -65,7 +65,11 @@ export function AskedOfSystem() {
       <Part title="Where it has its records">
         <Soft>Paths behind the address. What it keeps none of is left empty.</Soft>
         <Written name="plain.lead.path" label="Leads" hint="As /api/leads" />
-        <Written name="plain.contact.path" label="Contacts" hint="Where it has only one of the two, the same path at both." />
+        <Written
+          name="plain.contact.path"
+          label="Contacts"
+          hint="Where it has only one of the two, the same path at both."
+        />
         <Written name="plain.company.path" label="Companies" />
         <Written name="plain.note.path" label="Notes" />
         <Written name="plain.task.path" label="Next steps" />

@@ -1,5 +1,13 @@
 import type { OutsideObject } from '@dossier/contract';
-import { bodyOf, changeOf, filledPath, foundIn, isAskedFor, textAt, type FoundRecord } from '@dossier/core/exchange/handOver';
+import {
+  bodyOf,
+  changeOf,
+  filledPath,
+  foundIn,
+  isAskedFor,
+  textAt,
+  type FoundRecord,
+} from '@dossier/core/exchange/handOver';
 import type { OutsideAnswer } from '../../../platform/outside';
 import type { Asking } from './ask';
 import type { HandedRecord } from './entities';
