@@ -9,9 +9,9 @@ import { CHROMIUM_FLAGS, CHROMIUM_PATH, cameraFlags } from './chromium';
 /**
  * Takes the pictures of docs/screenshots from a running `npm start` with the demo loaded.
  *
- * Usage: takeScreenshots.ts [ADDRESS]
+ * Usage: takeScreenshots.ts [ADDRESS [NAME …]], with names only these are kept
  */
-const address = process.argv[2] ?? 'http://127.0.0.1:4300';
+const [address = 'http://127.0.0.1:4300', ...only] = process.argv.slice(2);
 const root = join(dirname(fileURLToPath(import.meta.url)), '../..');
 const film = join(root, '.data/test-reports/camera.y4m');
 
@@ -25,6 +25,7 @@ const browser = await chromium.launch({
 });
 
 const save = async (page: Page, name: string): Promise<void> => {
+  if (only.length > 0 && !only.includes(name)) return;
   await page.evaluate(() => document.fonts.ready);
   await page.waitForFunction(() => {
     const seen = [...document.images].filter((image) => image.getBoundingClientRect().top < innerHeight);

@@ -5,13 +5,19 @@ export const API = '/api/v1';
 
 const request = fetchBaseQuery({ baseUrl: API });
 
+/** How often somebody has signed in again, and whether it was whoever was here before. */
+let signedIn = { times: 0, isSame: false };
+
 /** What waits for somebody to be signed in again. */
 let waiting: ((isSame: boolean) => void)[] = [];
 
-const signedInAgain = (): Promise<boolean> => new Promise((resolve) => waiting.push(resolve));
+/** @param since how often somebody had when what was refused set out: its answer may come after they have */
+const signedInAgain = (since: number): Promise<boolean> =>
+  since < signedIn.times ? Promise.resolve(signedIn.isSame) : new Promise((resolve) => waiting.push(resolve));
 
 /** Somebody has signed in. @param isSame whoever was here before: what they were doing goes on */
 export function tellSignedIn(isSame: boolean): void {
+  signedIn = { times: signedIn.times + 1, isSame };
   const told = waiting;
   waiting = [];
   for (const resolve of told) resolve(isSame);
@@ -30,11 +36,12 @@ export function onRefused(ask: AskWho): void {
  * doing is done once they have signed in again; what was only asked for is asked for anew then.
  */
 const requestAsSomebody: typeof request = async (call, store, extra) => {
+  const { times } = signedIn;
   const answer = await request(call, store, extra);
   if (answer.error?.status !== 401 || ['session', 'signIn', 'signOut'].includes(store.endpoint)) return answer;
   // At once: what is invalidated is asked for again only when no act is under way any more, and this one waits for the answer.
   if (askWho) store.dispatch(askWho());
-  return store.type === 'mutation' && (await signedInAgain()) ? request(call, store, extra) : answer;
+  return store.type === 'mutation' && (await signedInAgain(times)) ? request(call, store, extra) : answer;
 };
 
 /** The one API; each room injects its endpoints. */

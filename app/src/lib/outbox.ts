@@ -72,6 +72,9 @@ const asSent = ({ method, headers, body }: WaitingRequest): RequestInit => ({
 /** So much may be on its way when a page is closed (Fetch standard, 4.5 "in-flight keepalive bytes"). */
 const MOST_AT_CLOSING = 60_000;
 
+/** Held back so that it can be undone, or so long that it has just set out: that is broken off with the page. */
+const goesAtClosing = ({ notBefore, refusal }: WaitingRequest): boolean => notBefore !== undefined && refusal === null;
+
 /**
  * The page is being closed: what was held back so that it could be undone is sent now, as far as the browser lets it go out. It stays on
  * this device as well until a later visit learns that it has arrived: sending it twice is sending it once.
@@ -79,7 +82,7 @@ const MOST_AT_CLOSING = 60_000;
 export function sendHeldAtClosing(waiting: readonly WaitingRequest[]): void {
   let bytes = 0;
   const sent: string[] = [];
-  for (const request of waiting.filter(isHeld)) {
+  for (const request of waiting.filter(goesAtClosing)) {
     const init = asSent(request);
     bytes += (init.body as string).length;
     if (bytes > MOST_AT_CLOSING) break;
