@@ -1,4 +1,3 @@
-/** @jest-environment node */
 import { configureStore } from '@reduxjs/toolkit';
 import { api, tellSignedIn } from './api';
 
@@ -7,7 +6,11 @@ const acts = api.injectEndpoints({
 });
 const makeStore = () =>
   configureStore({ reducer: { [api.reducerPath]: api.reducer }, middleware: (has) => has().concat(api.middleware) });
-const answerOf = (status: number) => new Response(JSON.stringify({ done: true }), { status, headers: { 'content-type': 'application/json' } }); // prettier-ignore
+/** As much of an answer as is looked at. */
+const answerOf = (status: number) => {
+  const answer = { status, headers: new Map(), text: () => Promise.resolve('{"done":true}'), clone: () => answer };
+  return answer as unknown as Response;
+};
 
 describe('an act that is refused for want of a session', () => {
   let answers: ((response: Response) => void)[];
@@ -17,8 +20,6 @@ describe('an act that is refused for want of a session', () => {
   };
   beforeEach(() => {
     answers = [];
-    // Addresses within the page have none here.
-    globalThis.Request = class {} as typeof Request;
     globalThis.fetch = () => new Promise((resolve) => answers.push(resolve));
   });
   const begin = () => makeStore().dispatch(acts.endpoints.act.initiate());
