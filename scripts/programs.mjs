@@ -12,7 +12,15 @@ const ENTRIES = {
 };
 /** Within the server's folder: packages are found from there as they are from its sources. */
 const folder = join(root, 'server/.programs');
-const SOURCES = ['package-lock.json', 'scripts/programs.mjs', 'server/src', 'server/tests/recordedWorker.ts', 'contract/src', 'core/src', 'reader/src']; // prettier-ignore
+const SOURCES = [
+  'package-lock.json',
+  'scripts/programs.mjs',
+  'server/tsconfig.json',
+  'server/tests/recordedWorker.ts',
+  // What each gives to others stands in its package.
+  ...['contract', 'core', 'reader'].map((name) => `${name}/package.json`),
+  ...['server', 'contract', 'core', 'reader'].map((name) => `${name}/src`),
+];
 const KEPT_FOR_MS = 3 * 24 * 60 * 60 * 1000;
 
 /** Node with the TypeScript loader, for programs of the workspaces. */

@@ -12,8 +12,8 @@ export class Sql {
   ) {}
 
   /** As the owner of the tables, whom no workspace narrows. */
-  static ofOwner(name: 'api' | 'recovery' = 'api'): Sql {
-    const pool = new pg.Pool({ connectionString: databaseOf(name).DOSSIER_OWNER_URL, max: 2 });
+  static ofOwner(): Sql {
+    const pool = new pg.Pool({ connectionString: databaseOf('api').DOSSIER_OWNER_URL, max: 2 });
     return new Sql(pool, () => pool.end());
   }
 

@@ -123,8 +123,11 @@ function Making({ plan }: { plan: Plan | undefined }) {
       {plan && plan.onOlder > 0 ? (
         <Notice>{`${plan.onOlder} of ${plan.people} are on an older version, and stay on it unless you move them.`}</Notice>
       ) : null}
-      <Rehearsing id={id} steps={steps} stopsAt={stopsAt} isWhole={unfilled.length === 0} />
-      {unfilled.length > 0 ? <Soft role="status">{unfilledWords(unfilled)}</Soft> : null}
+      {unfilled.length > 0 ? (
+        <Soft role="status">{unfilledWords(unfilled)}</Soft>
+      ) : steps.length > 0 ? (
+        <Rehearsing id={id} steps={steps} stopsAt={stopsAt} />
+      ) : null}
       {error ? <Notice fault>{problemText(error)}</Notice> : null}
       {removing.error ? <Notice fault>{problemText(removing.error)}</Notice> : null}
       <View className="flex-row flex-wrap gap-2">
@@ -159,20 +162,8 @@ const BEGINS: Readonly<Record<PlanAct['do'], () => PlanAct>> = {
 };
 
 /** The calendar of the plan for somebody, before it is switched on. */
-function Rehearsing({
-  id,
-  steps,
-  stopsAt,
-  isWhole,
-}: {
-  id: string;
-  steps: readonly PlanStep[];
-  stopsAt: readonly Happening[];
-  /** Whether every step says what it does. */
-  isWhole: boolean;
-}) {
+function Rehearsing({ id, steps, stopsAt }: { id: string; steps: readonly PlanStep[]; stopsAt: readonly Happening[] }) {
   const [personId, setPersonId] = useState<string>();
-  if (steps.length === 0 || !isWhole) return null;
   return (
     <View className="gap-2">
       <Subheading>As it would go</Subheading>
