@@ -34,7 +34,14 @@ export async function writeServiceWorker(folder) {
     maximumFileSizeToCacheInBytes: LARGEST_FILE,
     navigateFallback: '/index.html',
     // Pages and files of the server itself.
-    navigateFallbackDenylist: [/^\/api\//, /^\/withdraw\//, /^\/calendar\//],
+    navigateFallbackDenylist: [
+      /^\/api\//,
+      /^\/withdraw\//,
+      /^\/calendar\//,
+      /^\/card\//,
+      /^\/dav\//,
+      /^\/.well-known\//,
+    ],
     skipWaiting: true,
     clientsClaim: true,
     cleanupOutdatedCaches: true,

@@ -93,6 +93,9 @@ export const Action = z.enum([
   'planEnded',
   'qualified',
   'unqualified',
+  'booked',
+  'bookingMoved',
+  'bookingCalledOff',
 ]);
 export type Action = z.infer<typeof Action>;
 
@@ -112,6 +115,8 @@ export const ConsentGiven = z.object({
 export type ConsentGiven = z.infer<typeof ConsentGiven>;
 export const Consent = ConsentGiven.extend({
   id: z.uuid(),
+  /** `onPage` they ticked it themselves, where nobody of the team was. */
+  how: z.enum([...ConsentGiven.shape.how.options, 'onPage']),
   givenAt: z.iso.datetime(),
   by: z.string(),
   withdrawnAt: z.iso.datetime().nullable(),

@@ -131,6 +131,8 @@ export const ProofCard = z.object({
   personId: z.uuid().nullable(),
   /** Which models and methods read it. */
   engine: z.string(),
+  /** What whoever wrote it of themselves agreed to; on record once it is filed. */
+  consent: z.object({ scope: z.string(), wording: z.string(), at: z.iso.datetime() }).nullable(),
   /** What people have made of it so far, on whatever device. */
   draft: z.object({ version: z.number().int(), content: DraftContent.nullable() }),
   secondLook: OpenSecondLook.nullable(),

@@ -124,3 +124,37 @@ export const demoTasks = (
   { person: 'quillan', task: { text: 'Look up which seals the four docks have', dueOn: day(0) } },
   { person: 'crane', task: { text: 'Ask Maren about partners who install', dueOn: day(4) } },
 ];
+
+/** What Ottilie hands out of herself. */
+export const demoOwnCard = {
+  details: {
+    givenName: 'Ottilie',
+    familyName: 'Brandt',
+    title: 'Sales, cold-store doors',
+    company: 'Kelder & Moss',
+    emails: ['ottilie@keldermoss.example'],
+    phones: [
+      { value: '+441632960171', kind: 'work' },
+      { value: '+447700900171', kind: 'mobile' },
+    ],
+    websites: ['keldermoss.example'],
+    street: 'Quay 4',
+    locality: 'Port Ellery',
+    country: 'GB',
+  },
+  greeting: 'Doors that close by themselves, and docks that stay dry.',
+  scope: 'offers for cold-store doors and docks',
+};
+
+const WORKDAY = [
+  { from: '09:00', to: '12:00' },
+  { from: '13:00', to: '16:30' },
+];
+
+/** When others may book a talk with her. */
+export const demoBooking = {
+  isOn: true,
+  timeZone: 'Europe/London',
+  hours: [[], WORKDAY, WORKDAY, [], WORKDAY, WORKDAY, []],
+  place: 'By phone, I call you',
+};

@@ -4,7 +4,7 @@ import { fileURLToPath } from 'node:url';
 import type { Destinations, FilingRequest, Tray, TrayItem } from '@dossier/contract';
 import { v5 as uuidv5 } from 'uuid';
 import { occasions } from './occasions';
-import { AGREED, CONSENT, demoMail, demoPlan, demoTasks, demoTemplates } from './followUp';
+import { AGREED, CONSENT, demoBooking, demoMail, demoOwnCard, demoPlan, demoTasks, demoTemplates } from './followUp';
 import { loadSeason } from './loadSeason';
 import { people } from './people';
 import { PORT_OFFICE_MAPPING, portOffice } from './portOffice';
@@ -178,6 +178,14 @@ async function setFollowUpUp(): Promise<void> {
   );
 }
 
+/** What Ottilie hands out of herself, with its page, and when others may book her. */
+async function setOwnCardUp(): Promise<void> {
+  await call('ottilie', 'PUT', '/own-card', demoOwnCard);
+  const { page } = (await call('ottilie', 'GET', '/own-card')) as { page: object | null };
+  if (!page) await call('ottilie', 'POST', '/own-card/page');
+  await call('ottilie', 'PUT', '/booking', demoBooking);
+}
+
 /** What is to be done, and an answer from outside. */
 async function beginFollowUp(): Promise<void> {
   const day = (days: number) => new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10);
@@ -200,6 +208,7 @@ async function beginFollowUp(): Promise<void> {
 if (!existsSync(doneFile)) {
   await setPortOfficeUp();
   await setFollowUpUp();
+  await setOwnCardUp();
   for (const { id, by, fields } of occasions)
     await call(by, 'PUT', `/occasions/${idOf(id)}`, { ...fields, ...(id === 'open-day' && { planId: PLAN_ID }) });
   for (const [i, shot] of shots.entries()) await load(shot, i);

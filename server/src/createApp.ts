@@ -20,7 +20,15 @@ import {
 import { filingRoutes } from './features/filing';
 import { matchingRoutes } from './features/matching';
 import { companyRoutes } from './features/companies';
-import { feedRoutes, followupRoutes, withdrawRoutes } from './features/followup';
+import {
+  bookingPageRoutes,
+  bookingRoutes,
+  cardPageRoutes,
+  feedRoutes,
+  followupRoutes,
+  ownCardRoutes,
+  withdrawRoutes,
+} from './features/followup';
 import { insightRoutes } from './features/insight';
 import { pipelineRoutes } from './features/pipeline';
 import { peopleRoutes } from './features/people';
@@ -93,7 +101,11 @@ export function createApp({ database, events, config, logger }: Parts): Express 
     .use(() => {
       throw new ProblemError(404, 'no-route', 'Not found', 'There is nothing under this address.');
     });
-  app.use(withdrawRoutes(database)).use(feedRoutes(database, config.publicAddress));
+  app
+    .use(withdrawRoutes(database))
+    .use(cardPageRoutes(database))
+    .use(bookingPageRoutes(database, config.publicAddress))
+    .use(feedRoutes(database, config.publicAddress));
   app.use('/api', apiDescription());
   app.use('/api/v1', api);
   if (config.appFolder) serveApplication(app, config.appFolder);
@@ -110,7 +122,7 @@ function isWorthPacking(request: Request, response: Response): boolean {
 
 const isFile = (request: Request): boolean => {
   const { method, path } = request;
-  if (method === 'PUT') return /^\/photos\/[^/]+\/?$/.test(path);
+  if (method === 'PUT') return /^\/(?:photos\/[^/]+|own-card\/picture)\/?$/.test(path);
   return (
     method === 'POST' &&
     (/^\/(?:imports|attachments)\/?$/.test(path) || (/^\/readings\/?$/.test(path) && !request.is('json')))
@@ -138,6 +150,8 @@ const roomsOf = ({ database, events, backups, ...config }: RoomParts): Routes[] 
   peopleRoutes(database),
   companyRoutes(database),
   followupRoutes(database, reachOf(config)),
+  ownCardRoutes(database, config.publicAddress),
+  bookingRoutes(database, reachOf(config)),
   pipelineRoutes(database),
   insightRoutes(database),
   retentionRoutes(database),

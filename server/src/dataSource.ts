@@ -27,7 +27,7 @@ import {
 } from './features/people';
 import { AskedReadingRecord, DeliveryRecord, DestinationRecord, HandedRecord, ImportFile, ImportRowRecord, MappingRecord, ShareLink, WebhookDeliveryRecord, WebhookRecord } from './features/exchange'; // prettier-ignore
 import { ProofFactRecord } from './features/filing';
-import { AttachmentRecord, BouncedAddress, CalendarFeedRecord, DoNotWrite, EnrolmentRecord, MailSender, MailSettingsRecord, MessageRecord, MorningMail, PlanRecord, PlanVersion, PlanWish, Task, TemplateRecord, TemplateVersion } from './features/followup'; // prettier-ignore
+import { AttachmentRecord, BookingRecord, BookingRulesRecord, BouncedAddress, CalendarFeedRecord, CardPage, DoNotWrite, EnrolmentRecord, MailSender, MailSettingsRecord, MessageRecord, MorningMail, OwnCardRecord, PlanRecord, PlanVersion, PlanWish, Task, TemplateRecord, TemplateVersion } from './features/followup'; // prettier-ignore
 import { OpportunityActRecord, OpportunityFile, OpportunityNoteRecord, OpportunityPerson, OpportunityRecord, QualificationRecord, Stage } from './features/pipeline'; // prettier-ignore
 import { Card, LearnedFact, LearnedSource } from './features/reading';
 import { AccessLink } from './features/team';
@@ -68,6 +68,8 @@ import { Pipeline1780000000032 } from './migrations/1780000000032-pipeline';
 import { Insight1780000000033 } from './migrations/1780000000033-insight';
 import { Steps1780000000034 } from './migrations/1780000000034-steps';
 import { PlanWishes1780000000035 } from './migrations/1780000000035-planWishes';
+import { Bookings1780000000037 } from './migrations/1780000000037-bookings';
+import { OwnCards1780000000036 } from './migrations/1780000000036-ownCards';
 import { StoredFile } from './platform/entities';
 
 /** The database of Dossier through one role's connection. */
@@ -118,6 +120,8 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       Insight1780000000033,
       Steps1780000000034,
       PlanWishes1780000000035,
+      OwnCards1780000000036,
+      Bookings1780000000037,
     ],
     entities: [
       Workspace,
@@ -172,6 +176,10 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       PeopleChangeRow,
       Task,
       CalendarFeedRecord,
+      OwnCardRecord,
+      CardPage,
+      BookingRulesRecord,
+      BookingRecord,
       MorningMail,
       MailSettingsRecord,
       MailSender,

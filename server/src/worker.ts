@@ -14,6 +14,7 @@ import {
   endClosed,
   endWithdrawn,
   grantWishes,
+  lookAtCalendars,
   lookIntoInboxes,
   sendMornings,
   sendMessageTask,
@@ -48,6 +49,7 @@ const FOLLOW_MS = 1_000;
 const WALK_MS = 1_000;
 const WAKE_MS = 5_000;
 const INBOX_MS = 20_000;
+const CALENDARS_MS = 5 * 60_000;
 /** So often is looked whose morning it is. */
 const MORNING_MS = 30_000;
 /** Who works where is counted every few minutes, what is no longer to be kept looked for every hour, people who are there twice every night. */
@@ -132,6 +134,9 @@ export async function startWorker(
   const stopLooking = repeatedly(INBOX_MS, logger, 'looking into mailboxes failed', () =>
     lookIntoInboxes({ ...outside, logger }),
   );
+  const stopCalendars = repeatedly(CALENDARS_MS, logger, 'looking at other calendars failed', () =>
+    lookAtCalendars(outside),
+  );
   const stopListening =
     config.mailPort === undefined ? undefined : await startMailListener(database, config.host, config.mailPort, logger);
   const stopAdopting = adoptOrphans(database, logger, (holders) => utils.forceUnlockWorkers([...holders]));
@@ -146,6 +151,7 @@ export async function startWorker(
       stopWaking();
       stopLooking();
       stopMornings();
+      stopCalendars();
       await stopListening?.();
       await Promise.all(runners.map((runner) => runner.stop()));
       await utils.release();

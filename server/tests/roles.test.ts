@@ -1,6 +1,6 @@
 import 'reflect-metadata';
 import { randomUUID } from 'node:crypto';
-import type { Members, Session } from '@dossier/contract';
+import type { BookingStanding, Members, OwnCard, Session } from '@dossier/contract';
 import { API_ROUTES } from '@dossier/contract/api';
 import { ALLOWED, may, type Act, type Role } from '@dossier/core/account';
 import { createDataSource } from '../src/dataSource';
@@ -10,6 +10,7 @@ import { createLogger } from '../src/platform/logger';
 import { TrayEvents } from '../src/platform/trayEvents';
 import { Client } from './client';
 import { databaseOf } from './services';
+import { Visitor } from './visitor';
 
 jest.setTimeout(180_000);
 
@@ -132,6 +133,7 @@ describe('what belongs to another workspace', () => {
     const another = await rep.filed({ familyName: 'Owncontact', emails: ['contact@quay.example'] }, { kind: 'lead' });
     made.qualifications = await idOf(`/leads/${another}/qualify`, { version: (await rep.person(another)).version });
     made.backups = await ourBackup();
+    made.bookings = await ourBooking();
     const token = { name: 'Only for us', scopes: ['people:read'] };
     made.webhooks = (
       await clients.manager!.send<{ id: string }>('POST', '/webhooks', { url: 'https://only.us.example/told' })
@@ -170,6 +172,8 @@ describe('what belongs to another workspace', () => {
     await clients.manager!.send('DELETE', `/webhooks/${made.webhooks}`);
     await clients.manager!.send('DELETE', `/destinations/${made.destinations}`);
     await clients.manager!.send('PUT', '/mail', { out: null, incoming: null, senders: [] });
+    await clients.rep!.send('DELETE', `/bookings/${made.bookings}`);
+    await clients.rep!.send('DELETE', '/own-card/page');
     const { status } = await clients.manager!.send('DELETE', `/invitations/${made.invitations}`);
     expect(status).toBe(204);
   });
@@ -198,6 +202,18 @@ describe('what belongs to another workspace', () => {
     );
     await owner.destroy();
     return row!.id;
+  }
+
+  /** A talk that somebody has booked with the rep. */
+  async function ourBooking(): Promise<string> {
+    const rep = clients.rep!;
+    const hours = Array.from({ length: 7 }, () => [{ from: '00:00', to: '24:00' }]);
+    await rep.send('PUT', '/booking', { isOn: true, timeZone: 'UTC', hours, noticeHours: 0, holidays: false });
+    const visitor = new Visitor((await rep.send<OwnCard>('POST', '/own-card/page')).body.page!.path);
+    const { free } = (await rep.get<BookingStanding>('/booking')).body;
+    const booker = { familyName: 'Onlyforus', email: 'booked@quay.example', start: free[0]!, zone: 'UTC' };
+    await visitor.send({ ...booker, form: await visitor.form() }, `${visitor.path}/times`);
+    return (await rep.get<BookingStanding>('/booking')).body.coming[0]!.id;
   }
 
   async function stateOf(): Promise<unknown> {

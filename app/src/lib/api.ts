@@ -77,6 +77,8 @@ export const api = createApi({
     'Mail',
     'DoNotWrite',
     'Feed',
+    'OwnCard',
+    'Booking',
     'Pipeline',
     'Opportunity',
     'Figures',

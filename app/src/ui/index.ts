@@ -9,6 +9,7 @@ export * from './ExpectedLanguages';
 export * from './FirstTime';
 export * from './Highlight';
 export * from './Notice';
+export * from './PickFile';
 export * from './Screen';
 export * from './SearchField';
 export * from './Select';

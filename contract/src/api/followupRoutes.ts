@@ -1,10 +1,12 @@
+import { BookingFields, BookingStanding } from '../booking';
 import { DoNotWriteEntry, DoNotWriteList, MailSettings, MailStanding, MailTried, MailTry } from '../mail';
 import { Attachment, LettersQuery, Message, MessageList, MessageMove, NewMessage, Preview, PreviewRequest, TemplateFields, TemplateList } from '../messages'; // prettier-ignore
+import { OwnCard, OwnCardFields, OwnCardSending } from '../ownCard';
 import { Enrol, EnrolmentList, EnrolmentMove, PlanFields, PlanList, Rehearsal, RehearsalRequest } from '../plans';
 import { CalendarFeed, Morning, NewCalendarFeed, NewTask, Task, TaskDone, TaskEdit, TaskFields, TaskPage, TaskQuery } from '../tasks'; // prettier-ignore
 import { OccasionFollowUp, Today, TodayQuery } from '../today';
 import { Seen, Version } from '../versions';
-import { MadeId, type Bytes, type DescribedRoutes } from './describedRoute';
+import { MadeId, PICTURE, type Bytes, type DescribedRoutes } from './describedRoute';
 
 const read = 'people:read';
 const write = 'people:write';
@@ -49,5 +51,21 @@ export const FOLLOWUP_ROUTES: DescribedRoutes = {
   'GET /do-not-write': { about: 'Addresses and domains that nothing is sent to.', scope: read, answer: DoNotWriteList }, // prettier-ignore
   'POST /do-not-write': { about: 'Adds one of them.', scope: write, body: DoNotWriteEntry, status: 204 },
   'DELETE /do-not-write/:id': { about: 'Takes one off.', scope: settings, status: 204 },
+  'GET /booking': {
+    about: 'When whoever asks lets others book a talk, and what is booked.',
+    scope: null,
+    answer: BookingStanding,
+  },
+  'PUT /booking': { about: 'Sets when.', scope: null, body: BookingFields, status: 204 },
+  'DELETE /bookings/:id': { about: 'Calls a talk off; whoever booked it is told.', scope: null, status: 204 },
+  'GET /own-card': { about: 'What whoever asks hands out of themselves, and its page.', scope: null, answer: OwnCard },
+  'PUT /own-card': { about: 'Writes that.', scope: null, body: OwnCardFields, status: 204 },
+  'GET /own-card/picture': { about: 'The picture on it.', scope: null, answer: PICTURE },
+  'PUT /own-card/picture': { about: 'Puts a picture on it.', scope: null, body: PICTURE, status: 204 },
+  'DELETE /own-card/picture': { about: 'Takes the picture off.', scope: null, status: 204 },
+  'POST /own-card/page': { about: 'Makes a page that everybody finds who has its link; one before ends.', scope: null, answer: OwnCard, status: 201 }, // prettier-ignore
+  'DELETE /own-card/page': { about: 'Ends that page.', scope: null, status: 204 },
+  'POST /people/:id/own-card': { about: 'Sends one’s own card to a person who asked for it, once. The same id again is the same message.', scope: write, body: OwnCardSending, answer: Message, status: 201 }, // prettier-ignore
+  'POST /cards/:id/own-card': { about: 'The same, to whoever a card was filed as.', scope: write, body: OwnCardSending, answer: Message, status: 201 }, // prettier-ignore
   'GET /occasions/:id/follow-up': { about: 'How soon the people of an occasion were written to, and who answered.', scope: read, answer: OccasionFollowUp }, // prettier-ignore
 };

@@ -8,3 +8,4 @@ export { proposeFields, type ProposeOptions } from './proposeFields';
 export { proposeSides } from './proposeSides';
 export { readingOfText } from './readingOfText';
 export { toPrediction, type CardPrediction } from './toPrediction';
+export { typedReading, type TypedLine } from './typedReading';

@@ -1,4 +1,3 @@
-import { rectangle } from '../capture';
 import { writable, fold } from '../text';
 import {
   disclaimers,
@@ -9,13 +8,9 @@ import {
   senderHeader,
   signOffs,
 } from './tables/mailWords';
-import type { Reading, ReadLine } from './types';
+import { typedReading, type TypedLine } from './typedReading';
+import type { Reading } from './types';
 
-/** Size of the sheet on which text without a picture is laid out, in its own units. */
-const LINE_HEIGHT = 30;
-const LINE_STEP = 42;
-const LETTER_WIDTH = 16;
-const MARGIN = 60;
 const MOST_LINES = 60;
 const LONGEST_LINE = 400;
 /** A paragraph whose lines are longer than this on average is prose. */
@@ -28,16 +23,15 @@ const PROSE_LENGTH = 75;
  * @returns a reading without lines when nothing of a signature is there
  */
 export function readingOfText(text: string): Reading {
-  const lines: ReadLine[] = [];
+  const lines: TypedLine[] = [];
   let row = 0;
   for (const raw of signatureLines(text)) {
     row++;
     const line = withoutMarks(raw.trim());
     if (!line || lines.length >= MOST_LINES) continue;
-    lines.push(certainLine(writable(line.slice(0, LONGEST_LINE)), row));
+    lines.push({ text: writable(line.slice(0, LONGEST_LINE)), row });
   }
-  const right = Math.max(0, ...lines.map((line) => line.quad[1][0]));
-  return { width: right + MARGIN, height: (row + 1) * LINE_STEP + MARGIN, lines };
+  return typedReading(lines, row);
 }
 
 /** Without stars for bold type, and without the word that names what the line holds. */
@@ -46,22 +40,6 @@ function withoutMarks(line: string): string {
   const folded = fold(plain);
   const label = folded.length === plain.length ? fieldLabels.exec(folded)?.[0].length : undefined;
   return plain.slice(label ?? 0);
-}
-
-function certainLine(text: string, row: number): ReadLine {
-  // A place in a line counts UTF-16 units: a character of two stands at the first, and nothing at the second.
-  const letters = [...text.replace(/\s+/g, ' ')].flatMap((letter) => (letter.length > 1 ? [letter, ''] : [letter]));
-  return {
-    text: letters.join(''),
-    quad: rectangle(MARGIN, row * LINE_STEP, letters.length * LETTER_WIDTH, LINE_HEIGHT),
-    characters: letters.map((letter, i) => ({
-      text: letter,
-      probability: 1,
-      alternatives: [],
-      at: (i + 0.5) / letters.length,
-    })),
-    confidence: 1,
-  };
 }
 
 function signatureLines(text: string): string[] {

@@ -17,10 +17,13 @@ export interface KeptMail {
   references: string[];
   /** Names in small letters. */
   headers: Record<string, string>;
-  attachments: { name: string; type: string; bytes: number }[];
+  /** Those that are text with what they say. */
+  attachments: { name: string; type: string; bytes: number; text?: string }[];
   /** What was done with it here. */
   done: string[];
 }
+
+const MOST_TEXT = 100_000;
 
 /** All mail that was taken, the latest last. With a folder it is there again after a crash: a mail is written before it is said to be taken. */
 export class Mailbox {
@@ -48,7 +51,7 @@ export class Mailbox {
       inReplyTo: mail.inReplyTo ?? null,
       references: [mail.references ?? []].flat(),
       headers,
-      attachments: mail.attachments.map(({ filename, contentType, size }) => ({ name: filename ?? '', type: contentType, bytes: size })), // prettier-ignore
+      attachments: mail.attachments.map(({ filename, contentType, size, content }) => ({ name: filename ?? '', type: contentType, bytes: size, ...(contentType.startsWith('text/') && size < MOST_TEXT && { text: content.toString('utf8') }) })), // prettier-ignore
       done: [],
     };
     this.write(kept);

@@ -12,6 +12,8 @@ interface Section {
 /** The sections of the settings, in the order in which they are listed; a room that has something to be set adds one. */
 export const SECTIONS: readonly Section[] = [
   { href: '/settings/you', name: 'You', about: 'your password, signing out' },
+  { href: '/settings/card', name: 'Your card', about: 'what you hand out, and its page' },
+  { href: '/settings/talks', name: 'Talks', about: 'when others may book you, what is booked' },
   { href: '/settings/colleagues', name: 'Colleagues', about: 'who is in the team, invitations', needs: 'invite' },
   { href: '/settings/reading', name: 'Reading', about: 'countries and languages of your cards', needs: 'settle' },
   { href: '/settings/pictures', name: 'Pictures', about: 'what is kept of them, and how long', needs: 'settle' },

@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { Button, Soft, Subheading } from '@/ui';
 import { EverythingAbout } from './EverythingAbout';
-import { QrCode } from './QrCode';
+import { QrCode } from '@/ui/QrCode';
 import { ShareLinks } from './ShareLinks';
 import { ToAddressBook } from './ToAddressBook';
 import { VcardDownload } from './VcardDownload';

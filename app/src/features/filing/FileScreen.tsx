@@ -1,4 +1,4 @@
-import type { CardOccasion, Match } from '@dossier/contract';
+import type { CardOccasion, Match, ProofCard } from '@dossier/contract';
 import { compareFields, endsWithJob, mergeFields, withoutEndings } from '@dossier/core/matching';
 import { isDoubtful, noteOf, personFieldsOf } from '@dossier/core/proof';
 import { complaintAbout } from '@dossier/core/proof/complaints';
@@ -21,6 +21,7 @@ import {
   useDraft,
 } from '@/features/proof';
 import { isUnreachable, problemText } from '@/lib/api';
+import { formatWhen } from '@/lib/formatDate';
 import { useWide } from '@/lib/useWide';
 import {
   Button,
@@ -68,6 +69,7 @@ export function FileScreen({ cardId }: { cardId: string }) {
       doubts={doubts}
       occasion={card.occasion}
       chosen={cardDraft.filing ?? {}}
+      ticked={card.consent}
       picture={<CardView {...sidesOf(card).front} maxHeight="60vh" />}
     />
   );
@@ -87,6 +89,8 @@ interface FilingProps {
   occasion: CardOccasion | null;
   /** What was chosen here before, also when one went back to the desk in between. */
   chosen: FilingChoices;
+  /** What they agreed to themselves, on a page of ours. */
+  ticked: ProofCard['consent'];
   picture: React.ReactNode;
 }
 
@@ -100,6 +104,7 @@ function Filing({
   doubts,
   occasion,
   chosen,
+  ticked,
   picture,
 }: FilingProps) {
   const wide = useWide();
@@ -234,14 +239,17 @@ function Filing({
         ) : null}
         <View className="gap-2">
           <Subheading>May be written to or called</Subheading>
-          <ConsentFields consent={consent} onChange={(next) => choose({ consent: next })} />
+          {ticked ? (
+            <Soft>{`They ticked it on a page, ${formatWhen(ticked.at)}: by e-mail, about ${ticked.scope}. It is kept when you file this card.`}</Soft>
+          ) : null}
+          <ConsentFields consent={consent} onChange={(next) => choose({ consent: next })} hasOther={Boolean(ticked)} />
           {consentProblem ? <Notice fault>{consentProblem}</Notice> : null}
         </View>
         {occasion?.planId ? (
           <PlanAtFiling
             planId={occasion.planId}
             country={merged.country}
-            hasConsent={consent.channels.includes('email') || Boolean(known)}
+            hasConsent={consent.channels.includes('email') || Boolean(known) || Boolean(ticked)}
             isLeftOut={chosen.withoutPlan ?? false}
             onLeaveOut={(withoutPlan) => choose({ withoutPlan })}
           />

@@ -2,6 +2,7 @@ import { useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 import { useDispatch, useSelector } from 'react-redux';
+import { SendAfterFiling } from '@/features/followup';
 import { forgetRequest, isHeld, selectWaitingRequests } from '@/lib/outbox';
 import { Button, Notice } from '@/ui';
 
@@ -10,8 +11,9 @@ export function FiledStrip() {
   const dispatch = useDispatch();
   const router = useRouter();
   const waiting = useSelector(selectWaitingRequests).filter((request) => request.cardId && isHeld(request));
-  const last = waiting.at(-1);
-  const held = waiting.filter(({ notBefore }) => notBefore === last?.notBefore);
+  const filings = waiting.filter(({ path }) => path === '/people');
+  const last = filings.at(-1);
+  const held = filings.filter(({ notBefore }) => notBefore === last?.notBefore);
   const [, setNow] = useState(0);
   useEffect(() => {
     if (!last) return undefined;
@@ -20,7 +22,9 @@ export function FiledStrip() {
   }, [last]);
   if (!last) return null;
   const undo = async () => {
-    for (const request of held) await forgetRequest(request.id)(dispatch);
+    const cards = new Set(held.map(({ cardId }) => cardId));
+    // With what was to follow it.
+    for (const { id } of waiting.filter(({ cardId }) => cards.has(cardId))) await forgetRequest(id)(dispatch);
     router.replace(held.length === 1 ? `/proof/${last.cardId}` : '/tray');
   };
   const words = held.length === 1 ? `${last.words.replace(/^File /, 'Filed ')}.` : `Filed ${held.length} cards.`;
@@ -28,13 +32,16 @@ export function FiledStrip() {
     <View className="border-t border-rule bg-sheet px-4 py-1">
       <Notice
         action={
-          <Button
-            look="bare"
-            label={held.length === 1 ? 'Undo filing' : `Undo filing ${held.length} cards`}
-            onPress={() => void undo()}
-          >
-            Undo
-          </Button>
+          <View className="flex-row items-center">
+            {held.length === 1 ? <SendAfterFiling filing={last} waiting={waiting} /> : null}
+            <Button
+              look="bare"
+              label={held.length === 1 ? 'Undo filing' : `Undo filing ${held.length} cards`}
+              onPress={() => void undo()}
+            >
+              Undo
+            </Button>
+          </View>
         }
       >
         {words}

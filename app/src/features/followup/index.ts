@@ -2,6 +2,7 @@ import { lazyScreen } from '@/lib/lazyScreen';
 
 export { PersonMessages } from './messages/PersonMessages';
 export { OccasionFigures } from './plans/OccasionFigures';
+export { SendAfterFiling } from './ownCard/SendAfterFiling';
 export { PersonPlans } from './plans/PersonPlans';
 export { PlanAtFiling } from './plans/PlanAtFiling';
 export { PlanLine } from './plans/PlanLine';
@@ -16,3 +17,5 @@ export const PlanScreen = lazyScreen(() => import('./plans/PlanScreen'), 'PlanSc
 export const MailSection = lazyScreen(() => import('./mail/MailSection'), 'MailSection');
 export const DoNotWriteSection = lazyScreen(() => import('./mail/DoNotWriteSection'), 'DoNotWriteSection');
 export const CalendarSection = lazyScreen(() => import('./tasks/CalendarSection'), 'CalendarSection');
+export const OwnCardSection = lazyScreen(() => import('./ownCard/OwnCardSection'), 'OwnCardSection');
+export const BookingSection = lazyScreen(() => import('./booking/BookingSection'), 'BookingSection');

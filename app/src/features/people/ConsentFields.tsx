@@ -1,4 +1,4 @@
-import { ConsentGiven, type Channel } from '@dossier/contract';
+import { ConsentGiven, type Channel, type Consent } from '@dossier/contract';
 import { View } from 'react-native';
 import { Select, Soft, Text, TextField, Toggle } from '@/ui';
 
@@ -7,11 +7,17 @@ export const CHANNELS: readonly { value: Channel; label: string }[] = [
   { value: 'phone', label: 'By phone' },
   { value: 'post', label: 'By post' },
 ];
-export const HOW = [
+const HOW = [
   { value: 'spoken', label: 'Said it' },
   { value: 'written', label: 'Wrote it' },
   { value: 'onScreen', label: 'Agreed on the screen' },
 ] as const;
+export const HOW_WORDS: Readonly<Record<Consent['how'], string>> = {
+  spoken: 'said it',
+  written: 'wrote it',
+  onScreen: 'agreed on the screen',
+  onPage: 'ticked it on a page',
+};
 
 export const NO_CONSENT: ConsentGiven = { channels: [], scope: '', wording: '', how: 'spoken' };
 
@@ -22,10 +28,12 @@ export const consentComplaint = (consent: ConsentGiven): string | undefined =>
 interface Props {
   consent: ConsentGiven;
   onChange: (consent: ConsentGiven) => void;
+  /** Whether they have agreed to something already. */
+  hasOther?: boolean;
 }
 
 /** By which ways a person may be written to or called, what for, and how it was agreed. */
-export function ConsentFields({ consent, onChange }: Props) {
+export function ConsentFields({ consent, onChange, hasOther }: Props) {
   const { channels, scope, wording, how } = consent;
   return (
     <View className="gap-3">
@@ -68,7 +76,9 @@ export function ConsentFields({ consent, onChange }: Props) {
           </View>
         </>
       ) : (
-        <Soft>Without consent nothing is sent to this person.</Soft>
+        <Soft>
+          {hasOther ? 'Here stands whatever else they agreed to.' : 'Without consent nothing is sent to this person.'}
+        </Soft>
       )}
     </View>
   );

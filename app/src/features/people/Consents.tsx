@@ -5,7 +5,7 @@ import { problemText } from '@/lib/api';
 import { formatWhen } from '@/lib/formatDate';
 import { Button, Notice, Soft, Subheading, Text } from '@/ui';
 import { useGiveConsentMutation, useWithdrawConsentMutation } from './api';
-import { CHANNELS, consentComplaint, ConsentFields, HOW, NO_CONSENT } from './ConsentFields';
+import { CHANNELS, consentComplaint, ConsentFields, HOW_WORDS, NO_CONSENT } from './ConsentFields';
 
 /** What a person agreed to, what is no longer so, and a new one. */
 export function Consents({ person }: { person: Person }) {
@@ -56,14 +56,13 @@ export function Consents({ person }: { person: Person }) {
 function Given({ consent }: { consent: Consent }) {
   const [withdraw, { isLoading, error }] = useWithdrawConsentMutation();
   const ways = CHANNELS.filter(({ value }) => consent.channels.includes(value)).map(({ label }) => label.toLowerCase());
-  const how = HOW.find(({ value }) => value === consent.how)!.label.toLowerCase();
   return (
     <View className="gap-1 border-l-2 border-ink pl-3">
       <Text
         className={consent.withdrawnAt ? 'text-soft line-through' : ''}
       >{`${consent.scope}, ${ways.join(', ')}`}</Text>
       {consent.wording ? <Soft>“{consent.wording}”</Soft> : null}
-      <Soft>{`${how}, noted by ${consent.by}, ${formatWhen(consent.givenAt)}`}</Soft>
+      <Soft>{`${HOW_WORDS[consent.how]}, noted by ${consent.by}, ${formatWhen(consent.givenAt)}`}</Soft>
       {consent.withdrawnAt ? (
         <Soft>{`Withdrawn ${formatWhen(consent.withdrawnAt)}`}</Soft>
       ) : (

@@ -89,6 +89,9 @@ const OF: Record<Action, Exclude<Kind, 'all'>> = {
   planEnded: 'messages',
   qualified: 'changes',
   unqualified: 'changes',
+  booked: 'talk',
+  bookingMoved: 'talk',
+  bookingCalledOff: 'talk',
 };
 
 /** What a record begins with is on the page already. */
@@ -123,6 +126,9 @@ const WORDS: Record<Action, (actor: string) => string> = {
   planEnded: (actor) => (actor ? `Plan stopped by ${actor}` : 'Plan ended'),
   qualified: (actor) => `Qualified by ${actor}`,
   unqualified: (actor) => `Made a lead again by ${actor}`,
+  booked: () => 'They booked a talk',
+  bookingMoved: () => 'The talk was moved',
+  bookingCalledOff: () => 'The talk was called off',
 };
 
 const LABELS: Readonly<Record<string, string>> = {
@@ -138,6 +144,7 @@ const LABELS: Readonly<Record<string, string>> = {
   step: 'Task',
   message: 'Message',
   plan: 'Plan',
+  talk: 'Talk',
   withdrawnBy: 'Proof',
 };
 const labelOf = (field: string): string => LABELS[field] ?? personFieldLabel(field);

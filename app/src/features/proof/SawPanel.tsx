@@ -9,6 +9,9 @@ import { FIELD_LABELS } from '@/lib/fieldLabels';
 import { formatWhen } from '@/lib/formatDate';
 import { Button, Raw, Soft, Subheading, Text } from '@/ui';
 
+/** How a card without a picture came; all others were photographed. */
+const BEGUN: Readonly<Record<string, string>> = { text: 'From text', visitor: 'Left on your page' };
+
 const percent = (share: number): string => `${Math.round(100 * share)} %`;
 
 /** What the machine saw: its lines as they were read, why each field was proposed, how good the picture is; and reading again. */
@@ -24,9 +27,7 @@ export function SawPanel({ card, draft, onClose }: { card: ProofCard; draft: Dra
           Close
         </Button>
       </View>
-      <Soft>
-        {card.engine === 'text' ? `From text, ${formatWhen(card.takenAt)}` : `Photographed ${formatWhen(card.takenAt)}`}
-      </Soft>
+      <Soft>{`${BEGUN[card.engine] ?? 'Photographed'}, ${formatWhen(card.takenAt)}`}</Soft>
       {reading.quality ? (
         <View className="gap-1">
           <Text>{qualityWords(reading.quality)}</Text>

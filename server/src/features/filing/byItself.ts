@@ -8,7 +8,7 @@ import { Workspace } from '../account';
 import { Photo } from '../capture';
 import { fieldsOfCard, findCandidates, hasTwin } from '../matching';
 import { Person } from '../people';
-import { Card } from '../reading';
+import { BY_VISITOR, Card } from '../reading';
 import { fileLocked } from './fileCard';
 
 /**
@@ -25,7 +25,8 @@ export async function fileByItself(
 ): Promise<boolean> {
   const card = await manager.findOne(Card, { where: { id: cardId }, relations: { occasion: true } });
   if (!card || card.state !== 'toProve' || card.draft || card.frontCardId) return false;
-  if (await isBackOnItsWay(manager, card)) return false;
+  // What strangers write of themselves is looked at by somebody.
+  if (card.engine === BY_VISITOR || (await isBackOnItsWay(manager, card))) return false;
   const { filesItself } = await manager.findOneByOrFail(Workspace, { id: who.workspaceId });
   if (!asked && !(card.occasion?.filesItself ?? filesItself)) return false;
   const draft = draftOf(card.proposals);

@@ -9,7 +9,7 @@ import type { SignedIn } from '../../platform/session';
 import { announce } from '../../platform/trayEvents';
 import { inWorkspace } from '../../platform/workspaceScope';
 import { Occasion, ownerIn } from '../capture';
-import { enrol } from '../followup';
+import { adoptBookings, enrol } from '../followup';
 import { isProbablyKnown } from '../matching';
 import {
   addPeople,
@@ -182,7 +182,13 @@ async function saveRest(
     });
   }
   if (request.consent) await giveConsent(manager, who, personId, request.consent, at);
+  // What they ticked themselves is theirs to say, whoever files the card.
+  if (card.consent) {
+    const { at: givenAt, ...said } = card.consent;
+    await giveConsent(manager, who, personId, { ...said, channels: ['email'], how: 'onPage' }, new Date(givenAt));
+  }
   await beginPlan(manager, who, card, request, personId, at);
+  await adoptBookings(manager, who.workspaceId, card.id, personId, at);
   for (const other of request.notSame) await keepApart(manager, who, personId, other);
   await log(manager, who, { personId, cardId: card.id, action, changes: changesBetween(before, request.fields), at });
 }

@@ -26,6 +26,10 @@ function daysOff(country: string, year: number): ReadonlySet<string> {
   return days;
 }
 
+/** Which days are public holidays in a country, `YYYY-MM-DD`; none in one that is not known. @param country ISO 3166 */
+export const isHolidayIn = (country: string): ((day: string) => boolean) =>
+  known.has(country) ? (day) => daysOff(country, Number(day.slice(0, 4))).has(day) : () => false;
+
 /** When somebody in a country may be written to. @param country ISO 3166; of one without holidays here none are kept */
 export function calendarIn(
   country: string,
@@ -38,7 +42,7 @@ export function calendarIn(
     quiet: { from: quietFrom, to: quietTo },
     workingDays: FRIDAY_OFF.has(country) ? [0, 1, 2, 3, 4] : WORKING_DAYS,
     sendsOnDaysOff: onDaysOff,
-    isHoliday: (day) => isKnown && daysOff(country, Number(day.slice(0, 4))).has(day),
+    isHoliday: isHolidayIn(country),
   };
 }
 

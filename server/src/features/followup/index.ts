@@ -3,6 +3,14 @@ export { AttachmentRecord, BouncedAddress, DoNotWrite, MailSender, MailSettingsR
 export { startMailListener } from './mail/listener';
 export { sendMessageTask } from './messages/deliver';
 export { MessageRecord } from './messages/entities';
+export { adoptBookings } from './booking/book';
+export { BookingRecord, BookingRulesRecord } from './booking/entities';
+export { lookAtCalendars } from './booking/otherCalendar';
+export { bookingPageRoutes } from './booking/page';
+export { bookingRoutes } from './booking/routes';
+export { CardPage, OwnCardRecord } from './ownCard/entities';
+export { cardPageRoutes } from './ownCard/page';
+export { ownCardRoutes } from './ownCard/routes';
 export { EnrolmentRecord, PlanRecord, PlanVersion, PlanWish } from './plans/entities';
 export { enrol } from './plans/enrol';
 export { forgetUnusedAttachments } from './mail/attachments';

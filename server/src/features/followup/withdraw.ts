@@ -2,6 +2,7 @@ import { WITHDRAW_PAGE_WORDS, type WithdrawPageWords } from '@dossier/core/follo
 import { Router, urlencoded, type Request, type Response } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import { ArrayContains, IsNull, type DataSource, type EntityManager } from 'typeorm';
+import { filledHtml, sendPublicPage } from '../../platform/publicPage';
 import { inWorkspace } from '../../platform/workspaceScope';
 import { Workspace } from '../account';
 import { Consent, log } from '../people';
@@ -25,7 +26,7 @@ export function withdrawRoutes(database: DataSource): Router {
         200,
         'ask',
         ({ because, button }) =>
-          `<p>${filled(because, found)}</p><form method="post"><button>${button}</button></form>`,
+          `<p>${filledHtml(because, { ...found })}</p><form method="post"><button>${button}</button></form>`,
       );
     })
     .post('/withdraw/:key', urlencoded({ extended: false, limit: '4kb' }), async (request, response) => {
@@ -33,7 +34,7 @@ export function withdrawRoutes(database: DataSource): Router {
       const found = await withdraw(database, request.params.key as string, way);
       const page = pageFor(request, response);
       if (!found) return page(404, 'nothing', ({ nothingWords }) => `<p>${nothingWords}</p>`);
-      page(200, 'done', ({ doneWords }) => `<p>${filled(doneWords, found)}</p>`);
+      page(200, 'done', ({ doneWords }) => `<p>${filledHtml(doneWords, { ...found })}</p>`);
     });
 }
 
@@ -69,6 +70,8 @@ export async function withdraw(
   const { workspace_id: workspaceId, id } = row;
   return inWorkspace(database, workspaceId, async (manager) => {
     const { personId, recipient, subject } = await manager.findOneByOrFail(MessageRecord, { id });
+    // Only what goes to people has such a way.
+    if (!personId) return undefined;
     const consents = await manager.find(Consent, {
       where: { personId, channels: ArrayContains(['email']), withdrawnAt: IsNull() },
       lock: { mode: 'pessimistic_write' },
@@ -87,32 +90,10 @@ export async function withdraw(
   });
 }
 
-const escape = (text: string): string => text.replace(/[&<>"']/g, (one) => `&#${one.charCodeAt(0)};`);
-
-const filled = (words: string, found: Found): string =>
-  words.replace(/\{(team|to)\}/g, (_, name: keyof Found) => escape(found[name]));
-
 /** A page in the language that the browser asks for. */
 function pageFor(request: Request, response: Response) {
   const language = request.acceptsLanguages(Object.keys(WITHDRAW_PAGE_WORDS)) || 'en';
   const words = WITHDRAW_PAGE_WORDS[language]!;
   return (status: number, title: 'ask' | 'done' | 'nothing', body: (words: WithdrawPageWords) => string) =>
-    void response
-      .status(status)
-      .set('Cache-Control', 'no-store')
-      .set('Vary', 'Accept-Language')
-      .set('Referrer-Policy', 'no-referrer')
-      .set(
-        'Content-Security-Policy',
-        "default-src 'none'; style-src 'unsafe-inline'; form-action 'self'; frame-ancestors 'none'",
-      )
-      .type('html')
-      .send(`<!doctype html><html lang="${language}"><meta charset="utf-8"><meta name="viewport" content="width=device-width"><meta name="robots" content="noindex"><title>${words[title]}</title>
-<style>
-  :root { color-scheme: light dark; --paper: #f7f4ec; --ink: #20242b; }
-  @media (prefers-color-scheme: dark) { :root { --paper: #1d2126; --ink: #ece8de; } }
-  body { background: var(--paper); color: var(--ink); font: 18px/1.5 Georgia, serif; max-width: 32rem; margin: 15vh auto; padding: 0 1.5rem; }
-  button { font: inherit; background: var(--ink); color: var(--paper); border: 0; border-radius: 4px; padding: .75rem 1.5rem; min-height: 48px; cursor: pointer; }
-</style>
-<main><h1>${words[title]}</h1>${body(words)}</main></html>`);
+    sendPublicPage(response, { status, language, title: words[title], body: `<h1>${words[title]}</h1>${body(words)}` });
 }

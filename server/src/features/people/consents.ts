@@ -1,4 +1,4 @@
-import type { ConsentGiven } from '@dossier/contract';
+import type { Consent as ConsentView, ConsentGiven } from '@dossier/contract';
 import { IsNull, type DataSource, type EntityManager } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
 import { notFound } from '../../platform/problem';
@@ -13,7 +13,7 @@ export async function giveConsent(
   manager: EntityManager,
   who: SignedIn,
   personId: string,
-  consent: ConsentGiven,
+  consent: Omit<ConsentGiven, 'how'> & Pick<ConsentView, 'how'>,
   at = new Date(),
 ): Promise<void> {
   await manager.insert(Consent, {

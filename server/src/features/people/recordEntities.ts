@@ -96,7 +96,7 @@ export class Consent {
   @Column({ type: 'text' })
   wording!: string;
   @Column({ type: 'text' })
-  how!: 'spoken' | 'written' | 'onScreen';
+  how!: 'spoken' | 'written' | 'onScreen' | 'onPage';
   @Column({ name: 'given_at', type: 'timestamptz' })
   givenAt!: Date;
   @Column({ type: 'uuid' })

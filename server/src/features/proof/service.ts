@@ -26,6 +26,7 @@ export function cardToProve(database: DataSource, who: SignedIn, id: string): Pr
       state: card.state,
       personId: card.personId,
       engine: card.engine,
+      consent: card.consent,
       draft: { version: card.draftVersion, content: card.draft as DraftContent | null },
       secondLook: (await openSecondLooks(manager, who.workspaceId, [id])).get(id) ?? null,
       takenAt: card.takenAt.toISOString(),

@@ -22,6 +22,15 @@ export interface CardExpectation {
   languages: string[];
 }
 
+/** A consent ticked on a page of ours. */
+export interface VisitorConsent {
+  scope: string;
+  /** What stood beside the tick, word for word. */
+  wording: string;
+  /** ISO 8601. */
+  at: string;
+}
+
 /** One card, found in a photograph or made from text, with what was read on it and what is proposed. */
 @Entity('card')
 @Index('card_tray', ['workspaceId', 'state', 'takenAt', 'id'])
@@ -91,6 +100,9 @@ export class Card {
   draftBy!: string | null;
   @Column({ name: 'draft_at', type: 'timestamptz', nullable: true })
   draftAt!: Date | null;
+  /** What a visitor agreed to who wrote this card of themselves; it is on record once the card is filed. */
+  @Column({ type: 'jsonb', nullable: true })
+  consent!: VisitorConsent | null;
   /** Which models and methods read it. */
   @Column({ type: 'text' })
   engine!: string;

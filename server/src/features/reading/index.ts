@@ -1,5 +1,5 @@
 export { cardStates, IN_TRAY, openState } from './cardStates';
-export { Card, type CardLogo, LearnedFact, LearnedSource } from './entities';
+export { Card, type CardLogo, LearnedFact, LearnedSource, type VisitorConsent } from './entities';
 export { expectationsOf } from './expectations';
 export { learn, unlearn } from './learning';
 export { lockCards, lockTrayCards } from './lockCards';
@@ -8,3 +8,4 @@ export { handOverCards } from './queries';
 export { readAreaOf } from './readArea';
 export { readingRoutes } from './routes';
 export { keepTextCard } from './textCards';
+export { BY_VISITOR, keepVisitorCard } from './visitorCards';

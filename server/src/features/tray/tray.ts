@@ -6,7 +6,7 @@ import { decodeKeyset, encodeKeyset } from '../../platform/keyset';
 import type { SignedIn } from '../../platform/session';
 import { inSnapshot } from '../../platform/workspaceScope';
 import { Photo } from '../capture';
-import { Card, IN_TRAY } from '../reading';
+import { BY_VISITOR, Card, IN_TRAY } from '../reading';
 import { backsToMatch } from './queries';
 import { openSecondLooks } from './secondLooks';
 
@@ -49,6 +49,7 @@ export function listTray(database: DataSource, who: SignedIn, query: TrayQuery):
         'card.thumbnailId',
         'card.state',
         'card.proposals',
+        'card.engine',
         'card.takenAt',
       ])
       .addSelect(['occasion.id', 'occasion.name'])
@@ -172,7 +173,8 @@ const cardItem = (card: Card, secondLook: OpenSecondLook | undefined): TrayItem 
   doubts: countDoubts(card.proposals),
   takenAt: card.takenAt.toISOString(),
   progress: null,
-  message: card.state === 'needsPerson' ? messageFor(card) : null,
+  message:
+    card.engine === BY_VISITOR ? 'They left it on your page.' : card.state === 'needsPerson' ? messageFor(card) : null,
 });
 
 const occasionOf = ({ occasion }: Photo | Card): TrayItem['occasion'] =>

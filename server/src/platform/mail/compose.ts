@@ -14,6 +14,8 @@ export interface OutgoingMail {
   references?: readonly string[];
   /** Where a withdrawal is taken: a page, and by a machine with one request (RFC 2369, RFC 8058). */
   withdrawUrl?: string;
+  /** What calendars take from it; its method stands in its type. */
+  invitation?: { filename: string; contentType: string; content: Buffer | string };
   attachments: readonly { filename: string; contentType: string; content: Buffer | string }[];
   /** Further lines of the head. */
   headers?: Readonly<Record<string, string>>;
@@ -26,6 +28,7 @@ export function composeMail({
   headers,
   references,
   attachments,
+  invitation,
   ...mail
 }: OutgoingMail): Promise<Buffer> {
   return new MailComposer({
@@ -33,6 +36,11 @@ export function composeMail({
     messageId: headerId,
     references: references && [...references],
     attachments: attachments.map((one) => ({ ...one })),
+    icalEvent: invitation && {
+      method: /method=(\w+)/i.exec(invitation.contentType)?.[1] ?? 'PUBLISH',
+      filename: invitation.filename,
+      content: invitation.content,
+    },
     headers: {
       ...headers,
       ...(withdrawUrl && {

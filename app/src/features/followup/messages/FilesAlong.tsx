@@ -1,7 +1,7 @@
 import type { Attachment } from '@dossier/contract';
 import { View } from 'react-native';
 import { problemText } from '@/lib/api';
-import { Button, Notice, Soft } from '@/ui';
+import { Button, Notice, PickFile, Soft } from '@/ui';
 import { useAddAttachmentMutation } from '../api';
 
 interface Props {
@@ -11,9 +11,9 @@ interface Props {
 
 /** Files that go along with a message. */
 export function FilesAlong({ files, onChange }: Props) {
-  const [add, { error }] = useAddAttachmentMutation();
-  const take = async (file: File | undefined) => {
-    const added = file && (await add(file)).data;
+  const [add, { error, isLoading }] = useAddAttachmentMutation();
+  const take = async (file: File) => {
+    const added = (await add(file)).data;
     if (added) onChange([...files, added]);
   };
   return (
@@ -30,15 +30,11 @@ export function FilesAlong({ files, onChange }: Props) {
           </Button>
         </View>
       ))}
-      <label style={{ alignSelf: 'flex-start', minHeight: 44, display: 'flex', alignItems: 'center', gap: 12 }}>
-        <Soft>Add a file</Soft>
-        <input
-          type="file"
-          aria-label="Add a file"
-          onChange={(event) => void take(event.target.files?.[0])}
-          style={{ maxWidth: 220 }}
-        />
-      </label>
+      <View className="items-start">
+        <PickFile busy={isLoading} onPick={(file) => void take(file)}>
+          Add a file
+        </PickFile>
+      </View>
       {error ? <Notice fault>{problemText(error)}</Notice> : null}
     </View>
   );

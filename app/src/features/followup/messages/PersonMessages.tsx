@@ -7,6 +7,7 @@ import { formatWhen } from '@/lib/formatDate';
 import { useAskedFor } from '@/lib/useAskedFor';
 import { Button, Notice, Soft, Subheading, Text } from '@/ui';
 import { useMessagesQuery, useMoveMessageMutation } from '../api';
+import { SendOwnCard } from '../ownCard/SendOwnCard';
 import { ComposeMessage } from './ComposeMessage';
 import { standingWords } from './standingWords';
 
@@ -45,8 +46,9 @@ export function PersonMessages({ person }: { person: Person }) {
             onClose={() => setWriting(undefined)}
           />
         ) : person.deletedAt || !may('write') ? null : (
-          <View className="items-start">
+          <View className="flex-row flex-wrap items-start gap-3">
             <Button onPress={() => setWriting({ answers: null })}>Write</Button>
+            <SendOwnCard person={person} />
           </View>
         )}
       </div>

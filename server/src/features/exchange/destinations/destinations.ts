@@ -6,7 +6,7 @@ import { notFound, ProblemError } from '../../../platform/problem';
 import type { SignedIn } from '../../../platform/session';
 import { inSnapshot, inWorkspace } from '../../../platform/workspaceScope';
 import { placeNow } from '../events/queries';
-import { refusePrivate } from '../refusePrivate';
+import { refusePrivate } from '../../../platform/refusePrivate';
 import { DestinationRecord } from './entities';
 import { mappingOf } from './load';
 import { standingOf, tryAgain } from './queries';

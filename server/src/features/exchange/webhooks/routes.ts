@@ -4,7 +4,7 @@ import { z } from 'zod';
 import type { Reach } from '../../../platform/outside';
 import { Routes } from '../../../platform/routes';
 import { whoIs } from '../../../platform/session';
-import { refusePrivate } from '../refusePrivate';
+import { refusePrivate } from '../../../platform/refusePrivate';
 import { eventsPage } from '../events/feed';
 import { addWebhook, changeSecret, changeWebhook, deliveriesOf, listWebhooks, removeWebhook, repeatDelivery, repeatFailed, tryWebhook } from './webhooks'; // prettier-ignore
 

@@ -15,5 +15,5 @@ export async function cameBack(
     'workspaceId',
     'address',
   ]);
-  await happensTo(manager, workspaceId, personId, { kind: 'bounced', at });
+  if (personId) await happensTo(manager, workspaceId, personId, { kind: 'bounced', at });
 }

@@ -56,7 +56,7 @@ export const sendMessageTask =
       inWorkspace(database, workspaceId, async (manager) => {
         const now = new Date();
         // Whoever withdrew while the line was made is not written to.
-        const verdict = await mayBeSent(manager, message.personId, sendingOf(message), { now, exceptId: message.id });
+        const verdict = await mayBeSent(manager, message, sendingOf(message), { now, exceptId: message.id });
         if (!verdict.may) throw new NotLetThrough(verdict.words);
         const { affected } = await manager.update(
           MessageRecord,
@@ -112,7 +112,7 @@ async function begin(
     );
     return undefined;
   }
-  const verdict = await mayBeSent(manager, message.personId, sendingOf(message), { exceptId: message.id });
+  const verdict = await mayBeSent(manager, message, sendingOf(message), { exceptId: message.id });
   if (!verdict.may) {
     await refuse(manager, message, verdict.words);
     return undefined;
@@ -144,6 +144,7 @@ async function begin(
   const text = [message.body, settings.footer, withdrawUrl && withdrawWords(message.language, withdrawUrl)]
     .filter(Boolean)
     .join('\n\n');
+  const files = await filesOf(manager, message);
   const raw = await composeMail({
     headerId: message.headerId,
     from: { name: message.senderName, address: message.sender },
@@ -155,15 +156,20 @@ async function begin(
     inReplyTo: message.refersTo[0],
     references: message.refersTo,
     withdrawUrl,
+    invitation: files.find(isInvitation),
     attachments: [
       ...(message.ownVcard ? [await ownVcard(manager, message)] : []),
-      ...(await filesOf(manager, message)),
+      ...files.filter((file) => !isInvitation(file)),
     ],
   });
   return { message: { ...message, attempts } as MessageRecord, server, raw };
 }
 
 const UNCERTAIN = 'This was interrupted while it was given to the mail server: it may have been sent, and may not.';
+
+/** What calendars take from a mail is another way to read it, not a file beside it (RFC 6047, 2.4). */
+const isInvitation = ({ contentType }: { contentType: string }): boolean =>
+  /^text\/calendar;.*method=/i.test(contentType);
 
 async function filesOf(manager: EntityManager, { attachmentIds, workspaceId }: MessageRecord) {
   const records = attachmentIds.length > 0 ? await manager.findBy(AttachmentRecord, { id: In(attachmentIds), workspaceId }) : []; // prettier-ignore
@@ -186,7 +192,7 @@ async function end(manager: EntityManager, message: MessageRecord, outcome: 'sen
   if (outcome === 'sent') {
     await manager.update(MessageRecord, { id }, { state: 'sent', at: now, nextAt: null, problem: null });
     await manager.update(MailSettingsRecord, { workspaceId }, { outTrouble: null, troubleSince: null });
-    await log(manager, { workspaceId, accountId: message.madeBy }, { personId: message.personId, action: 'wroteTo', at: now, changes: [{ field: 'message', before: '', after: message.subject }] }); // prettier-ignore
+    if (message.personId) await log(manager, { workspaceId, accountId: message.madeBy }, { personId: message.personId, action: 'wroteTo', at: now, changes: [{ field: 'message', before: '', after: message.subject }] }); // prettier-ignore
     return;
   }
   if (outcome instanceof NotLetThrough) return refuse(manager, record, outcome.message);

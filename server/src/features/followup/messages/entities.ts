@@ -24,6 +24,7 @@ export type MessageStateName = Message['state'] | 'handing';
 @Index('message_anywhere', ['headerId'], { where: "direction = 'out'::text" })
 @Index('message_maker', ['madeBy'])
 @Index('message_template', ['templateId'])
+@Index('message_booking', ['bookingId'])
 export class MessageRecord {
   @PrimaryColumn({ type: 'uuid', primaryKeyConstraintName: 'message_pkey' })
   id!: string;
@@ -32,11 +33,15 @@ export class MessageRecord {
   @ManyToOne(() => Workspace, { onDelete: 'CASCADE' })
   @JoinColumn({ name: 'workspace_id', foreignKeyConstraintName: 'message_workspace_fk' })
   workspace?: Relation<Workspace>;
-  @Column({ name: 'person_id', type: 'uuid' })
-  personId!: string;
+  /** Null while nobody knows who booked a talk. */
+  @Column({ name: 'person_id', type: 'uuid', nullable: true })
+  personId!: string | null;
   @ManyToOne(() => Person, { onDelete: 'CASCADE' })
   @JoinColumn({ name: 'person_id', foreignKeyConstraintName: 'message_person_fk' })
-  person?: Relation<Person>;
+  person?: Relation<Person> | null;
+  /** The talk that it is about. */
+  @Column({ name: 'booking_id', type: 'uuid', nullable: true })
+  bookingId!: string | null;
   @Column({ type: 'text' })
   direction!: Message['direction'];
   @Column({ type: 'text', default: 'email' })

@@ -46,7 +46,7 @@ export async function lettersOf(
         ? await manager.findOneBy(MessageRecord, { id: messageId, workspaceId, channel: 'post' })
         : null;
       if (!message) continue;
-      const verdict = await mayBeSent(manager, message.personId, sendingOf(message), { exceptId: message.id });
+      const verdict = await mayBeSent(manager, message, sendingOf(message), { exceptId: message.id });
       if (verdict.may)
         found.push({
           from: `${message.senderName} · ${name}`,

@@ -72,7 +72,7 @@ export async function writtenWith(
   headerIds: readonly string[],
 ): Promise<{ id: string; person_id: string } | undefined> {
   const [row] = await manager.query<{ id: string; person_id: string }[]>(
-    `select id, person_id from message where workspace_id = $1 and direction = 'out' and header_id = any($2::text[])
+    `select id, person_id from message where workspace_id = $1 and direction = 'out' and header_id = any($2::text[]) and person_id is not null
      order by array_position($2::text[], header_id) limit 1`,
     [workspaceId, headerIds],
   );

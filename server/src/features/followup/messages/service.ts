@@ -19,7 +19,7 @@ import { mayBeSent, standingOf } from '../gate';
 import { assertOwnFiles, attachmentsOf, templateNow } from '../templates/service';
 import { MessageRecord } from './entities';
 import { queueWaiting } from './queries';
-import { addresseeOf } from './valuesOf';
+import { addresseeOf, type Addressee } from './valuesOf';
 import { writeMessage } from './write';
 
 const MOST_SHOWN = 200;
@@ -72,7 +72,7 @@ export const preview = (
 ): Promise<Preview> =>
   inSnapshot(database, workspaceId, async (manager) => {
     const addressee = await addresseeOf(manager, personId);
-    const standing = await standingOf(manager, personId);
+    const standing = await standingOf(manager, { personId, workspaceId });
     if (!addressee || !standing) throw notFound('This person');
     const template = request.templateId ? await templateNow(manager, workspaceId, request.templateId) : undefined;
     const texts = (request.texts ?? template?.texts ?? {}) as Record<string, TemplateText>;
@@ -120,48 +120,61 @@ export function sendByHand(
   message: NewMessage,
 ): Promise<Message> {
   return inWorkspace(database, who.workspaceId, async (manager) => {
-    const { workspaceId, accountId } = who;
-    const sent = await shown(manager, workspaceId, message.id);
-    if (sent) return sent;
     const addressee = await addresseeOf(manager, personId);
     if (!addressee) throw notFound('This person');
-    if (!addressee.emails.includes(message.to))
-      throw new ProblemError(422, 'not-theirs', 'Not their address', `${message.to} does not stand on this person. Add it there first.`, [{ path: 'to', message: 'Choose one of their addresses.' }]); // prettier-ignore
-    if (!addressee.sender)
-      throw new ProblemError(
-        422,
-        'no-sender',
-        'Nobody to send from',
-        'No address to send from is set. An administrator sets one under Mail.',
-      );
-    const verdict = await mayBeSent(manager, personId, { channel: 'email', to: message.to, purpose: message.purpose });
-    if (!verdict.may)
-      throw new ProblemError(422, 'not-let-through', 'Not sent', verdict.words, [
-        { path: 'purpose', message: verdict.words },
-      ]);
-    await assertOwnFiles(manager, workspaceId, message.attachmentIds);
-    const template = message.templateId ? await templateNow(manager, workspaceId, message.templateId) : undefined;
-    const answered = message.answersId
-      ? await manager.findOneBy(MessageRecord, { id: message.answersId, workspaceId, personId })
-      : null;
-    await writeMessage(
-      manager,
-      {
-        ...message,
-        workspaceId,
-        personId,
-        sender: addressee.sender,
-        templateVersion: template?.version ?? null,
-        refersTo: answered ? [answered.headerId, ...answered.refersTo] : [],
-        answersId: answered?.id ?? null,
-        language: addressee.language,
-        madeBy: accountId,
-      },
-      new Date(),
-    );
-    if (answered) await manager.update(MessageRecord, { id: answered.id, readAt: IsNull() }, { readAt: new Date() });
-    return (await shown(manager, workspaceId, message.id))!;
+    return sendLooked(manager, who, addressee, message);
   });
+}
+
+/** The same within what somebody else does. */
+export async function sendLooked(
+  manager: EntityManager,
+  { workspaceId, accountId }: SignedIn,
+  { person, emails, sender, language }: Addressee,
+  message: NewMessage,
+): Promise<Message> {
+  const sent = await shown(manager, workspaceId, message.id);
+  if (sent) return sent;
+  if (message.to && !emails.includes(message.to))
+    throw new ProblemError(422, 'not-theirs', 'Not their address', `${message.to} does not stand on this person. Add it there first.`, [{ path: 'to', message: 'Choose one of their addresses.' }]); // prettier-ignore
+  if (!sender)
+    throw new ProblemError(
+      422,
+      'no-sender',
+      'Nobody to send from',
+      'No address to send from is set. An administrator sets one under Mail.',
+    );
+  const verdict = await mayBeSent(
+    manager,
+    { personId: person.id, workspaceId },
+    { channel: 'email', to: message.to, purpose: message.purpose },
+  );
+  if (!verdict.may)
+    throw new ProblemError(422, 'not-let-through', 'Not sent', verdict.words, [
+      { path: 'purpose', message: verdict.words },
+    ]);
+  await assertOwnFiles(manager, workspaceId, message.attachmentIds);
+  const template = message.templateId ? await templateNow(manager, workspaceId, message.templateId) : undefined;
+  const answered = message.answersId
+    ? await manager.findOneBy(MessageRecord, { id: message.answersId, workspaceId, personId: person.id })
+    : null;
+  await writeMessage(
+    manager,
+    {
+      ...message,
+      workspaceId,
+      personId: person.id,
+      sender,
+      templateVersion: template?.version ?? null,
+      refersTo: answered ? [answered.headerId, ...answered.refersTo] : [],
+      answersId: answered?.id ?? null,
+      language,
+      madeBy: accountId,
+    },
+    new Date(),
+  );
+  if (answered) await manager.update(MessageRecord, { id: answered.id, readAt: IsNull() }, { readAt: new Date() });
+  return (await shown(manager, workspaceId, message.id))!;
 }
 
 /**

@@ -10,7 +10,9 @@ import { queueWaiting } from './queries';
 export interface ToWrite {
   id: string;
   workspaceId: string;
-  personId: string;
+  /** Null where nobody knows who booked a talk. */
+  personId: string | null;
+  bookingId?: string;
   purpose: Purpose;
   sender: Pick<MailSender, 'address' | 'name'>;
   to: string;
@@ -46,6 +48,7 @@ export async function writeMessage(manager: EntityManager, message: ToWrite, at:
       workspaceId,
       enrolmentId: enrolmentId ?? null,
       stepId: stepId ?? null,
+      bookingId: message.bookingId ?? null,
       answersId: message.answersId ?? null,
       refersTo: message.refersTo ?? [],
       direction: 'out',

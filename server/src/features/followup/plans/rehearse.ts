@@ -25,10 +25,12 @@ export const rehearsePlan = (
       ? { steps: request.steps, stopsAt: request.stopsAt ?? [] }
       : await planNow(manager, workspaceId, planId);
     const now = new Date();
-    const standing = request.personId ? await standingOf(manager, request.personId) : undefined;
+    const standing = request.personId
+      ? await standingOf(manager, { personId: request.personId, workspaceId })
+      : undefined;
     const addressee = request.personId ? await addresseeOf(manager, request.personId) : undefined;
     if (request.personId && !standing) throw notFound('This person');
-    const calendar = await calendarOf(manager, { workspaceId, country: standing?.person.country ?? request.country });
+    const calendar = await calendarOf(manager, { workspaceId, country: addressee?.person.country ?? request.country });
     const days: RehearsedStep[] = [];
     for (const { step, at } of rehearse({ steps, stopsAt }, now, calendar)) {
       const there = `${dayOf(at, calendar)} ${format(new TZDate(at.getTime(), calendar.timeZone), 'HH:mm')}`;

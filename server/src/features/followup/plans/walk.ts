@@ -248,7 +248,10 @@ async function write(
   what: { do: 'message' | 'letter'; templateId: string },
 ): Promise<Held | undefined> {
   const { workspaceId, id: personId } = person;
-  const [addressee, standing] = [await addresseeOf(manager, personId, record), await standingOf(manager, personId)];
+  const [addressee, standing] = [
+    await addresseeOf(manager, personId, record),
+    await standingOf(manager, { personId, workspaceId }),
+  ];
   const written = await fromTemplate(manager, addressee!, standing!, what, now);
   if ('held' in written) return written;
   const { sender, values } = addressee!;

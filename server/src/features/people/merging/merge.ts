@@ -71,7 +71,7 @@ export async function mergeLocked(manager: EntityManager, who: SignedIn, request
   await endSecondCourses(manager, who.workspaceId, into.person.id, otherIds, at);
   const parts = await partsOf(manager, who.workspaceId, [into.person.id, ...otherIds]);
   await joinParts(manager, who.workspaceId, otherIds, into.person.id);
-  for (const table of ['task', 'share', 'message', 'enrolment', 'attachment'] as const)
+  for (const table of ['task', 'share', 'message', 'booking', 'enrolment', 'attachment'] as const)
     await moveRows(manager, who.workspaceId, table, otherIds, into.person.id);
   const handed = await moveHanded(manager, who.workspaceId, otherIds, into.person.id);
   await handedFollow(manager, who.workspaceId, [into.person.id]);
@@ -206,6 +206,7 @@ async function rowsOf(
     consents: await ownersOf(manager, workspaceId, 'consent', ids),
     tasks: await ownersOf(manager, workspaceId, 'task', ids),
     messages: await ownersOf(manager, workspaceId, 'message', ids),
+    bookings: await ownersOf(manager, workspaceId, 'booking', ids),
     enrolments: await ownersOf(manager, workspaceId, 'enrolment', ids),
     attachments: await ownersOf(manager, workspaceId, 'attachment', ids),
     shares: await ownersOf(manager, workspaceId, 'share', ids),
@@ -312,6 +313,7 @@ async function giveBack(
     consent: before.consents,
     task: before.tasks,
     message: before.messages,
+    booking: before.bookings,
     enrolment: before.enrolments,
     attachment: before.attachments,
     share: before.shares,

@@ -4,7 +4,7 @@ import type { PersonFields } from '@dossier/core/people';
 export type Row = Record<string, unknown> & { id: string; person_id: string };
 
 /** Raised with every change of a table whose rows a merge keeps; `UPGRADES` then says what becomes of older ones. */
-export const SNAPSHOT_SCHEMA = 7;
+export const SNAPSHOT_SCHEMA = 8;
 
 /** What a merge changed: rows as they were, and whose what was. */
 export interface MergeSnapshot {
@@ -19,6 +19,7 @@ export interface MergeSnapshot {
   tasks: [string, string][];
   shares: [string, string][];
   messages: [string, string][];
+  bookings: [string, string][];
   enrolments: [string, string][];
   attachments: [string, string][];
   receipts: [string, string][];
@@ -69,6 +70,8 @@ const UPGRADES: Record<number, (before: AnySnapshot) => AnySnapshot> = {
     ...rest,
     people: (people as Row[]).map((row) => ({ source: 'card', ...row })),
   }),
+  // Talks are booked.
+  7: (rest) => ({ ...rest, bookings: [] }),
 };
 
 /** A snapshot of any age as the tables are now. */

@@ -29,7 +29,16 @@ export async function wholeRows(
 }
 
 type MovedTable =
-  'note' | 'card' | 'consent' | 'task' | 'share' | 'message' | 'enrolment' | 'attachment' | 'filing_receipt';
+  | 'note'
+  | 'card'
+  | 'consent'
+  | 'task'
+  | 'share'
+  | 'message'
+  | 'booking'
+  | 'enrolment'
+  | 'attachment'
+  | 'filing_receipt';
 const keyOf = (table: MovedTable): string => (table === 'filing_receipt' ? 'key' : 'id');
 
 /** Whose what is: pairs of key and person. */
@@ -82,7 +91,7 @@ export const endSecondCourses = (
 export const moveRows = (
   manager: EntityManager,
   workspaceId: string,
-  table: 'task' | 'share' | 'message' | 'enrolment' | 'attachment',
+  table: 'task' | 'share' | 'message' | 'booking' | 'enrolment' | 'attachment',
   fromIds: readonly string[],
   toId: string,
 ): Promise<unknown> =>

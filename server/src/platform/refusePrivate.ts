@@ -1,6 +1,6 @@
 import { isIP } from 'node:net';
-import { isPrivate, mayBeWithin, PRIVATE, type Allowed } from '../../platform/outside';
-import { ProblemError } from '../../platform/problem';
+import { isPrivate, mayBeWithin, PRIVATE, type Allowed } from './outside';
+import { ProblemError } from './problem';
 
 /**
  * What can be told of an address beforehand; names are looked up when something is sent.

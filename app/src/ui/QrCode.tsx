@@ -6,7 +6,7 @@ import Svg, { Path } from 'react-native-svg';
 /** Quiet modules around the code, as ISO/IEC 18004 asks for. */
 const QUIET = 4;
 
-/** A text as a QR code, dark on light in either theme: cameras want it so. @returns undefined where it is too long for one */
+/** A text as a QR code, dark on light in either theme: cameras want it so. Not in the index: few screens show one. @returns undefined where it is too long for one */
 export function QrCode({ text, label, size }: { text: string; label: string; size: number }) {
   const drawn = useMemo(() => pathOf(text), [text]);
   if (!drawn) return null;

@@ -1,0 +1,1 @@
+export { OwnCardSection as default } from '@/features/followup';

@@ -1,0 +1,1 @@
+export { BookingSection as default } from '@/features/followup';
