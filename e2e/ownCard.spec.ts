@@ -204,3 +204,25 @@ test('two want the same time: one gets it, the other the next; it stops a plan, 
   await expect(page.getByText('The talk was called off').first()).toBeVisible();
   for (const visitor of visitors) await visitor.context().close();
 });
+
+test('a device is let in with a password of its own, and shut out', async ({ page }, { project }) => {
+  await signIn(page, project.name === 'phone' ? 'card-phone' : 'card-wide', '/settings/books');
+  await expect(page.getByText('There is none yet.')).toBeVisible();
+  await page.getByLabel('Which device').fill('My phone');
+  await page.getByRole('button', { name: 'Let it in' }).click();
+  const told = page.getByRole('region', { name: 'How My phone signs in' });
+  const words = await told.innerText();
+  await expectAccessible(page);
+  const password = /[a-z2-9]{5}(?:-[a-z2-9]{5}){3}/.exec(words)![0];
+  const user = /\S+@keldermoss\.example/.exec(words)![0];
+  const authorization = `Basic ${Buffer.from(`${user}:${password}`).toString('base64')}`;
+  const books = () => page.request.fetch('/dav/books/', { method: 'PROPFIND', headers: { authorization, depth: '1' } });
+  expect((await books()).status()).toBe(207);
+  expect(await (await books()).text()).toContain('<D:displayname>Mine</D:displayname>');
+  await page.reload();
+  await expect(page.getByText(/last seen/)).toBeVisible();
+  await expect(told).toBeHidden();
+  await page.getByRole('button', { name: 'Shut out My phone' }).click();
+  await expect(page.getByText('There is none yet.')).toBeVisible();
+  expect((await books()).status()).toBe(401);
+});

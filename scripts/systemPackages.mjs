@@ -40,6 +40,7 @@ export async function requireOffices() {
     ['/usr/sbin/dovecot', 'dovecot-imapd'],
     ['/usr/sbin/exim4', 'exim4-daemon-light'],
     ['/usr/bin/khard', 'khard'],
+    ['/usr/bin/vdirsyncer', 'vdirsyncer'],
     ['/usr/bin/soffice', 'libreoffice-calc-nogui'],
   ].filter(([path]) => !existsSync(path));
   if (missing.length > 0) await installFromDebian('Programs for address books and spreadsheets', missing.map(([, name]) => name)); // prettier-ignore

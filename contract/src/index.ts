@@ -8,6 +8,7 @@ export * from './cells';
 export * from './changes';
 export * from './companies';
 export * from './destinations';
+export * from './devices';
 export * from './health';
 export * from './insight';
 export * from './list';

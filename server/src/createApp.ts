@@ -11,6 +11,8 @@ import { allowedOrigins, apiTokenRoutes, FirstTime, isOriginAllowed, recogniseSe
 import { backupRoutes } from './features/backup';
 import { captureRoutes } from './features/capture';
 import {
+  davRoutes,
+  deviceRoutes,
   destinationRoutes,
   eventRoutes,
   exchangeRoutes,
@@ -102,6 +104,7 @@ export function createApp({ database, events, config, logger }: Parts): Express 
       throw new ProblemError(404, 'no-route', 'Not found', 'There is nothing under this address.');
     });
   app
+    .use(davRoutes(database))
     .use(withdrawRoutes(database))
     .use(cardPageRoutes(database))
     .use(bookingPageRoutes(database, config.publicAddress))
@@ -147,6 +150,7 @@ const roomsOf = ({ database, events, backups, ...config }: RoomParts): Routes[] 
   readingOnRequestRoutes(database),
   eventRoutes(database, reachOf(config)),
   destinationRoutes(database, reachOf(config)),
+  deviceRoutes(database, config.publicAddress),
   peopleRoutes(database),
   companyRoutes(database),
   followupRoutes(database, reachOf(config)),

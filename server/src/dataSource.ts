@@ -25,7 +25,7 @@ import {
   PersonListing,
   ContactPoint,
 } from './features/people';
-import { AskedReadingRecord, DeliveryRecord, DestinationRecord, HandedRecord, ImportFile, ImportRowRecord, MappingRecord, ShareLink, WebhookDeliveryRecord, WebhookRecord } from './features/exchange'; // prettier-ignore
+import { AskedReadingRecord, DeliveryRecord, DestinationRecord, DeviceBook, DeviceEntry, DeviceFurther, DevicePassword, HandedRecord, ImportFile, ImportRowRecord, MappingRecord, ShareLink, WebhookDeliveryRecord, WebhookRecord } from './features/exchange'; // prettier-ignore
 import { ProofFactRecord } from './features/filing';
 import { AttachmentRecord, BookingRecord, BookingRulesRecord, BouncedAddress, CalendarFeedRecord, CardPage, DoNotWrite, EnrolmentRecord, MailSender, MailSettingsRecord, MessageRecord, MorningMail, OwnCardRecord, PlanRecord, PlanVersion, PlanWish, Task, TemplateRecord, TemplateVersion } from './features/followup'; // prettier-ignore
 import { OpportunityActRecord, OpportunityFile, OpportunityNoteRecord, OpportunityPerson, OpportunityRecord, QualificationRecord, Stage } from './features/pipeline'; // prettier-ignore
@@ -68,6 +68,7 @@ import { Pipeline1780000000032 } from './migrations/1780000000032-pipeline';
 import { Insight1780000000033 } from './migrations/1780000000033-insight';
 import { Steps1780000000034 } from './migrations/1780000000034-steps';
 import { PlanWishes1780000000035 } from './migrations/1780000000035-planWishes';
+import { AddressBooks1780000000038 } from './migrations/1780000000038-addressBooks';
 import { Bookings1780000000037 } from './migrations/1780000000037-bookings';
 import { OwnCards1780000000036 } from './migrations/1780000000036-ownCards';
 import { StoredFile } from './platform/entities';
@@ -122,6 +123,7 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       PlanWishes1780000000035,
       OwnCards1780000000036,
       Bookings1780000000037,
+      AddressBooks1780000000038,
     ],
     entities: [
       Workspace,
@@ -145,6 +147,10 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       CompanyStaff,
       CompanyRecount,
       AskedReadingRecord,
+      DevicePassword,
+      DeviceBook,
+      DeviceEntry,
+      DeviceFurther,
       WebhookRecord,
       WebhookDeliveryRecord,
       DestinationRecord,

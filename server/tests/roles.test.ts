@@ -134,6 +134,7 @@ describe('what belongs to another workspace', () => {
     made.qualifications = await idOf(`/leads/${another}/qualify`, { version: (await rep.person(another)).version });
     made.backups = await ourBackup();
     made.bookings = await ourBooking();
+    made.devices = await idOf('/devices', { name: 'Only for us' });
     const token = { name: 'Only for us', scopes: ['people:read'] };
     made.webhooks = (
       await clients.manager!.send<{ id: string }>('POST', '/webhooks', { url: 'https://only.us.example/told' })

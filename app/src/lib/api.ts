@@ -78,6 +78,7 @@ export const api = createApi({
     'DoNotWrite',
     'Feed',
     'OwnCard',
+    'Device',
     'Booking',
     'Pipeline',
     'Opportunity',

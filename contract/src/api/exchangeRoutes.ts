@@ -1,6 +1,7 @@
 import { BackupRequest, Backups, BackupSchedule } from '../backup';
 import { Import, ImportMapping, ImportQuery, ImportRows, ImportRowSettled, ImportRowsQuery, ImportRun, Imports } from '../bringIn'; // prettier-ignore
 import { CompaniesTakenQuery } from '../companies';
+import { DeviceMade, Devices, DeviceSettings, NewDevice } from '../devices';
 import { VcardQuery } from '../people';
 import { BusinessTakenQuery } from '../pipeline';
 import { ShareFields, ShareMade, Shares } from '../shares';
@@ -17,6 +18,14 @@ const ANY_FILE: Bytes = { types: ['application/octet-stream'], about: 'vCards, a
 
 /** Files out and in, links to one person, backups. */
 export const EXCHANGE_ROUTES: DescribedRoutes = {
+  'GET /devices': {
+    about: 'Devices that keep address books of whoever asks in step (CardDAV).',
+    scope: null,
+    answer: Devices,
+  },
+  'POST /devices': { about: 'Lets a device in; its password is told this once.', scope: null, body: NewDevice, answer: DeviceMade, status: 201 }, // prettier-ignore
+  'DELETE /devices/:id': { about: 'Lets a device in no more.', scope: null, status: 204 },
+  'PUT /device-settings': { about: 'Whether deleting somebody on a device deletes them here.', scope: 'settings', body: DeviceSettings, status: 204 }, // prettier-ignore
   'GET /people/export': {
     about: 'People as a file: those that a list shows which is narrowed in the same way.',
     scope: 'export',

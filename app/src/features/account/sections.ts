@@ -24,6 +24,7 @@ export const SECTIONS: readonly Section[] = [
   { href: '/settings/mail', name: 'Mail', about: 'your mail server and addresses', needs: 'connect' },
   { href: '/settings/not-written-to', name: 'Not written to', about: 'addresses and domains' },
   { href: '/settings/calendar', name: 'Calendar', about: 'tasks in your own calendar, your day by mail' },
+  { href: '/settings/books', name: 'Address books', about: 'your people on your phone, kept in step' },
   { href: '/settings/pipeline', name: 'Leads and business', about: 'stages, words, goals, rates', needs: 'settle' },
   { href: '/settings/tags', name: 'Tags and words', about: 'tags, words for rating' },
   { href: '/settings/fields', name: 'Own fields', about: 'fields beside the usual ones', needs: 'settle' },

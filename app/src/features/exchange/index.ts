@@ -15,3 +15,4 @@ export const NewSystemScreen = lazyScreen(() => import('./systems/SetUpScreen'),
 export const ChangeSystemScreen = lazyScreen(() => import('./systems/SetUpScreen'), 'ChangeSystemScreen');
 export const MappingScreen = lazyScreen(() => import('./systems/mapping/MappingScreen'), 'MappingScreen');
 export const HandOverPanel = lazyScreen(() => import('./systems/HandOverPanel'), 'HandOverPanel');
+export const DevicesSection = lazyScreen(() => import('./devices/DevicesSection'), 'DevicesSection');

@@ -96,6 +96,9 @@ export class Workspace {
   /** Days and months of figures are those of this place. */
   @Column({ name: 'time_zone', type: 'text', default: 'UTC' })
   timeZone!: string;
+  /** Whether deleting somebody in an address book on a device deletes them here. */
+  @Column({ name: 'devices_delete', type: 'boolean', default: false })
+  devicesDelete!: boolean;
   /** Web pages of others whose scripts may ask here, with a token. */
   @Column({ name: 'allowed_origins', type: 'text', array: true, default: () => "'{}'" })
   allowedOrigins!: string[];

@@ -11,3 +11,6 @@ export { eventRoutes } from './webhooks/routes';
 export { DeliveryRecord, DestinationRecord, HandedRecord, MappingRecord } from './destinations/entities';
 export { forgetOldDeliveries, handOverOne } from './destinations/queries';
 export { destinationRoutes } from './destinations/routes';
+export { davRoutes } from './cardDav/dav';
+export { DeviceBook, DeviceEntry, DeviceFurther, DevicePassword } from './cardDav/entities';
+export { deviceRoutes } from './cardDav/routes';

@@ -60,17 +60,18 @@ export function restorePerson(database: DataSource, who: SignedIn, id: string): 
   return setDeleted(database, who, id, false);
 }
 
-function setDeleted(database: DataSource, who: SignedIn, id: string, deleted: boolean): Promise<void> {
-  return inWorkspace(database, who.workspaceId, async (manager) => {
-    const person = await manager.findOne(Person, { where: { id }, lock: { mode: 'for_no_key_update' } });
-    if (!person) throw notFound('This person');
-    if (Boolean(person.deletedAt) === deleted) return;
-    const at = new Date();
-    await manager.update(
-      Person,
-      { id },
-      { deletedAt: deleted ? at : null, version: person.version + 1, updatedAt: at },
-    );
-    await log(manager, who, { personId: id, action: deleted ? 'deleted' : 'restored', at });
-  });
+const setDeleted = (database: DataSource, who: SignedIn, id: string, deleted: boolean): Promise<void> =>
+  inWorkspace(database, who.workspaceId, (manager) => setDeletedIn(manager, who, id, deleted));
+
+/** As `deletePerson`, within a transaction. */
+export const deletePersonIn = (manager: EntityManager, who: SignedIn, id: string): Promise<void> =>
+  setDeletedIn(manager, who, id, true);
+
+async function setDeletedIn(manager: EntityManager, who: SignedIn, id: string, deleted: boolean): Promise<void> {
+  const person = await manager.findOne(Person, { where: { id }, lock: { mode: 'for_no_key_update' } });
+  if (!person) throw notFound('This person');
+  if (Boolean(person.deletedAt) === deleted) return;
+  const at = new Date();
+  await manager.update(Person, { id }, { deletedAt: deleted ? at : null, version: person.version + 1, updatedAt: at });
+  await log(manager, who, { personId: id, action: deleted ? 'deleted' : 'restored', at });
 }

@@ -21,7 +21,7 @@ export { summariesOf } from './summaries';
 export { ListedMark, ListedWord, ListView, PersonListing } from './list/entities';
 export { listOfAddress } from './list/listOfAddress';
 export { listSpecOf, ORDERS, wordsMeant } from './list/listSpec';
-export { editLocked } from './editPerson';
+export { deletePersonIn, editLocked } from './editPerson';
 export { forgetUnusedWords, listedOnce } from './list/queries';
 export { loadFields, type LoadedFields } from './loadFields';
 export { handOverPeople } from './handOverPeople';

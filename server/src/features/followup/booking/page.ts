@@ -29,6 +29,14 @@ const DAYS_SHOWN = 5;
 export function bookingPageRoutes(database: DataSource, publicAddress: string | undefined): Router {
   const looking = rateLimit({ windowMs: MINUTE_MS, limit: 120, standardHeaders: 'draft-8', legacyHeaders: false });
   const acting = rateLimit({ windowMs: 10 * MINUTE_MS, limit: 30, standardHeaders: 'draft-8', legacyHeaders: false });
+  // Whoever wants all times of somebody needs more than many addresses.
+  const actingThere = rateLimit({
+    windowMs: 60 * MINUTE_MS,
+    limit: 60,
+    standardHeaders: false,
+    legacyHeaders: false,
+    keyGenerator: (request) => String(request.params.key),
+  });
   const body = urlencoded({ extended: false, limit: '16kb' });
   return Router()
     .use('/talk', looking)
@@ -40,7 +48,7 @@ export function bookingPageRoutes(database: DataSource, publicAddress: string | 
       if (start) return showForm(response, talk, start);
       showTimes(response, talk, { path: pathOfTimes(talk.card.key), act: 'choose' });
     })
-    .post('/card/:key/times', acting, body, async (request, response) => {
+    .post('/card/:key/times', acting, actingThere, body, async (request, response) => {
       const talk = await openTimes(database, await findCard(database, request.params.key as string), request);
       if (!talk) return nothing(request, response);
       const sent = (request.body ?? {}) as Record<string, unknown>;

@@ -1,0 +1,1 @@
+export { DevicesSection as default } from '@/features/exchange';
