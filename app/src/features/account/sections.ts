@@ -13,7 +13,7 @@ interface Section {
 export const SECTIONS: readonly Section[] = [
   { href: '/settings/you', name: 'You', about: 'your password, signing out' },
   { href: '/settings/card', name: 'Your card', about: 'what you hand out, and its page' },
-  { href: '/settings/talks', name: 'Talks', about: 'when others may book you, what is booked' },
+  { href: '/settings/talks', name: 'Talks', about: 'when others may book you' },
   { href: '/settings/colleagues', name: 'Colleagues', about: 'who is in the team, invitations', needs: 'invite' },
   { href: '/settings/reading', name: 'Reading', about: 'countries and languages of your cards', needs: 'settle' },
   { href: '/settings/pictures', name: 'Pictures', about: 'what is kept of them, and how long', needs: 'settle' },
