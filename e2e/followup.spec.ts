@@ -1,38 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { expect, test, type Locator, type Page } from '@playwright/test';
 import { expectAccessible, filePerson, goTo, signIn, textCard } from './desk';
-
-const { smtpPort, webPort } = JSON.parse(process.env.DOSSIER_E2E_LETTERBOX!) as { smtpPort: number; webPort: number };
-const LETTERBOX = `http://127.0.0.1:${webPort}`;
-
-interface There {
-  id: string;
-  to: string;
-  text: string;
-  subject: string;
-  headers: Record<string, string>;
-}
-const mailsTo = async (page: Page, to: string): Promise<There[]> =>
-  (
-    (await (await page.request.get(`${LETTERBOX}/api/messages?to=${encodeURIComponent(to)}`)).json()) as {
-      items: There[];
-    }
-  ).items;
-
-/** A team that sends at any hour. */
-async function setMailUp(page: Page): Promise<void> {
-  const data = {
-    out: { host: '127.0.0.1', port: smtpPort, security: 'none' },
-    incoming: null,
-    senders: [{ address: `${randomUUID()}@keldermoss.example`, name: 'Ottilie Brandt', accountId: null }],
-    perMinute: 600,
-    quietFrom: '00:00',
-    quietTo: '00:00',
-    onDaysOff: true,
-    footer: 'Kelder & Moss, Quay 4, Port Ellery',
-  };
-  expect((await page.request.put('/api/v1/mail', { data })).status()).toBe(204);
-}
+import { LETTERBOX, mailsTo, setMailUp } from './letterbox';
 
 /** Draws something sideways with a thumb, as the browser hears of it. */
 async function draw(page: Page, what: Locator, by: number): Promise<void> {

@@ -6,33 +6,7 @@ import { spawnSync } from 'node:child_process';
 import { expect, test, type Page } from '@playwright/test';
 import ICAL from 'ical.js';
 import { demoPhoto, expectAccessible, filePerson, signIn } from './desk';
-
-const { smtpPort, webPort } = JSON.parse(process.env.DOSSIER_E2E_LETTERBOX!) as { smtpPort: number; webPort: number };
-
-interface There {
-  to: string;
-  text: string;
-  subject: string;
-  attachments: { name: string; type: string; text?: string }[];
-}
-const mailsTo = async (page: Page, to: string): Promise<There[]> => {
-  const address = `http://127.0.0.1:${webPort}/api/messages?to=${encodeURIComponent(to)}`;
-  return ((await (await page.request.get(address)).json()) as { items: There[] }).items;
-};
-
-async function setMailUp(page: Page): Promise<void> {
-  const data = {
-    out: { host: '127.0.0.1', port: smtpPort, security: 'none' },
-    incoming: null,
-    senders: [{ address: `${randomUUID()}@keldermoss.example`, name: 'Ottilie Brandt', accountId: null }],
-    perMinute: 600,
-    quietFrom: '00:00',
-    quietTo: '00:00',
-    onDaysOff: true,
-    footer: '',
-  };
-  expect((await page.request.put('/api/v1/mail', { data })).status()).toBe(204);
-}
+import { mailsTo, setMailUp } from './letterbox';
 
 /** As somebody sends it who was too quick for the page: once more, until it is taken. */
 async function sendForm(page: Page, button: string, next: string): Promise<void> {

@@ -166,5 +166,6 @@ describe('a talk', () => {
     expect((await rep.send('DELETE', `/bookings/${coming!.id}`)).status).toBe(204);
     const off = await until(() => Promise.resolve(mailsTo(coming!.email).find(({ subject }) => subject.startsWith('Called off')))); // prettier-ignore
     expect(off.text).toContain('is called off');
+    expect(invitationIn(off)).toContain('LOCATION:By phone');
   });
 });

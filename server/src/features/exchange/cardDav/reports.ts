@@ -85,7 +85,7 @@ async function query({ database, response, device }: Call, book: OpenedBook, roo
   return multistatus(response, found());
 }
 
-const testOf = (element: XmlElement | undefined, usual: 'anyof' | 'allof' = 'anyof') => (element?.getAttribute('test') === 'allof' ? 'allof' : usual); // prettier-ignore
+const testOf = (element: XmlElement | undefined) => (element?.getAttribute('test') === 'allof' ? 'allof' : 'anyof'); // prettier-ignore
 const TYPES = ['equals', 'contains', 'starts-with', 'ends-with'] as const;
 
 function filterOf(element: XmlElement | undefined): Filter {

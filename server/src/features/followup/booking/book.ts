@@ -6,6 +6,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { codeOf } from '../../../platform/databaseTrouble';
 import { lockId } from '../../../platform/lockId';
 import { newSecret } from '../../../platform/secret';
+import type { SignedIn } from '../../../platform/session';
 import { inWorkspace } from '../../../platform/workspaceScope';
 import { log } from '../../people';
 import { keepVisitorCard, type VisitorConsent } from '../../reading';
@@ -44,9 +45,7 @@ interface Wanted {
   timeZone: string;
 }
 
-interface Whose {
-  workspaceId: string;
-  accountId: string;
+interface Whose extends SignedIn {
   country: string;
 }
 
@@ -210,7 +209,7 @@ export async function moveBooking(
   }
 }
 
-const open = (manager: EntityManager, { workspaceId, accountId }: Whose, id: string, now: Date) =>
+const open = (manager: EntityManager, { workspaceId, accountId }: SignedIn, id: string, now: Date) =>
   manager
     .findOne(BookingRecord, { where: { id, workspaceId, accountId, state: 'booked' }, lock: { mode: 'pessimistic_write' } })
     .then((booking) => (booking && booking.endsAt > now ? booking : undefined)); // prettier-ignore
@@ -218,7 +217,7 @@ const open = (manager: EntityManager, { workspaceId, accountId }: Whose, id: str
 /** Nothing is booked any more; called off twice it is called off once. @returns whether there was anything */
 export const callOff = (
   database: DataSource,
-  whose: Whose,
+  whose: SignedIn,
   id: string,
   confirming: Confirming,
   now: Date,

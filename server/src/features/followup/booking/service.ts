@@ -2,10 +2,13 @@ import type { Booking, BookingFields, BookingStanding } from '@dossier/contract'
 import { freeTimes } from '@dossier/core/followup/booking';
 import { MoreThan, type DataSource } from 'typeorm';
 import type { Reach } from '../../../platform/outside';
+import { notFound } from '../../../platform/problem';
 import { refusePrivate } from '../../../platform/refusePrivate';
 import type { SignedIn } from '../../../platform/session';
 import { inSnapshot, inWorkspace } from '../../../platform/workspaceScope';
+import { Account } from '../../account';
 import { CardPage } from '../ownCard/entities';
+import { callOff } from './book';
 import { BookingRecord, BookingRulesRecord } from './entities';
 import { lookAtCalendar } from './otherCalendar';
 import { rulesOf, takenOf } from './rules';
@@ -87,4 +90,20 @@ export async function saveBookingRules(
     return manager.findOneByOrFail(BookingRulesRecord, { accountId });
   });
   if (busyUrl) await lookAtCalendar({ database, sealing, allowed }, record, new Date());
+}
+
+/** Calls a talk off that somebody has booked with whoever asks; they are told. @throws ProblemError 404 */
+export async function callOffOwn(
+  database: DataSource,
+  publicAddress: string | undefined,
+  who: SignedIn,
+  id: string,
+): Promise<void> {
+  const { accountId, workspaceId } = who;
+  const confirming = await inSnapshot(database, workspaceId, async (manager) => ({
+    name: (await manager.findOneByOrFail(Account, { id: accountId })).name,
+    place: (await manager.findOneBy(BookingRulesRecord, { accountId }))?.place ?? '',
+    publicAddress,
+  }));
+  if (!(await callOff(database, who, id, confirming, new Date()))) throw notFound('This talk');
 }
