@@ -1,10 +1,10 @@
-import { execFileSync } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { mkdtempSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { DeviceMade, Devices } from '@dossier/contract';
 import { Client } from '../tests/client';
+import { ended } from '../tests/services';
 
 jest.setTimeout(300_000);
 
@@ -45,7 +45,11 @@ afterAll(async () => {
   rmSync(folder, { recursive: true, force: true });
 });
 
-const sync = (what: 'discover' | 'sync'): string => execFileSync('vdirsyncer', ['-c', join(folder, 'config'), what], { input: 'y\ny\ny\n', env: { ...process.env, LC_ALL: 'C.UTF-8' } }).toString(); // prettier-ignore
+const SPEAKING = { LC_ALL: 'C.UTF-8' };
+async function sync(what: 'discover' | 'sync'): Promise<void> {
+  const done = await ended('vdirsyncer', ['-c', join(folder, 'config'), what], { input: 'y\ny\ny\n', env: SPEAKING });
+  expect([done.status, done.status ? done.stderr : '']).toEqual([0, '']);
+}
 const files = (): { path: string; text: string }[] => readdirSync(book).map((name) => ({ path: join(book, name), text: readFileSync(join(book, name), 'utf8') })); // prettier-ignore
 const fileOf = (name: string) => files().find(({ text }) => text.includes(name))!;
 const change = (name: string, from: string, to: string): void => {
@@ -64,8 +68,8 @@ it('is kept in step both ways, with what both have changed, what is new and what
     await rep.filed({ givenName: 'Nella', familyName: `${OWN}two`, title: 'Buyer' }),
     await rep.filed({ givenName: 'Ida', familyName: `${OWN}both`, title: 'Buyer' }),
   ];
-  sync('discover');
-  sync('sync');
+  await sync('discover');
+  await sync('sync');
   expect(files().filter(({ text }) => text.includes(OWN))).toHaveLength(3);
 
   change(`${OWN}one`, 'TITLE:Buyer', 'TITLE:Head of buying\r\nNICKNAME:Tov');
@@ -74,7 +78,7 @@ it('is kept in step both ways, with what both have changed, what is new and what
   await edit(both, 'Said here');
   const uid = randomUUID();
   writeFileSync(join(book, `${uid}.vcf`), ['BEGIN:VCARD', 'VERSION:3.0', `UID:${uid}`, `N:${OWN}new;Uma;;;`, 'FN:Uma', 'END:VCARD', ''].join('\r\n')); // prettier-ignore
-  sync('sync');
+  await sync('sync');
   expect((await rep.person(tove)).fields.title).toBe('Head of buying');
   expect((await rep.person(tove)).history[0]).toMatchObject({ action: 'edited', actor: 'Ottilie Brandt' });
   expect(fileOf(`${OWN}two`).text).toContain('TITLE:Owner');
@@ -85,16 +89,16 @@ it('is kept in step both ways, with what both have changed, what is new and what
 
   // Once more: nothing is another one, and what only the device knew is still there.
   await rep.send('DELETE', `/people/${nella}`);
-  sync('sync');
-  sync('sync');
+  await sync('sync');
+  await sync('sync');
   expect(fileOf(`${OWN}one`).text).toContain('NICKNAME:Tov');
   expect(fileOf(`${OWN}two`)).toBeUndefined();
 });
 
-it('is listed by khard', () => {
+it('is listed by khard', async () => {
   const config = join(folder, 'khard.conf');
   writeFileSync(config, `[addressbooks]\n[[mine]]\npath = ${book}\n[general]\ndefault_action = list\n`);
-  const listed = execFileSync('khard', ['-c', config, 'list', OWN], { env: { ...process.env, LC_ALL: 'C.UTF-8' } }).toString(); // prettier-ignore
+  const { stdout: listed } = await ended('khard', ['-c', config, 'list', OWN], { env: SPEAKING });
   expect(listed).toContain(`Tove ${OWN}one`);
   expect(listed).toContain(`Uma`);
 });

@@ -1,11 +1,11 @@
-import { spawn, spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { TokenMade } from '@dossier/contract';
 import { readCsv } from '@dossier/core/exchange/files';
 import { Client, demoPhoto } from './client';
-import { until } from './services';
+import { ended, until } from './services';
 
 jest.setTimeout(180_000);
 
@@ -31,8 +31,7 @@ afterAll(async () => {
 const address = () => new URL(process.env.DOSSIER_TEST_ADDRESS!).origin;
 const program = (...more: string[]) => ['--import', 'tsx', 'scripts/src/cardsWatch.ts', paths.folder, '--to', address(), '--token-file', paths.token, '--out', paths.out, ...more]; // prettier-ignore
 const start = () => spawn(process.execPath, program(), { cwd: root, stdio: 'ignore' });
-const toEnd = (...more: string[]) =>
-  spawnSync(process.execPath, program('--once', ...more), { cwd: root, encoding: 'utf8' });
+const toEnd = (...more: string[]) => ended(process.execPath, program('--once', ...more));
 const rows = () => (existsSync(paths.out) ? readCsv(readFileSync(paths.out, 'utf8'), ',').rows.slice(1) : []);
 const within = (name: string) =>
   existsSync(join(paths.folder, name)) ? readdirSync(join(paths.folder, name)).sort() : [];
@@ -59,7 +58,7 @@ describe('a folder that is watched', () => {
       running.kill('SIGKILL');
       await new Promise((resolve) => running.once('close', resolve));
     }
-    expect(toEnd().status).toBe(0);
+    expect((await toEnd()).status).toBe(0);
     expect(within('done')).toHaveLength(count);
     expect(rows()).toHaveLength(count);
     expect(new Set(rows().map(([file]) => file)).size).toBe(count);
@@ -76,7 +75,7 @@ describe('a folder that is watched', () => {
     writeFileSync(join(paths.folder, 'broken.png'), 'no picture');
     writeFileSync(join(paths.folder, 'card 0.jpg'), demoPhoto('skerry'));
     writeFileSync(join(paths.folder, 'list.docx'), 'of no concern');
-    expect(toEnd().status).toBe(0);
+    expect((await toEnd()).status).toBe(0);
     expect(within('failed')).toEqual(['broken.pdf', 'broken.pdf.reason.txt', 'broken.png', 'broken.png.reason.txt']);
     expect(readFileSync(join(paths.folder, 'failed/broken.png.reason.txt'), 'utf8')).toContain('not a picture');
     expect(within('done')).toEqual(expect.arrayContaining(['scan.pdf', 'signature.txt', 'card 0 (2).jpg']));
@@ -106,14 +105,14 @@ describe('a folder that is watched', () => {
     expect(within('failed')).not.toContain('slow.jpg');
   });
 
-  it('says what is wrong with a token, an address or a folder, and leaves everything where it is', () => {
+  it('says what is wrong with a token, an address or a folder, and leaves everything where it is', async () => {
     writeFileSync(join(paths.folder, 'late.jpg'), demoPhoto('skerry'));
     writeFileSync(paths.token, 'dossier_none');
-    const refused = toEnd();
+    const refused = await toEnd();
     expect([refused.status, refused.stderr]).toEqual([2, expect.stringContaining('not known')]);
     expect(readdirSync(paths.folder)).toContain('late.jpg');
-    expect(toEnd('--file', 'customer').stderr).toContain('--file takes one of');
-    const nowhere = spawnSync(process.execPath, ['--import', 'tsx', 'scripts/src/cardsWatch.ts', join(base, 'none'), '--to', address(), '--token-file', paths.token], { cwd: root, encoding: 'utf8' }); // prettier-ignore
+    expect((await toEnd('--file', 'customer')).stderr).toContain('--file takes one of');
+    const nowhere = await ended(process.execPath, ['--import', 'tsx', 'scripts/src/cardsWatch.ts', join(base, 'none'), '--to', address(), '--token-file', paths.token]); // prettier-ignore
     expect([nowhere.status, nowhere.stderr]).toEqual([2, expect.stringContaining('There is no folder')]);
   });
 });

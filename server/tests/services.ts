@@ -1,8 +1,13 @@
 import { spawn, type ChildProcess } from 'node:child_process';
+import { once } from 'node:events';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
+import { text } from 'node:stream/consumers';
 
 const root = join(__dirname, '../..');
+
+/** Less than a test may take, so that what never comes fails there and nothing asks on after it. */
+const PATIENCE_MS = 150_000;
 
 /** Beneath it files are written for other systems. */
 export const HAND_OVER_FOLDER = join(root, '.data/test-reports/handed-over');
@@ -52,6 +57,21 @@ export function startRole(
   };
 }
 
+/**
+ * Runs another program to its end without standing still meanwhile: a test that stands still does not notice that the
+ * server has given up an idle connection, and asks its next question there.
+ */
+export async function ended(
+  command: string,
+  args: string[],
+  { input = '', env }: { input?: string; env?: NodeJS.ProcessEnv } = {},
+): Promise<{ status: number | null; stdout: string; stderr: string }> {
+  const child = spawn(command, args, { cwd: root, env: { ...process.env, ...env }, timeout: PATIENCE_MS });
+  child.stdin.on('error', () => undefined).end(input);
+  const [[status], stdout, stderr] = await Promise.all([once(child, 'close'), text(child.stdout), text(child.stderr)]);
+  return { status: status as number | null, stdout, stderr };
+}
+
 export const freePort = (): Promise<number> =>
   new Promise((resolve) => {
     const probe = createServer();
@@ -60,9 +80,6 @@ export const freePort = (): Promise<number> =>
       probe.close(() => resolve(port));
     });
   });
-
-/** Less than a test may take, so that what never comes fails there and nothing asks on after it. */
-const PATIENCE_MS = 150_000;
 
 /**
  * Asks again and again until the answer is there.

@@ -3,8 +3,14 @@ import { writableIn } from '@dossier/core/text';
 
 /** What the thread for proposing can be asked for, by name: see `proposing`. */
 
-/** Nothing: the thread is there, and done with what came before. */
-export const begin = (): void => undefined;
+let begun = false;
+
+/** The thread is there and has once proposed something, so that the first text is not later than the others. */
+export function begin(): void {
+  if (begun) return;
+  begun = true;
+  proposeFields(readingOfText('Ada Example\nExample Ltd\nada@example.org'));
+}
 
 export const fields = ({ reading, options }: { reading: Reading; options: ProposeOptions }): CardProposal =>
   writableIn(proposeFields(reading, options));
