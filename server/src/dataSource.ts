@@ -68,9 +68,10 @@ import { Pipeline1780000000032 } from './migrations/1780000000032-pipeline';
 import { Insight1780000000033 } from './migrations/1780000000033-insight';
 import { Steps1780000000034 } from './migrations/1780000000034-steps';
 import { PlanWishes1780000000035 } from './migrations/1780000000035-planWishes';
-import { AddressBooks1780000000038 } from './migrations/1780000000038-addressBooks';
-import { Bookings1780000000037 } from './migrations/1780000000037-bookings';
 import { OwnCards1780000000036 } from './migrations/1780000000036-ownCards';
+import { Bookings1780000000037 } from './migrations/1780000000037-bookings';
+import { AddressBooks1780000000038 } from './migrations/1780000000038-addressBooks';
+import { WorkspaceAskedOnce1780000000039 } from './migrations/1780000000039-workspaceAskedOnce';
 import { StoredFile } from './platform/entities';
 
 /** The database of Dossier through one role's connection. */
@@ -124,6 +125,7 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       OwnCards1780000000036,
       Bookings1780000000037,
       AddressBooks1780000000038,
+      WorkspaceAskedOnce1780000000039,
     ],
     entities: [
       Workspace,

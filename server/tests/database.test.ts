@@ -29,6 +29,17 @@ describe('the tables', () => {
     expect(size!.stored).toBeGreaterThanOrEqual(compressible.length);
   });
 
+  it('ask once for a statement which workspace it is about, not for each row', async () => {
+    const owner = await createDataSource(databaseOf('api').DOSSIER_OWNER_URL!, 2).initialize();
+    const policies = await owner.query<{ name: string; said: string }[]>(
+      `select policyname as name, concat_ws(' ', qual, with_check) as said from pg_policies where schemaname = 'public'`,
+    );
+    await owner.destroy();
+    const asking = policies.filter(({ said }) => said.includes('dossier.workspace'));
+    expect(asking.length).toBeGreaterThan(50);
+    expect(asking.filter(({ said }) => !/^(?:\(workspace_id = \( SELECT [^=]+\)\) ?)+$/.test(said))).toEqual([]);
+  });
+
   it('show no row of any workspace to a connection that has not named one, and let nobody rewrite the change log', async () => {
     const serving = await createDataSource(databaseOf('api').DOSSIER_DATABASE_URL!, 2).initialize();
     const tables = [
