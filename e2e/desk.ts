@@ -18,7 +18,7 @@ type Desk =
   | 'programs'
   | 'systems'
   | `${'trust' | 'together'}${'' | '-colleague'}`
-  | `${'proof' | 'known' | 'people' | 'companies' | 'files' | 'followup' | 'pipeline' | 'backup' | 'restored' | 'card'}-${'phone' | 'wide'}`;
+  | `${'proof' | 'known' | 'people' | 'companies' | 'files' | 'followup' | 'pipeline' | 'backup' | 'restored' | 'card' | 'giving' | 'taking' | 'directory' | 'map'}-${'phone' | 'wide'}`;
 
 const asDesk = (desk: Desk) => ({ email: `${desk}@keldermoss.example`, password: 'cold-chain' });
 

@@ -33,6 +33,12 @@ export async function codeFrame(text: string): Promise<Frame> {
   return asFrame(sharp(await frames.table()).composite([{ input: code }]));
 }
 
+/** A picture of something on a table, as high as two thirds of what the camera sees. */
+export async function pictureFrame(picture: Buffer): Promise<Frame> {
+  const input = await sharp(picture).resize({ height: Math.round((HEIGHT * 2) / 3) }).png().toBuffer(); // prettier-ignore
+  return asFrame(sharp(await frames.table()).composite([{ input }]));
+}
+
 declare global {
   interface Window {
     showToCamera: (picture: string) => Promise<void>;

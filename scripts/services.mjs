@@ -69,6 +69,13 @@ export const startPortOffice = (port, file) =>
     { cwd: root },
   );
 
+/** What lets the demo's team into the directory that stands in. */
+export const DIRECTORY_KEY = 'harbour list demo';
+
+/** What stands in for a directory of firms and people. */
+export const startDirectory = (port) =>
+  startProcess('directory', process.execPath, tsxArguments('simulators/src/directory/main.ts', String(port), DIRECTORY_KEY), { cwd: root }); // prettier-ignore
+
 /**
  * What stands in for everybody's mail server and letterbox. @param folder where what it takes is kept; in memory only without
  * @param forwardTo port at which mail for the team is taken

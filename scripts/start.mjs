@@ -3,7 +3,7 @@
  * Sets up and runs everything: packages, PostgreSQL, tables, application, server, worker, demo data.
  * `--fresh` begins again from the demo data. `--empty` begins a team of one's own, and opens it again; `--demo` goes back to the
  * demo, whose records are others. Settings: DOSSIER_PORT, DOSSIER_HTTPS_PORT, DOSSIER_HOST, DOSSIER_DATABASE_PORT, DOSSIER_PORT_OFFICE_PORT,
- * DOSSIER_LETTERBOX_SMTP_PORT, DOSSIER_LETTERBOX_PORT, DOSSIER_MAIL_PORT.
+ * DOSSIER_LETTERBOX_SMTP_PORT, DOSSIER_LETTERBOX_PORT, DOSSIER_MAIL_PORT, DOSSIER_DIRECTORY_PORT.
  */
 import { randomInt } from 'node:crypto';
 import { existsSync, rmSync } from 'node:fs';
@@ -16,8 +16,10 @@ import { startPostgres } from './postgres.mjs';
 import { keepRunning, SetUpError, startProcess } from './processes.mjs';
 import { chooseRecords, setUpRecords } from './records.mjs';
 import {
+  DIRECTORY_KEY,
   PORT_OFFICE_SECRET,
   serverEnvironment,
+  startDirectory,
   startLetterbox,
   startPortOffice,
   startServer,
@@ -36,6 +38,7 @@ const letterbox = {
   forwardTo: Number(process.env.DOSSIER_MAIL_PORT ?? 4306),
   folder: join(dataFolder, 'letterbox'),
 };
+const directoryPort = Number(process.env.DOSSIER_DIRECTORY_PORT ?? 4307);
 const host = process.env.DOSSIER_HOST ?? '127.0.0.1';
 const fresh = process.argv.includes('--fresh');
 const records = chooseRecords(process.argv, dataFolder);
@@ -64,6 +67,7 @@ async function start() {
     await requireFreePort(letterbox.smtpPort, '127.0.0.1', 'DOSSIER_LETTERBOX_SMTP_PORT');
     await requireFreePort(letterbox.webPort, '127.0.0.1', 'DOSSIER_LETTERBOX_PORT');
     await requireFreePort(letterbox.forwardTo, '127.0.0.1', 'DOSSIER_MAIL_PORT');
+    await requireFreePort(directoryPort, '127.0.0.1', 'DOSSIER_DIRECTORY_PORT');
   }
   const [postgres] = await Promise.all([
     startPostgres({ folder: join(dataFolder, 'postgres'), port: databasePort, setting: 'DOSSIER_DATABASE_PORT' }),
@@ -83,10 +87,10 @@ async function start() {
     DOSSIER_BACKUP_FOLDER: process.env.DOSSIER_BACKUP_FOLDER ?? join(dataFolder, 'backups'),
     DOSSIER_HAND_OVER_FOLDER: process.env.DOSSIER_HAND_OVER_FOLDER ?? join(dataFolder, 'handed-over'),
     DOSSIER_PUBLIC_ADDRESS: process.env.DOSSIER_PUBLIC_ADDRESS ?? `http://127.0.0.1:${port}`,
-    // What stands in for a team's customer system and mail server is on this machine.
+    // What stands in for a team's customer system, mail server and directory is on this machine.
     DOSSIER_ALLOW_PRIVATE_ADDRESSES:
       process.env.DOSSIER_ALLOW_PRIVATE_ADDRESSES ??
-      (records.own ? '0' : `${portOffice},127.0.0.1:${letterbox.smtpPort}`),
+      (records.own ? '0' : `${portOffice},127.0.0.1:${letterbox.smtpPort},127.0.0.1:${directoryPort}`),
     ...(!records.own && { DOSSIER_MAIL_PORT: String(letterbox.forwardTo) }),
     ...(records.own && { DOSSIER_FIRST_CODE: firstCode }),
     ...(forPhones && (await overHttps())),
@@ -103,6 +107,7 @@ async function start() {
     running.push(
       keepRunning('port office', () => startPortOffice(portOfficePort, portOfficeFile)),
       keepRunning('letterbox', () => startLetterbox(letterbox)),
+      keepRunning('directory', () => startDirectory(directoryPort)),
     );
   const address = `http://127.0.0.1:${port}`;
   await waitForHealth(address);
@@ -119,6 +124,8 @@ async function start() {
       PORT_OFFICE_SECRET,
       String(letterbox.smtpPort),
       `http://127.0.0.1:${letterbox.webPort}`,
+      `http://127.0.0.1:${directoryPort}`,
+      DIRECTORY_KEY,
     ),
     { cwd: root, env: { ...process.env, DOSSIER_OWNER_URL: env.DOSSIER_OWNER_URL } },
   );
@@ -153,6 +160,7 @@ async function greet(address, firstCode) {
     console.log(
       `  Mail goes to       http://127.0.0.1:${letterbox.webPort}   (everybody's letterbox: nothing leaves this machine)`,
     );
+    console.log(`  Asked about firms  http://127.0.0.1:${directoryPort}   (a directory that stands in for one)`);
     console.log('  The demo cards are read one after the other on the first start.');
   }
   console.log('  Ctrl-C stops everything.\n');

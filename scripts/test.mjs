@@ -17,8 +17,10 @@ import { failuresOfJest, failuresOfPlaywright } from './failures.mjs';
 import { startPostgres } from './postgres.mjs';
 import { SetUpError } from './processes.mjs';
 import {
+  DIRECTORY_KEY,
   serverEnvironment,
   setUpDatabase,
+  startDirectory,
   startLetterbox,
   startPortOffice,
   startRecordedWorker,
@@ -142,15 +144,16 @@ async function runE2e(postgres) {
   const port = await anyFreePort();
   const portOfficePort = await anyFreePort();
   const portOffice = `127.0.0.1:${portOfficePort}`;
+  const directory = `127.0.0.1:${await anyFreePort()}`;
   const letterbox = { smtpPort: await anyFreePort(), webPort: await anyFreePort(), forwardTo: await anyFreePort() };
   const more = {
-    DOSSIER_ALLOW_PRIVATE_ADDRESSES: `${portOffice},127.0.0.1:${letterbox.smtpPort}`,
+    DOSSIER_ALLOW_PRIVATE_ADDRESSES: `${portOffice},127.0.0.1:${letterbox.smtpPort},${directory}`,
     DOSSIER_PUBLIC_ADDRESS: `http://127.0.0.1:${port}`,
     DOSSIER_MAIL_PORT: String(letterbox.forwardTo),
     DOSSIER_BACKUP_FOLDER: join(reports, 'backups'),
   };
   const env = serverEnvironment({ postgres, database: 'test_e2e', port, appFolder, log: 'error', more });
-  running.push(startServer(env), startRecordedWorker(env), startPortOffice(portOfficePort), startLetterbox(letterbox));
+  running.push(startServer(env), startRecordedWorker(env), startPortOffice(portOfficePort), startLetterbox(letterbox), startDirectory(Number(directory.split(':')[1]))); // prettier-ignore
   const address = `http://127.0.0.1:${port}`;
   await freshDatabase(postgres, 'test_e2e_empty', null);
   const empty = await startEmpty(postgres, 'test_e2e_empty', running);
@@ -164,6 +167,7 @@ async function runE2e(postgres) {
     ),
     DOSSIER_E2E_EMPTY: JSON.stringify(empty),
     DOSSIER_E2E_PORT_OFFICE: `http://${portOffice}`,
+    DOSSIER_E2E_DIRECTORY: JSON.stringify({ address: `http://${directory}`, key: DIRECTORY_KEY }),
     DOSSIER_E2E_LETTERBOX: JSON.stringify(letterbox),
     DOSSIER_CHROMIUM: chromium,
     PLAYWRIGHT_JSON_OUTPUT_NAME: file,

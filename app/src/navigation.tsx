@@ -16,7 +16,7 @@ const isAt = (path: string, href: string): boolean =>
   path === href ||
   path.startsWith(`${href}/`) ||
   (href === '/tray' && /^\/(proof|file)\//.test(path)) ||
-  (href === '/people' && /^\/(?:companies|bring-in)\b/.test(path));
+  (href === '/people' && /^\/(?:companies|bring-in|between|found)\b/.test(path));
 
 const words = (here: boolean): string =>
   `font-sans text-[16px] leading-[21px] ${here ? 'font-semibold text-ink' : 'text-soft'}`;

@@ -17,10 +17,10 @@ import { shots, type Shot } from './shots';
  *
  * What was before is written by whoever owns the tables, where `DOSSIER_OWNER_URL` says how.
  *
- * Usage: loadDemo.ts ADDRESS DONE_FILE PORT_OFFICE SECRET LETTERBOX_SMTP_PORT LETTERBOX
+ * Usage: loadDemo.ts ADDRESS DONE_FILE PORT_OFFICE SECRET LETTERBOX_SMTP_PORT LETTERBOX DIRECTORY DIRECTORY_KEY
  */
 const folder = join(dirname(fileURLToPath(import.meta.url)), '..');
-const [address, doneFile, portOfficeBase, portOfficeSecret, smtpPort, letterbox] = process.argv.slice(2) as [string, string, string, string, string, string]; // prettier-ignore
+const [address, doneFile, portOfficeBase, portOfficeSecret, smtpPort, letterbox, directory, directoryKey] = process.argv.slice(2) as [string, string, string, string, string, string, string, string]; // prettier-ignore
 const ownerUrl = process.env.DOSSIER_OWNER_URL;
 const DEMO_NAMESPACE = '5b0c7b0e-6c1e-4d55-9f35-7a2f4f0f9d11';
 const FIRST_DAY = Date.UTC(2026, 10, 9, 9, 0);
@@ -155,6 +155,10 @@ async function setPortOfficeUp(): Promise<void> {
   await call('maren', 'PUT', `/destinations/${id}/mapping`, PORT_OFFICE_MAPPING);
 }
 
+/** A directory of firms and people that may be asked. */
+const setDirectoryUp = () =>
+  call('maren', 'PUT', '/directory-settings', { address: directory, key: directoryKey, portraits: true });
+
 const PLAN_ID = idOf('after the open day');
 
 /** A mail server, words to send and a plan that sends them. */
@@ -209,6 +213,7 @@ if (!existsSync(doneFile)) {
   await setPortOfficeUp();
   await setFollowUpUp();
   await setOwnCardUp();
+  await setDirectoryUp();
   for (const { id, by, fields } of occasions)
     await call(by, 'PUT', `/occasions/${idOf(id)}`, { ...fields, ...(id === 'open-day' && { planId: PLAN_ID }) });
   for (const [i, shot] of shots.entries()) await load(shot, i);

@@ -14,6 +14,7 @@ import {
   davRoutes,
   deviceRoutes,
   destinationRoutes,
+  directoryRoutes,
   eventRoutes,
   exchangeRoutes,
   readingOnRequestRoutes,
@@ -33,7 +34,7 @@ import {
 } from './features/followup';
 import { insightRoutes } from './features/insight';
 import { pipelineRoutes } from './features/pipeline';
-import { peopleRoutes } from './features/people';
+import { mapRoutes, peopleRoutes } from './features/people';
 import { proofRoutes } from './features/proof';
 import { readingRoutes } from './features/reading';
 import { retentionRoutes } from './features/retention';
@@ -151,6 +152,8 @@ const roomsOf = ({ database, events, backups, ...config }: RoomParts): Routes[] 
   eventRoutes(database, reachOf(config)),
   destinationRoutes(database, reachOf(config)),
   deviceRoutes(database, config.publicAddress),
+  directoryRoutes(database, reachOf(config)),
+  mapRoutes(database),
   peopleRoutes(database),
   companyRoutes(database),
   followupRoutes(database, reachOf(config)),
@@ -167,14 +170,14 @@ export const declaredRoutes = (parts: RoomParts): DeclaredRoute[] => roomsOf(par
 
 /**
  * Whoever came over a proxy's https comes so for a year; our own has a certificate that only this machine vouches for, beside plain
- * http under the same name. Nothing here asks for more of a device than camera and microphone.
+ * http under the same name. Nothing here asks for more of a device than camera, microphone and, for the map, where it is.
  */
 const overHttps: RequestHandler = (request, response, next) => {
   if (request.secure && !(request.socket instanceof TLSSocket))
     response.set('Strict-Transport-Security', 'max-age=31536000; includeSubDomains');
   response.set(
     'Permissions-Policy',
-    'camera=(self), microphone=(self), clipboard-read=(self), geolocation=(), payment=(), usb=(), serial=(), bluetooth=(), hid=(), midi=(), display-capture=()',
+    'camera=(self), microphone=(self), clipboard-read=(self), geolocation=(self), payment=(), usb=(), serial=(), bluetooth=(), hid=(), midi=(), display-capture=()',
   );
   next();
 };

@@ -19,13 +19,14 @@ import {
   ListedMark,
   ListedWord,
   ListView,
+  OwnPlaceRecord,
   PeopleChangeRecord,
   PeopleChangeRow,
   Person,
   PersonListing,
   ContactPoint,
 } from './features/people';
-import { AskedReadingRecord, DeliveryRecord, DestinationRecord, DeviceBook, DeviceEntry, DeviceFurther, DevicePassword, HandedRecord, ImportFile, ImportRowRecord, MappingRecord, ShareLink, WebhookDeliveryRecord, WebhookRecord } from './features/exchange'; // prettier-ignore
+import { AskedReadingRecord, DeliveryRecord, DestinationRecord, DeviceBook, DeviceEntry, DeviceFurther, DevicePassword, DirectoryAsked, FindingRecord, HandedRecord, ImportFile, ImportRowRecord, LookedUp, LookUpRecord, MappingRecord, PersonPortrait, ShareLink, WebhookDeliveryRecord, WebhookRecord } from './features/exchange'; // prettier-ignore
 import { ProofFactRecord } from './features/filing';
 import { AttachmentRecord, BookingRecord, BookingRulesRecord, BouncedAddress, CalendarFeedRecord, CardPage, DoNotWrite, EnrolmentRecord, MailSender, MailSettingsRecord, MessageRecord, MorningMail, OwnCardRecord, PlanRecord, PlanVersion, PlanWish, Task, TemplateRecord, TemplateVersion } from './features/followup'; // prettier-ignore
 import { OpportunityActRecord, OpportunityFile, OpportunityNoteRecord, OpportunityPerson, OpportunityRecord, QualificationRecord, Stage } from './features/pipeline'; // prettier-ignore
@@ -72,6 +73,8 @@ import { OwnCards1780000000036 } from './migrations/1780000000036-ownCards';
 import { Bookings1780000000037 } from './migrations/1780000000037-bookings';
 import { AddressBooks1780000000038 } from './migrations/1780000000038-addressBooks';
 import { WorkspaceAskedOnce1780000000039 } from './migrations/1780000000039-workspaceAskedOnce';
+import { Directory1780000000040 } from './migrations/1780000000040-directory';
+import { OwnPlaces1780000000041 } from './migrations/1780000000041-ownPlaces';
 import { StoredFile } from './platform/entities';
 
 /** The database of Dossier through one role's connection. */
@@ -126,6 +129,8 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       Bookings1780000000037,
       AddressBooks1780000000038,
       WorkspaceAskedOnce1780000000039,
+      Directory1780000000040,
+      OwnPlaces1780000000041,
     ],
     entities: [
       Workspace,
@@ -150,6 +155,12 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       CompanyRecount,
       AskedReadingRecord,
       DevicePassword,
+      OwnPlaceRecord,
+      DirectoryAsked,
+      FindingRecord,
+      LookedUp,
+      LookUpRecord,
+      PersonPortrait,
       DeviceBook,
       DeviceEntry,
       DeviceFurther,

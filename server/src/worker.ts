@@ -6,6 +6,7 @@ import { countStaff } from './features/companies';
 import { bringInTask } from './features/exchange/bringIn/importTask';
 import { handOverOne } from './features/exchange';
 import { handOverTask } from './features/exchange/destinations/deliver';
+import { lookUpTask } from './features/exchange/directory/lookUpTask';
 import { tellWebhookTask } from './features/exchange/webhooks/deliver';
 import { followFeeds } from './features/exchange/webhooks/follow';
 import { fileAskedTask, settleAsked } from './features/exchange/readings/settle';
@@ -104,6 +105,7 @@ export async function startWorker(
         tellWebhook: tellWebhookTask(outside),
         handOver: handOverTask(outside),
         sendMessage: sendMessageTask(outside),
+        lookUp: lookUpTask(outside),
       },
       8,
     ),

@@ -64,7 +64,7 @@ describe('a service behind a proxy', () => {
     const secure = await asked({ 'x-forwarded-proto': 'https' });
     expect(secure.get('strict-transport-security')).toMatch(/max-age=\d{8}/);
     expect(secure.get('permissions-policy')).toMatch(/camera=\(self\)/);
-    expect(secure.get('permissions-policy')).toMatch(/geolocation=\(\)/);
+    expect(secure.get('permissions-policy')).toMatch(/geolocation=\(self\), payment=\(\)/);
   });
 
   it('counts attempts to sign in by account and address together', async () => {

@@ -10,6 +10,7 @@ import { createLogger } from '../src/platform/logger';
 import { TrayEvents } from '../src/platform/trayEvents';
 import { Client } from './client';
 import { databaseOf } from './services';
+import { Sql } from './sql';
 import { Visitor } from './visitor';
 
 jest.setTimeout(180_000);
@@ -135,6 +136,11 @@ describe('what belongs to another workspace', () => {
     made.backups = await ourBackup();
     made.bookings = await ourBooking();
     made.devices = await idOf('/devices', { name: 'Only for us' });
+    await clients.manager!.send('PUT', '/directory-settings', { address: 'https://only.us.example', portraits: false });
+    made['look-ups'] = await idOf('/look-ups', { who: { ids: [made.people] } });
+    made['firm-facts'] = await ourFact(made.companies!);
+    await rep.send('PUT', '/own-places', { country: 'GB', town: 'Only for us', lat: 56, lon: -2 });
+    made['own-places'] = (await rep.get<{ items: { id: string }[] }>('/own-places')).body.items[0]!.id;
     const token = { name: 'Only for us', scopes: ['people:read'] };
     made.webhooks = (
       await clients.manager!.send<{ id: string }>('POST', '/webhooks', { url: 'https://only.us.example/told' })
@@ -215,6 +221,18 @@ describe('what belongs to another workspace', () => {
     const booker = { familyName: 'Onlyforus', email: 'booked@quay.example', start: free[0]!, zone: 'UTC' };
     await visitor.send({ ...booker, form: await visitor.form() }, `${visitor.path}/times`);
     return (await rep.get<BookingStanding>('/booking')).body.coming[0]!.id;
+  }
+
+  /** Something that a directory said of a firm, and somebody took. */
+  async function ourFact(companyId: string): Promise<string> {
+    const owner = Sql.ofOwner();
+    const id = randomUUID();
+    await owner.query(
+      `insert into finding (id, workspace_id, company_id, field, value, source, found_at, state) select $1, workspace_id, id, 'industry', 'Ours', 'only.us.example', now(), 'taken' from company where id = $2`,
+      [id, companyId],
+    );
+    await owner.destroy();
+    return id;
   }
 
   async function stateOf(): Promise<unknown> {

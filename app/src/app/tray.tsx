@@ -1,12 +1,13 @@
+import { GiveCards } from '@/features/exchange';
 import { FileFromTray } from '@/features/filing';
 import { PreparedDesk } from '@/features/proof';
 import { TrayScreen } from '@/features/tray';
 
-/** A row of the tray knows nothing of filing: that room lends it a button. */
+/** The tray knows nothing of filing, nor of other devices: those rooms lend it a button each. */
 export default function Tray() {
   return (
     <>
-      <TrayScreen RowAct={FileFromTray} />
+      <TrayScreen RowAct={FileFromTray} Give={GiveCards} />
       <PreparedDesk />
     </>
   );

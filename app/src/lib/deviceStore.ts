@@ -1,3 +1,4 @@
+import type { Parcel } from '@dossier/core/exchange/betweenDevices';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 
 /** What only this device knows until the server has it, by account, so that nobody sends or sees another's. */
@@ -25,6 +26,24 @@ interface DeviceSchema extends DBSchema {
   };
   requests: { key: string; value: KeptRequest; indexes: { byAccount: string } };
   drafts: { key: string; value: StoredDraft };
+  parcels: { key: string; value: KeptParcel; indexes: { byAccount: string } };
+  /** Bytes of the things of parcels, in pieces: which parcel, which of its things, which piece. */
+  pieces: { key: [parcel: string, index: number, piece: number]; value: Blob };
+}
+
+/** Things on their way to another device, or from one. */
+export interface KeptParcel extends Parcel {
+  key: string;
+  accountId: string;
+  way: 'give' | 'take';
+  /** Who gave it, as they say. */
+  from: string;
+  /** Milliseconds since 1970. */
+  at: number;
+  /** How many bytes of each thing are here. */
+  kept: number[];
+  /** What has been brought in or put into the tray already, by its place among the things. */
+  dealtWith: number[];
 }
 
 /** What a person has made of a card so far. */
@@ -68,13 +87,17 @@ let opening: Promise<IDBPDatabase<DeviceSchema>> | undefined;
 
 /** The device's own database (IndexedDB), opened once. */
 export function deviceStore(): Promise<IDBPDatabase<DeviceSchema>> {
-  opening ??= openDB<DeviceSchema>('dossier', 2, {
+  opening ??= openDB<DeviceSchema>('dossier', 3, {
     upgrade(database, from) {
       if (from < 1) {
         database.createObjectStore('photos', { keyPath: 'id' }).createIndex('byAccount', 'accountId');
         database.createObjectStore('drafts', { keyPath: 'cardId' });
       }
       if (from < 2) database.createObjectStore('requests', { keyPath: 'id' }).createIndex('byAccount', 'accountId');
+      if (from < 3) {
+        database.createObjectStore('parcels', { keyPath: 'key' }).createIndex('byAccount', 'accountId');
+        database.createObjectStore('pieces');
+      }
     },
     // Another tab with a newer version of Dossier is waiting: it must not wait for this one to be closed.
     blocking(_current, _blocked, event) {

@@ -2,12 +2,25 @@ import { BackupRequest, Backups, BackupSchedule } from '../backup';
 import { Import, ImportMapping, ImportQuery, ImportRows, ImportRowSettled, ImportRowsQuery, ImportRun, Imports } from '../bringIn'; // prettier-ignore
 import { CompaniesTakenQuery } from '../companies';
 import { DeviceMade, Devices, DeviceSettings, NewDevice } from '../devices';
+import {
+  DirectorySettings,
+  DirectorySettingsChange,
+  FindingsSettled,
+  FirmFacts,
+  FoundOfMany,
+  FoundOfPerson,
+  FoundQuery,
+  LookUp,
+  LookUpRequest,
+  LookUps,
+  Portrait,
+} from '../directory';
 import { VcardQuery } from '../people';
 import { BusinessTakenQuery } from '../pipeline';
 import { ShareFields, ShareMade, Shares } from '../shares';
 import { TableBack, TableBackQuery } from '../tables';
 import { TakeOutColumns, TakeOutColumnsRequest, TakeOutQuery, TakeOutRequest } from '../takeOut';
-import type { Bytes, DescribedRoutes } from './describedRoute';
+import { PICTURE, type Bytes, type DescribedRoutes } from './describedRoute';
 
 const write = 'people:write';
 const FILE: Bytes = {
@@ -26,6 +39,21 @@ export const EXCHANGE_ROUTES: DescribedRoutes = {
   'POST /devices': { about: 'Lets a device in; its password is told this once.', scope: null, body: NewDevice, answer: DeviceMade, status: 201 }, // prettier-ignore
   'DELETE /devices/:id': { about: 'Lets a device in no more.', scope: null, status: 204 },
   'PUT /device-settings': { about: 'Whether deleting somebody on a device deletes them here.', scope: 'settings', body: DeviceSettings, status: 204 }, // prettier-ignore
+  'GET /directory-settings': { about: 'Which directory of firms and people is asked.', scope: 'settings', answer: DirectorySettings }, // prettier-ignore
+  'PUT /directory-settings': { about: 'Says which one is asked.', scope: 'settings', body: DirectorySettingsChange, status: 204 }, // prettier-ignore
+  'POST /look-ups': { about: 'Asks the directory about people, one after the other.', scope: write, body: LookUpRequest, answer: LookUp, status: 201 }, // prettier-ignore
+  'GET /look-ups': { about: 'The latest such asking of whoever asks.', scope: 'people:read', answer: LookUps },
+  'GET /look-ups/:id': { about: 'How far it is.', scope: 'people:read', answer: LookUp },
+  'POST /look-ups/:id/stop': { about: 'Asks about nobody more.', scope: write, status: 204 },
+  'POST /look-ups/:id/go-on': { about: 'Goes on with one that was stopped, or that went wrong.', scope: write, status: 204 }, // prettier-ignore
+  'GET /findings': { about: 'People of whom the directory offers something, page by page.', scope: 'people:read', query: FoundQuery, answer: FoundOfMany }, // prettier-ignore
+  'POST /findings/settled': { about: 'Takes some of what is offered into the records, and leaves some.', scope: write, body: FindingsSettled, status: 204 }, // prettier-ignore
+  'GET /people/:id/findings': { about: 'What the directory offers of one person and their firm.', scope: 'people:read', answer: FoundOfPerson }, // prettier-ignore
+  'GET /people/:id/portrait': { about: 'Whether there is a portrait of somebody, and where it is from.', scope: 'people:read', answer: Portrait }, // prettier-ignore
+  'GET /people/:id/portrait/picture': { about: 'The portrait.', scope: 'people:read', answer: PICTURE },
+  'DELETE /people/:id/portrait': { about: 'Takes a portrait away.', scope: write, status: 204 },
+  'GET /companies/:id/facts': { about: 'What was taken of a firm, and where it is from.', scope: 'people:read', answer: FirmFacts }, // prettier-ignore
+  'DELETE /firm-facts/:id': { about: 'Takes something of it away.', scope: write, status: 204 },
   'GET /people/export': {
     about: 'People as a file: those that a list shows which is narrowed in the same way.',
     scope: 'export',

@@ -1,3 +1,4 @@
+import { MapQuery, OwnPlaceFields, OwnPlaces, PeopleMap, Towns, TownsQuery } from '../map';
 import { CellsChange, CellsChanged } from '../cells';
 import { ChangePreview, PeopleChangeRequest, PeopleChanges, PeopleChangeState } from '../changes';
 import {
@@ -38,6 +39,11 @@ const REPEATABLE = { 'Idempotency-Key': 'Any text of up to 100 characters. The s
 
 /** People and firms, who is the same, and what was filed. */
 export const PEOPLE_ROUTES: DescribedRoutes = {
+  'GET /people/map': { about: 'Where the people of a list are, and whose place is not surely known.', scope: 'people:read', query: MapQuery, answer: PeopleMap }, // prettier-ignore
+  'GET /towns': { about: 'Towns whose names begin so, the largest first.', scope: 'people:read', query: TownsQuery, answer: Towns }, // prettier-ignore
+  'GET /own-places': { about: 'Where places are that the team has named itself.', scope: 'people:read', answer: OwnPlaces }, // prettier-ignore
+  'PUT /own-places': { about: 'Says where a town, or the beginning of a postal code, is.', scope: 'people:write', body: OwnPlaceFields, status: 204 }, // prettier-ignore
+  'DELETE /own-places/:id': { about: 'Takes such a place away.', scope: 'people:write', status: 204 },
   'GET /people': {
     about: 'People as a list: searched, narrowed, ordered, a page at a time.',
     scope: read,

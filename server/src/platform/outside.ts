@@ -33,6 +33,8 @@ export interface OutsideAnswer {
   status: number;
   headers: IncomingHttpHeaders;
   body: string;
+  /** The same as it came: of a picture. */
+  bytes: Buffer;
 }
 
 /** Why nothing came back, in words for whoever has set the address up. */
@@ -81,7 +83,10 @@ export const askOutside =
         (response) => {
           const chunks: Buffer[] = [];
           let length = 0;
-          const done = () => resolve({ status: response.statusCode ?? 0, headers: response.headers, body: Buffer.concat(chunks).toString('utf8') }); // prettier-ignore
+          const done = () => {
+            const all = Buffer.concat(chunks);
+            resolve({ status: response.statusCode ?? 0, headers: response.headers, body: all.toString('utf8'), bytes: all }); // prettier-ignore
+          };
           response.on('data', (chunk: Buffer) => {
             if (length >= mostBytes) return;
             chunks.push(chunk.subarray(0, mostBytes - length));

@@ -3,7 +3,7 @@ import express, { type Express, type Request, type RequestHandler } from 'expres
 import { OBJECTS } from './objects';
 import { firstPage, recordPage } from './pages';
 import { Records, Refused, type Kept, type KeptRecord } from './records';
-import { TroubleMaker, TROUBLES, type Trouble } from './trouble';
+import { TroubleMaker, TROUBLES, type Trouble } from '../trouble';
 
 export interface CustomerSystemOptions {
   /** What whoever sends shows: as a bearer token, or as the secret by which one is given for a while. */

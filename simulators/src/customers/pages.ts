@@ -1,6 +1,6 @@
 import { OBJECTS } from './objects';
 import type { KeptRecord, Records } from './records';
-import { TROUBLES, type Switches } from './trouble';
+import { TROUBLES, type Switches } from '../trouble';
 
 const escaped = (text: string): string => text.replace(/[&<>"']/g, (c) => `&#${c.charCodeAt(0)};`);
 

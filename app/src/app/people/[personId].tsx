@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { PersonElsewhere, SharePerson } from '@/features/exchange';
+import { PersonDirectory, PersonElsewhere, PersonPortrait, SharePerson } from '@/features/exchange';
 import { PersonMessages, PersonPlans, PersonTasks } from '@/features/followup';
 import { PersonScreen } from '@/features/people';
 import { PersonOpportunities } from '@/features/pipeline';
@@ -14,6 +14,8 @@ export default function Person() {
       Share={SharePerson}
       WhereFrom={WhereFrom}
       Elsewhere={PersonElsewhere}
+      Directory={PersonDirectory}
+      Portrait={PersonPortrait}
       Tasks={PersonTasks}
       Business={PersonOpportunities}
       Plans={PersonPlans}

@@ -32,6 +32,7 @@ export const SECTIONS: readonly Section[] = [
   { href: '/settings/deleted', name: 'Deleted people', about: 'to be brought back for a month', needs: 'delete' },
   { href: '/settings/programs', name: 'Programs', about: 'tokens, and who is told what', needs: 'connect' },
   { href: '/settings/systems', name: 'Other systems', about: 'where people are handed over to', needs: 'connect' },
+  { href: '/settings/directory', name: 'Directory', about: 'what others know of firms and people', needs: 'connect' },
   { href: '/settings/backup', name: 'Backup', about: 'everything in one file', needs: 'backUp' },
   { href: '/settings/device', name: 'This device', about: 'notifications' },
 ];

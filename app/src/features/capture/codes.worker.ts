@@ -1,4 +1,5 @@
 import { writable } from '@dossier/core/text';
+import { BINARY, LIBRARY } from './codeParts';
 
 /** A frame of the live picture, or a picture, goes in; the text of a code on it comes out. */
 export interface CodeRequest {
@@ -19,10 +20,6 @@ interface WorkerScope {
   ZXingWASM: CodeReader;
 }
 const scope = self as unknown as WorkerScope;
-
-/** Served beside the application, and fetched only by who reads codes. */
-const LIBRARY = '/codes/reader.js';
-const BINARY = '/codes/zxing_reader.wasm';
 
 let preparing: Promise<CodeReader> | undefined;
 

@@ -20,6 +20,8 @@ import { peopleWords } from './words';
 
 interface Props {
   companyId: string;
+  /** What was taken from a directory: lent by the room that asks it. */
+  Facts: ComponentType<{ company: Company }>;
   /** What is to be done: lent by the room that follows up. */
   Tasks: ComponentType<{ company: Company }>;
   /** Business with it: lent by the room that has it. */
@@ -27,7 +29,7 @@ interface Props {
 }
 
 /** A firm: who works there, what they share, what was noted and done. */
-export function CompanyScreen({ companyId, Tasks, Business }: Props) {
+export function CompanyScreen({ companyId, Facts, Tasks, Business }: Props) {
   const wide = useWide();
   const router = useRouter();
   const may = useMay();
@@ -66,6 +68,7 @@ export function CompanyScreen({ companyId, Tasks, Business }: Props) {
         </View>
         {may('edit') ? <RenameOrMerge key={company.id} company={company} /> : null}
         <Shared company={company} />
+        <Facts company={company} />
         <CompanyPeople key={`people of ${company.id}`} company={company} />
         <Rule />
         <Business key={`business of ${company.id}`} company={company} />

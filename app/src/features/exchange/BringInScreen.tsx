@@ -86,6 +86,11 @@ export function BringInScreen() {
             </View>
           ) : null}
           {error ? <Notice fault>{problemText(error)}</Notice> : null}
+          <Link href="/between">
+            <View className="min-h-touch justify-center">
+              <Text className="underline underline-offset-4">From another device, without a server</Text>
+            </View>
+          </Link>
           <Before />
         </View>
       </div>

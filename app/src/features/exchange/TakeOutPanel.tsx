@@ -5,6 +5,7 @@ import { counted } from '@/lib/counted';
 import { sizeWords } from '@/lib/fetchFile';
 import { useFetchedFile } from '@/lib/useFetchedFile';
 import { Button, Choice, Notice, Soft, Subheading, Text, Toggle } from '@/ui';
+import { GivePeople } from './betweenDevices/GivePeople';
 import { ColumnsChoice } from './ColumnsChoice';
 
 const FORMATS: readonly { value: TakeOutFormat; label: string; about: string }[] = [
@@ -43,6 +44,7 @@ interface Props {
 export function TakeOutPanel({ who, shown, onClose }: Props) {
   const [format, setFormat] = useState<TakeOutFormat>('vcard');
   const [how, setHow] = useState<Required<TakeOutHow>>(USUAL);
+  const [notGiven, setNotGiven] = useState<string>();
   const set = (change: TakeOutHow) => setHow({ ...how, ...change });
   const { state, begin, stop } = useFetchedFile('/people/export');
   const isTable = format === 'xlsx' || format === 'csv';
@@ -94,6 +96,7 @@ export function TakeOutPanel({ who, shown, onClose }: Props) {
         {isTable ? <ColumnsChoice who={who} chosen={how.column} onChange={(column) => set({ column })} /> : null}
       </ScrollView>
       <View className="gap-2 border-t border-rule px-4 py-3">
+        {notGiven ? <Notice fault>{notGiven}</Notice> : null}
         {state.kind === 'failed' ? <Notice fault>{state.words}</Notice> : null}
         <View role="status">
           {state.kind === 'running' ? (
@@ -114,6 +117,7 @@ export function TakeOutPanel({ who, shown, onClose }: Props) {
               Take out
             </Button>
           )}
+          {state.kind === 'running' ? null : <GivePeople who={who} onProblem={setNotGiven} />}
           <Button look="bare" onPress={onClose}>
             Close
           </Button>

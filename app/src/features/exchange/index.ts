@@ -15,4 +15,11 @@ export const NewSystemScreen = lazyScreen(() => import('./systems/SetUpScreen'),
 export const ChangeSystemScreen = lazyScreen(() => import('./systems/SetUpScreen'), 'ChangeSystemScreen');
 export const MappingScreen = lazyScreen(() => import('./systems/mapping/MappingScreen'), 'MappingScreen');
 export const HandOverPanel = lazyScreen(() => import('./systems/HandOverPanel'), 'HandOverPanel');
+export { PersonDirectory, PersonPortrait } from './directory/PersonDirectory';
+export { FirmFactsList } from './directory/FirmFactsList';
+export { AskDirectory } from './directory/AskDirectory';
+export const DirectorySection = lazyScreen(() => import('./directory/DirectorySection'), 'DirectorySection');
+export const FoundScreen = lazyScreen(() => import('./directory/FoundScreen'), 'FoundScreen');
+export const BetweenScreen = lazyScreen(() => import('./betweenDevices/BetweenScreen'), 'BetweenScreen');
+export const GiveCards = lazyScreen(() => import('./betweenDevices/GiveCards'), 'GiveCards');
 export const DevicesSection = lazyScreen(() => import('./devices/DevicesSection'), 'DevicesSection');

@@ -2,21 +2,23 @@ import { Slot, usePathname } from 'expo-router';
 import { View } from 'react-native';
 import { useWide } from '@/lib/useWide';
 import { EmptyState, HiddenHeading } from '@/ui';
-import { PeopleList, type HandOver, type TakeOut } from './list/PeopleList';
+import type { Ask, HandOver, TakeOut } from './list/lent';
+import { PeopleList } from './list/PeopleList';
 
 interface Lent {
   TakeOut: TakeOut;
   HandOver: HandOver;
+  Ask: Ask;
 }
 
 /**
- * On a wide screen the list stays beside the person; on a phone one follows the other. A table has the whole place.
+ * On a wide screen the list stays beside the person; on a phone one follows the other. A table and a map have the whole place.
  * @param lent what the room where files are made, and people handed over, lends
  */
 export function PeopleLayout(lent: Lent) {
   const wide = useWide();
   const path = usePathname();
-  if (!wide || path === '/people/table') return <Slot />;
+  if (!wide || ['/people/table', '/people/map'].includes(path)) return <Slot />;
   return (
     <View className="min-h-0 flex-1 flex-row">
       <View className="min-h-0 w-[380px] border-r border-rule">

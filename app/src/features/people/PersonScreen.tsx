@@ -30,6 +30,9 @@ interface Props {
   WhereFrom: ComponentType<{ person: Person }>;
   /** Other systems that have this person: lent by the room that hands people over. */
   Elsewhere: ComponentType<{ person: Person }>;
+  /** What a directory says, and a portrait that was taken from one: lent by the room that asks it. */
+  Directory: ComponentType<{ person: Person }>;
+  Portrait: ComponentType<{ person: Person }>;
   /** What is to be done, what follows by itself, what was written: lent by the room that follows up. */
   Tasks: ComponentType<{ person: Person }>;
   /** Business that they have to do with: lent by the room that has it. */
@@ -39,7 +42,18 @@ interface Props {
 }
 
 /** Somebody's dossier. */
-export function PersonScreen({ personId, Share, WhereFrom, Elsewhere, Tasks, Business, Plans, Messages }: Props) {
+export function PersonScreen({
+  personId,
+  Share,
+  WhereFrom,
+  Elsewhere,
+  Directory,
+  Portrait,
+  Tasks,
+  Business,
+  Plans,
+  Messages,
+}: Props) {
   const wide = useWide();
   const { data: person, error, refetch } = usePersonQuery(personId);
   const isLeft = useSelector(selectLeftEdit(personId)) !== undefined;
@@ -72,6 +86,7 @@ export function PersonScreen({ personId, Share, WhereFrom, Elsewhere, Tasks, Bus
         )}
         <DeletedNotice person={person} />
         <Who person={person} />
+        <Portrait person={person} />
         {person.deletedAt ? null : (
           <View className="items-start">
             {editing ? null : <Button onPress={() => setEditing(true)}>Change</Button>}
@@ -93,6 +108,7 @@ export function PersonScreen({ personId, Share, WhereFrom, Elsewhere, Tasks, Bus
         <Consents person={person} />
         <Rule />
         <Elsewhere person={person} />
+        <Directory person={person} />
         {person.deletedAt ? null : <Share person={person} />}
         <Rule />
         <Merges person={person} />

@@ -27,6 +27,7 @@ export {
 
 export const ChangesScreen = lazyScreen(() => import('./changes/ChangesScreen'), 'ChangesScreen');
 export const PersonScreen = lazyScreen(() => import('./PersonScreen'), 'PersonScreen');
+export const MapScreen = lazyScreen(() => import('./map/MapScreen'), 'MapScreen');
 export const TableScreen = lazyScreen(() => import('./table/TableScreen'), 'TableScreen');
 export const DeletedScreen = lazyScreen(() => import('./DeletedScreen'), 'DeletedScreen');
 export const TagsScreen = lazyScreen(() => import('./TagsScreen'), 'TagsScreen');

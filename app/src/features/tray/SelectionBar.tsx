@@ -1,4 +1,4 @@
-import type { CardsChange, Occasion } from '@dossier/contract';
+import type { CardsChange, Occasion, TrayItem } from '@dossier/contract';
 import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { problemText } from '@/lib/api';
@@ -6,9 +6,12 @@ import { counted } from '@/lib/counted';
 import { Button, Notice, Select, Text } from '@/ui';
 import { useChangeCardsMutation, useMoveToOccasionMutation } from './api';
 import { ReadAgainPanel, SecondLookPanel } from './SelectionPanels';
+import type { TrayParts } from './TrayRow';
 
-interface Props {
+interface Props extends Pick<TrayParts, 'Give'> {
   cardIds: readonly string[];
+  /** Those cards. */
+  items: readonly TrayItem[];
   occasions: readonly Occasion[];
   onAll: () => void;
   /** Done with them. @param undo what brings cards back that have left the tray, with words about it */
@@ -16,10 +19,11 @@ interface Props {
 }
 
 /** What can be done with several cards at once. */
-export function SelectionBar({ cardIds, occasions, onAll, onDone }: Props) {
+export function SelectionBar({ cardIds, items, Give, occasions, onAll, onDone }: Props) {
   const [change, { isLoading, error }] = useChangeCardsMutation();
   const [move, { isLoading: isMoving, error: moveError }] = useMoveToOccasionMutation();
   const [panel, setPanel] = useState<'secondLook' | 'readAgain'>();
+  const [notGiven, setNotGiven] = useState<string>();
   const none = cardIds.length === 0;
   const set = async (state: CardsChange['state'], words: string) => {
     const ids = [...cardIds];
@@ -44,6 +48,7 @@ export function SelectionBar({ cardIds, occasions, onAll, onDone }: Props) {
   return (
     <View role="toolbar" aria-label="Chosen cards" className="gap-2 border-t border-rule bg-paper px-4 py-2">
       {problem ? <Notice fault>{problemText(problem)}</Notice> : null}
+      {notGiven ? <Notice fault>{notGiven}</Notice> : null}
       {panel && !none ? (
         <ScrollView style={{ maxHeight: 430 }} contentContainerStyle={{ paddingBottom: 8 }}>
           {panel === 'secondLook' ? (
@@ -64,7 +69,12 @@ export function SelectionBar({ cardIds, occasions, onAll, onDone }: Props) {
           Done
         </Button>
       </View>
-      <View className={`flex-row flex-wrap items-center gap-x-3 gap-y-2 ${panel ? 'hidden' : ''}`}>
+      <ScrollView
+        horizontal
+        showsHorizontalScrollIndicator={false}
+        className={`-mx-4 flex-grow-0 ${panel ? 'hidden' : ''}`}
+        contentContainerStyle={{ gap: 12, paddingHorizontal: 16, alignItems: 'center' }}
+      >
         {none ? null : (
           <Select label="Move to another occasion" options={places} value="" onChange={(id) => void moveTo(id)} />
         )}
@@ -74,6 +84,7 @@ export function SelectionBar({ cardIds, occasions, onAll, onDone }: Props) {
         <Button disabled={none} onPress={() => setPanel('readAgain')}>
           Read again
         </Button>
+        <Give items={items} onProblem={setNotGiven} />
         <Button disabled={none} busy={isLoading || isMoving} onPress={() => void set('setAside', 'set aside')}>
           Set aside
         </Button>
@@ -85,7 +96,7 @@ export function SelectionBar({ cardIds, occasions, onAll, onDone }: Props) {
         >
           Remove
         </Button>
-      </View>
+      </ScrollView>
     </View>
   );
 }

@@ -15,6 +15,12 @@ export interface RowParts {
   RowAct: ComponentType<{ item: TrayItem }>;
 }
 
+/** What other rooms lend to the tray. */
+export interface TrayParts extends RowParts {
+  /** Makes several ready for another device. */
+  Give: ComponentType<{ items: readonly TrayItem[]; onProblem: (words: string | undefined) => void }>;
+}
+
 interface Props extends RowParts {
   item: TrayItem;
   /** Undefined while rows open instead of being chosen. */

@@ -15,20 +15,20 @@ import { BatchLine } from './BatchLine';
 import { isClean } from './isClean';
 import { traySlice, selectTrayPlace, type TrayView } from './slice';
 import { TrayFilter } from './TrayFilter';
-import { type RowParts, TrayRow } from './TrayRow';
+import { type TrayParts, TrayRow } from './TrayRow';
 import { useSelection } from '@/lib/useSelection';
 import { WaitingHere } from './WaitingHere';
 
 /** Needed only once several cards are chosen. */
 const SelectionBar = lazyScreen(() => import('./SelectionBar'), 'SelectionBar');
 
-export function TrayScreen(props: RowParts) {
+export function TrayScreen(props: TrayParts) {
   const { data: session } = useSessionQuery();
   return session ? <TrayOf {...props} accountId={session.user.id} /> : null;
 }
 
 /** The cards that are not filed yet, to be proved one after another or worked on several at a time. */
-function TrayOf({ accountId, ...parts }: RowParts & { accountId: string }) {
+function TrayOf({ accountId, RowAct, Give }: TrayParts & { accountId: string }) {
   const router = useRouter();
   const dispatch = useDispatch();
   const { view, position } = useSelector(selectTrayPlace);
@@ -148,7 +148,7 @@ function TrayOf({ accountId, ...parts }: RowParts & { accountId: string }) {
             item={item}
             chosen={selection.active ? selection.chosen.includes(item.id) : undefined}
             onChoose={selection.toggle}
-            {...parts}
+            RowAct={RowAct}
           />
         )}
         header={header}
@@ -159,6 +159,8 @@ function TrayOf({ accountId, ...parts }: RowParts & { accountId: string }) {
         <Suspense>
           <SelectionBar
             cardIds={selection.chosen}
+            Give={Give}
+            items={items.filter(({ id }) => selection.chosen.includes(id))}
             occasions={occasions}
             onAll={selection.all}
             onDone={(removed) => {

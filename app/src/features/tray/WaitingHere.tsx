@@ -20,6 +20,13 @@ export function WaitingHere() {
   return (
     <View role="region" aria-label="On this device" className="pb-4">
       <Subheading>On this device</Subheading>
+      {photos.length > 0 ? (
+        <Link href="/between">
+          <View className="min-h-touch justify-center">
+            <Text className="text-[15px] underline underline-offset-4">Give them to another device</Text>
+          </View>
+        </Link>
+      ) : null}
       {rows.map(({ row }) => row)}
     </View>
   );

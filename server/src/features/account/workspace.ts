@@ -99,6 +99,14 @@ export class Workspace {
   /** Whether deleting somebody in an address book on a device deletes them here. */
   @Column({ name: 'devices_delete', type: 'boolean', default: false })
   devicesDelete!: boolean;
+  /** A directory of firms and people that is asked; its key is sealed. */
+  @Column({ name: 'directory_address', type: 'text', nullable: true })
+  directoryAddress!: string | null;
+  @Column({ name: 'directory_key', type: 'text', nullable: true })
+  directoryKey!: string | null;
+  /** Whether portraits are taken from it. */
+  @Column({ name: 'directory_portraits', type: 'boolean', default: false })
+  directoryPortraits!: boolean;
   /** Web pages of others whose scripts may ask here, with a token. */
   @Column({ name: 'allowed_origins', type: 'text', array: true, default: () => "'{}'" })
   allowedOrigins!: string[];

@@ -14,3 +14,5 @@ export { destinationRoutes } from './destinations/routes';
 export { davRoutes } from './cardDav/dav';
 export { DeviceBook, DeviceEntry, DeviceFurther, DevicePassword } from './cardDav/entities';
 export { deviceRoutes } from './cardDav/routes';
+export { DirectoryAsked, FindingRecord, LookedUp, LookUpRecord, PersonPortrait } from './directory/entities';
+export { directoryRoutes } from './directory/routes';

@@ -40,6 +40,8 @@ export { lockPerson } from './lockPerson';
 export { makeMissingKeys } from './matchKeys';
 export { mergeLocked, undoMergeIn } from './merging/merge';
 export { Consent, MatchKey, Merge, NotSame } from './recordEntities';
+export { OwnPlaceRecord } from './map/entities';
+export { mapRoutes } from './map/routes';
 export { peopleRoutes } from './routes';
 export { asKind, changePerson } from './savePerson';
 export { fieldsSettledIn } from './settledFields';

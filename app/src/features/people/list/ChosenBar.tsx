@@ -1,8 +1,10 @@
 import type { Counted } from '@dossier/contract';
 import { Link } from 'expo-router';
-import { View } from 'react-native';
-import { Button, Text } from '@/ui';
+import { useState } from 'react';
+import { ScrollView, View } from 'react-native';
+import { Button, Notice, Text } from '@/ui';
 import { people } from '../changes/changeWords';
+import type { Ask as AskType } from './lent';
 import type { useChosen } from './useChosen';
 import { peopleWords } from './words';
 
@@ -14,10 +16,12 @@ interface Props {
   onChange: () => void;
   onTakeOut: (() => void) | undefined;
   onHandOver: () => void;
+  Ask: AskType;
 }
 
 /** How many are chosen, and what can be done with them. */
-export function ChosenBar({ choice, total, counted, onChange, onTakeOut, onHandOver }: Props) {
+export function ChosenBar({ choice, total, counted, onChange, onTakeOut, onHandOver, Ask }: Props) {
+  const [notAsked, setNotAsked] = useState<string>();
   const { count, everybody, everyone, begin, stop } = choice;
   const isAll = everybody && count === total;
   return (
@@ -43,7 +47,13 @@ export function ChosenBar({ choice, total, counted, onChange, onTakeOut, onHandO
           Done
         </Button>
       </View>
-      <View className="flex-row flex-wrap items-center gap-3">
+      {notAsked ? <Notice fault>{notAsked}</Notice> : null}
+      <ScrollView
+        horizontal
+        showsHorizontalScrollIndicator={false}
+        className="-mx-4 flex-grow-0"
+        contentContainerStyle={{ gap: 12, paddingHorizontal: 16, alignItems: 'center' }}
+      >
         <Button look="ink" disabled={count === 0} onPress={onChange}>
           Change them …
         </Button>
@@ -55,12 +65,13 @@ export function ChosenBar({ choice, total, counted, onChange, onTakeOut, onHandO
         <Button disabled={count === 0} onPress={onHandOver}>
           Hand over
         </Button>
+        <Ask who={choice.who} disabled={count === 0} onProblem={setNotAsked} />
         <Link href="/people/changes">
           <View className="min-h-touch justify-center">
             <Text className="text-[15px] underline underline-offset-4">Changed before</Text>
           </View>
         </Link>
-      </View>
+      </ScrollView>
     </View>
   );
 }

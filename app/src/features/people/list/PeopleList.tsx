@@ -1,6 +1,5 @@
-import type { ChosenPeople } from '@dossier/contract';
 import { useRouter, type Href, Link } from 'expo-router';
-import { Suspense, useMemo, useState, type ComponentType } from 'react';
+import { Suspense, useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { useDispatch, useSelector } from 'react-redux';
 import { problemText } from '@/lib/api';
@@ -18,6 +17,7 @@ import { PersonRow } from './PersonRow';
 import { isNarrowed, ORDERS, placeOfAddress, EVERYBODY, type ListPlace } from './place';
 import { ChosenBar } from './ChosenBar';
 import { useChosen } from './useChosen';
+import type { Ask, HandOver, TakeOut } from './lent';
 import { useListKeys } from './useListKeys';
 import { useListPlace } from './useListPlace';
 import { useChangeableView, useViewShown } from './useViewShown';
@@ -27,21 +27,17 @@ const NarrowPanel = lazyScreen(() => import('./NarrowPanel'), 'NarrowPanel');
 const ChangePanel = lazyScreen(() => import('../changes/ChangePanel'), 'ChangePanel');
 const KeepView = lazyScreen(() => import('./KeepView'), 'KeepView');
 
-/** Makes a file of people. @see TakeOutPanel */
-export type TakeOut = ComponentType<{ who: ChosenPeople; shown: string; onClose: () => void }>;
-/** Hands people over to another system. @see HandOverPanel */
-export type HandOver = TakeOut;
-
 interface Props {
   chosen?: string;
   /** Whether it stands beside a person, who is then what the page is about. */
   beside?: boolean;
   TakeOut: TakeOut;
   HandOver: HandOver;
+  Ask: Ask;
 }
 
 /** Everybody who is filed, found by a few letters, narrowed and put in order; the address of the page says how. */
-export function PeopleList({ chosen, beside, TakeOut, HandOver }: Props) {
+export function PeopleList({ chosen, beside, TakeOut, HandOver, Ask }: Props) {
   const router = useRouter();
   const dispatch = useDispatch();
   const { place, address, go, personAt } = useListPlace();
@@ -208,6 +204,7 @@ export function PeopleList({ chosen, beside, TakeOut, HandOver }: Props) {
           onChange={() => setPanel('change')}
           onTakeOut={may('takeOut') ? () => setPanel('takeOut') : undefined}
           onHandOver={() => setPanel('handOver')}
+          Ask={Ask}
         />
       ) : null}
     </View>
@@ -232,7 +229,7 @@ function Controls({
 }) {
   const wide = useWide();
   const may = useMay();
-  const { tableAt } = useListPlace();
+  const { tableAt, mapAt } = useListPlace();
   const unseen = useFiledByItselfQuery().data?.total ?? 0;
   const views = useViewsQuery().data?.items ?? [];
   const kept = useViewShown(place);
@@ -276,6 +273,7 @@ function Controls({
         </Button>
       ) : null}
       {wide ? <ListLink href={tableAt}>As a table</ListLink> : null}
+      <ListLink href={mapAt}>On a map</ListLink>
       {may('takeOut') ? <ListLink href="/bring-in">Bring in</ListLink> : null}
       <ListLink href="/duplicates">Same person twice</ListLink>
     </ScrollView>

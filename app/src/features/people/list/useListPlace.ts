@@ -18,9 +18,10 @@ export function useListPlace() {
     go: (next: ListPlace) => router.setParams(paramsOf(next)),
     /** The address of somebody, with the list kept beside. */
     personAt: (id: string): Href => withAddress(`/people/${id}`, address),
-    /** The address of the list itself, and of the same one as a table. */
+    /** The address of the list itself, and of the same one as a table or on a map. */
     listAt: withAddress('/people', address),
     tableAt: withAddress('/people/table', address),
+    mapAt: withAddress('/people/map', address),
   };
 }
 

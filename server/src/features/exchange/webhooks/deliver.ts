@@ -59,7 +59,7 @@ export const tellWebhookTask =
 type Outcome = Pick<WebhookDeliveryRecord, 'state' | 'nextAt' | 'doneAt' | 'status' | 'answer' | 'problem'>;
 
 /** What follows from an answer, or from none. @param before how many tries there were before this one */
-export function outcomeOf(answered: OutsideAnswer | OutsideTrouble, before: number, now: Date): Outcome {
+export function outcomeOf(answered: Omit<OutsideAnswer, 'bytes'> | OutsideTrouble, before: number, now: Date): Outcome {
   const isTrouble = answered instanceof OutsideTrouble;
   const status = isTrouble ? null : answered.status;
   const answer = isTrouble ? null : readable(answered.body);

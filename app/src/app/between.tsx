@@ -1,0 +1,1 @@
+export { BetweenScreen as default } from '@/features/exchange';

@@ -1,0 +1,1 @@
+export { FoundScreen as default } from '@/features/exchange';

@@ -1,0 +1,1 @@
+export { DirectorySection as default } from '@/features/exchange';

@@ -1,0 +1,120 @@
+import type { Parcel, ParcelItem, ParcelStore } from '@dossier/core/exchange/betweenDevices';
+import { deviceStore, type KeptParcel } from '@/lib/deviceStore';
+
+/** A thing to be given, with its bytes. */
+export interface NewItem extends Pick<ParcelItem, 'name' | 'kind' | 'count'> {
+  bytes: Blob;
+}
+
+/** SHA-256 (FIPS 180-4). Browsers have it on pages over https, and on the machine itself. */
+export const digest = async (bytes: Uint8Array): Promise<Uint8Array> =>
+  new Uint8Array(await crypto.subtle.digest('SHA-256', bytes as BufferSource));
+
+const hex = (bytes: Uint8Array): string => [...bytes].map((byte) => byte.toString(16).padStart(2, '0')).join('');
+const bytesOf = async (blob: Blob): Promise<Uint8Array> => new Uint8Array(await blob.arrayBuffer());
+const keyOf = (accountId: string, way: KeptParcel['way'], id: string): string => `${accountId} ${way} ${id}`;
+
+/** Everything that is kept of one thing, in order. */
+const piecesFrom = (key: string, index: number) => IDBKeyRange.bound([key, index, 0], [key, index, Infinity]);
+
+/** Puts things together on this device, so that they can be given without a server too. */
+export async function keepToGive(accountId: string, id: string, things: readonly NewItem[]): Promise<KeptParcel> {
+  const key = keyOf(accountId, 'give', id);
+  const items = await Promise.all(
+    things.map(async ({ bytes, ...item }) => ({ ...item, bytes: bytes.size, digest: hex(await digest(await bytesOf(bytes))) })), // prettier-ignore
+  );
+  const parcel: KeptParcel = { key, id, accountId, way: 'give', from: '', at: Date.now(), items, kept: items.map(({ bytes }) => bytes), dealtWith: [] }; // prettier-ignore
+  const transaction = (await deviceStore()).transaction(['parcels', 'pieces'], 'readwrite');
+  for (const [index, { bytes }] of things.entries()) void transaction.objectStore('pieces').put(bytes, [key, index, 0]);
+  void transaction.objectStore('parcels').put(parcel);
+  await transaction.done;
+  return parcel;
+}
+
+/** What lies on this device to be given, and what has come, the latest first. */
+export const keptParcels = async (accountId: string): Promise<KeptParcel[]> =>
+  (await (await deviceStore()).getAllFromIndex('parcels', 'byAccount', accountId)).sort((a, b) => b.at - a.at);
+
+export async function forgetParcel(key: string): Promise<void> {
+  const transaction = (await deviceStore()).transaction(['parcels', 'pieces'], 'readwrite');
+  void transaction.objectStore('pieces').delete(IDBKeyRange.bound([key, 0, 0], [key, Infinity, Infinity]));
+  void transaction.objectStore('parcels').delete(key);
+  await transaction.done;
+}
+
+/** One thing of a parcel, all of it. */
+export async function wholeItem(key: string, index: number): Promise<Blob> {
+  return new Blob(await (await deviceStore()).getAll('pieces', piecesFrom(key, index)));
+}
+
+/** The things numbered have been brought in, or are in the tray. @returns the parcel as it is now; undefined once nothing is left of it */
+export async function dealtWith(key: string, indexes: readonly number[]): Promise<KeptParcel | undefined> {
+  const store = await deviceStore();
+  const parcel = await store.get('parcels', key);
+  if (!parcel) return undefined;
+  const done = [...new Set([...parcel.dealtWith, ...indexes])];
+  if (done.length === parcel.items.length) {
+    await forgetParcel(key);
+    return undefined;
+  }
+  const changed = { ...parcel, dealtWith: done };
+  await store.put('parcels', changed);
+  return changed;
+}
+
+export const isWhole = ({ items, kept }: KeptParcel): boolean => items.every(({ bytes }, i) => kept[i] === bytes);
+
+/** What comes is written to this device piece by piece: a closed browser loses only the last moment. */
+export class DeviceParcels implements ParcelStore {
+  private key = '';
+  constructor(
+    private readonly accountId: string,
+    private readonly from: string,
+  ) {}
+
+  async begin(parcel: Parcel): Promise<number[]> {
+    const store = await deviceStore();
+    this.key = keyOf(this.accountId, 'take', parcel.id);
+    const known = await store.get('parcels', this.key);
+    // One of the same name that holds other things is another one.
+    if (known && JSON.stringify(known.items) === JSON.stringify(parcel.items)) return known.kept;
+    await forgetParcel(this.key);
+    const kept = parcel.items.map(() => 0);
+    await store.put('parcels', { ...parcel, key: this.key, accountId: this.accountId, way: 'take', from: this.from, at: Date.now(), kept, dealtWith: [] }); // prettier-ignore
+    return [...kept];
+  }
+
+  append(index: number, bytes: Uint8Array): Promise<void> {
+    return this.change(index, (kept, pieces) => {
+      void pieces.put(new Blob([bytes as BufferSource]), [this.key, index, kept]);
+      return kept + bytes.length;
+    });
+  }
+
+  restart(index: number): Promise<void> {
+    return this.change(index, (_, pieces) => {
+      void pieces.delete(piecesFrom(this.key, index));
+      return 0;
+    });
+  }
+
+  async isWhole(index: number): Promise<boolean> {
+    const parcel = await (await deviceStore()).get('parcels', this.key);
+    return hex(await digest(await bytesOf(await wholeItem(this.key, index)))) === parcel?.items[index]?.digest;
+  }
+
+  /** The pieces and how many bytes they are change together. */
+  private async change(
+    index: number,
+    by: (kept: number, pieces: { put(value: Blob, key: [string, number, number]): unknown; delete(range: IDBKeyRange): unknown }) => number, // prettier-ignore
+  ): Promise<void> {
+    const transaction = (await deviceStore()).transaction(['parcels', 'pieces'], 'readwrite');
+    const parcels = transaction.objectStore('parcels');
+    const parcel = await parcels.get(this.key);
+    if (!parcel) throw new Error('The parcel was removed from this device meanwhile.');
+    const kept = [...parcel.kept];
+    kept[index] = by(kept[index]!, transaction.objectStore('pieces'));
+    await parcels.put({ ...parcel, kept });
+    await transaction.done;
+  }
+}
