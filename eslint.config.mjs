@@ -76,7 +76,7 @@ export default tseslint.config(
   },
   {
     // What a measuring program does inside a page.
-    files: ['scripts/desk.mjs', 'scripts/upload.mjs'],
+    files: ['scripts/desk.mjs', 'scripts/frames.mjs', 'scripts/map.mjs', 'scripts/upload.mjs'],
     languageOptions: {
       globals: {
         window: 'readonly',

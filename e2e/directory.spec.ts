@@ -12,7 +12,7 @@ test('a directory is set up, asked about one and about several, and what it says
   await expect(page.getByText('Write an address that begins with https://.')).toBeVisible();
   await page.getByRole('textbox', { name: 'Address' }).fill(address);
   await page.getByRole('textbox', { name: 'Key' }).fill(key);
-  await page.getByRole('switch', { name: 'Portraits may be taken' }).click();
+  await page.getByRole('checkbox', { name: 'Portraits may be taken' }).click();
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByRole('button', { name: 'Ask it no more' })).toBeVisible();
   await expectAccessible(page);
@@ -25,15 +25,15 @@ test('a directory is set up, asked about one and about several, and what it says
   await expect(offered.getByText('in place of “Auction Manager”')).toBeVisible();
   await expectAccessible(page);
   // Asked is not taken.
-  await expect(page.getByText('Auction Manager, Skerry Fish Auctions Ltd')).toBeVisible();
+  await expect(page.getByRole('main').getByText('Auction Manager, Skerry Fish Auctions Ltd')).toBeVisible();
   for (const name of [/^Title: Head of Auctions/, /^Industry: Fish auctions/, /^Portrait/])
-    await offered.getByRole('switch', { name }).click();
+    await offered.getByRole('checkbox', { name }).click();
   await offered.getByRole('button', { name: /^Take 3, leave \d/ }).click();
-  await expect(page.getByText('Head of Auctions, Skerry Fish Auctions Ltd')).toBeVisible();
+  await expect(page.getByRole('main').getByText('Head of Auctions, Skerry Fish Auctions Ltd')).toBeVisible();
   await expect(page.getByRole('img', { name: 'Portrait of Tobias Skerritt' })).toBeVisible();
   await expect(offered).toBeHidden();
   await expectAccessible(page);
-  await page.getByRole('link', { name: 'Skerry Fish Auctions Ltd' }).first().click();
+  await page.getByRole('main').getByRole('link', { name: 'Skerry Fish Auctions Ltd', exact: true }).first().click();
   await expect(page.getByText('Industry: Fish auctions')).toBeVisible();
   await expectAccessible(page);
 

@@ -8,6 +8,7 @@
  */
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { framesWhile } from './frames.mjs';
 import { root } from './paths.mjs';
 import { photographPage, pickFiles, withOwnService } from './ownService.mjs';
 
@@ -74,20 +75,10 @@ function goOn() {
 async function measureDrag(page) {
   const box = await page.locator('img').filter({ visible: true }).first().boundingBox();
   const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
-  await page.evaluate(() => {
-    window.frames_ = [];
-    const tick = (at) => {
-      window.frames_.push(at);
-      window.frameLoop = requestAnimationFrame(tick);
-    };
-    requestAnimationFrame(tick);
+  return framesWhile(page, async () => {
+    await page.mouse.move(x, y);
+    await page.mouse.down();
+    for (let i = 1; i <= DRAG_STEPS; i++) await page.mouse.move(x + 40 * Math.sin(i / 5), y + 20 * Math.cos(i / 5));
+    await page.mouse.up();
   });
-  await page.mouse.move(x, y);
-  await page.mouse.down();
-  for (let i = 1; i <= DRAG_STEPS; i++) await page.mouse.move(x + 40 * Math.sin(i / 5), y + 20 * Math.cos(i / 5));
-  await page.mouse.up();
-  const times = await page.evaluate(() => (cancelAnimationFrame(window.frameLoop), window.frames_));
-  const gaps = times.slice(1).map((at, i) => at - times[i]).sort((a, b) => a - b); // prettier-ignore
-  const rounded = (share) => Math.round(gaps[Math.floor(share * (gaps.length - 1))]);
-  return { frames: gaps.length, frameMs: { median: rounded(0.5), p95: rounded(0.95), worst: rounded(1) } };
 }

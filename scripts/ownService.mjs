@@ -9,7 +9,7 @@ import { anyFreePort } from './ports.mjs';
 import { startPostgres } from './postgres.mjs';
 import { serverEnvironment, setUpDatabase, startServer, startWorker, waitForHealth } from './services.mjs';
 
-/** Runs `work` with a browser and the address of a service with an empty `database`; ends all of it afterwards. */
+/** Runs `work` with a browser and the address of a service with an empty `database`, and that of its tables' owner; ends all of it afterwards. */
 export async function withOwnService(database, work) {
   await buildApp();
   const running = [];
@@ -27,7 +27,7 @@ export async function withOwnService(database, work) {
     await waitForHealth(address);
     const browser = await chromium.launch({ executablePath: CHROMIUM_PATH, args: CHROMIUM_FLAGS });
     running.push({ stop: () => browser.close() });
-    return await work(browser, address);
+    return await work(browser, address, postgres.url('dossier_owner', database));
   } finally {
     for (const service of running.reverse()) await service.stop();
   }

@@ -1,4 +1,5 @@
 import type { Finding } from '@dossier/contract';
+import { formatPhone } from '@dossier/core/people';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { problemText } from '@/lib/api';
@@ -17,6 +18,7 @@ export function Offers({ findings, about }: { findings: readonly Finding[]; abou
   const toggle = (id: string, on: boolean) => setChosen(new Set(on ? [...chosen, id] : [...chosen].filter((one) => one !== id))); // prettier-ignore
   const done = (body: { take: string[]; leave: string[] }) => settle(body).then(({ error: failed }) => failed || setChosen(new Set())); // prettier-ignore
   if (findings.length === 0) return null;
+  const isOne = new Set(findings.map(saidBy)).size === 1;
   return (
     <View role="group" aria-label={`Offered of ${about}`} className="gap-1">
       {findings.map(
@@ -45,19 +47,26 @@ export function Offers({ findings, about }: { findings: readonly Finding[]; abou
   );
 }
 
-function Offer({ finding, on, onChange }: { finding: Finding; on: boolean; onChange: (on: boolean) => void }) {
-  const { field, of, value, here, source, foundAt } = finding;
+/** Where a value is from, and of when. */
+const saidBy = ({ source, foundAt }: Finding): string => `from ${source}, ${formatWhen(foundAt)}`;
+
+interface OfferProps {
+  finding: Finding;
+  on: boolean;
+  onChange: (on: boolean) => void;
+  /** What it is from stands beside it, not once for all. */
+  showsSource: boolean;
+}
+
+function Offer({ finding, on, onChange, showsSource }: OfferProps) {
+  const { field, of, value, here } = finding;
   const label = `${FIELD_WORDS[field]}${of === 'firm' && (field === 'phone' || field === 'website') ? ' of the firm' : ''}`; // prettier-ignore
-  const shown = field === 'portrait' ? 'a picture of them' : value;
+  const shown = field === 'portrait' ? 'a picture of them' : field === 'phone' ? formatPhone(value, '') : value;
   return (
     <View className="border-b border-rule py-1">
       <Toggle label={`${label}: ${shown}`} on={on} onChange={onChange} />
-      {here ? (
-        <Text className="pl-[34px] text-[15px]">
-          {`in place of “${here}”`}
-        </Text>
-      ) : null}
-      <Soft className="pl-[34px]">{`${source}, ${formatWhen(foundAt)}`}</Soft>
+      {here ? <Text className="pl-[34px] text-[15px]">{`in place of “${here}”`}</Text> : null}
+      {showsSource ? <Soft className="pl-[34px]">{saidBy(finding)}</Soft> : null}
     </View>
-  ); // prettier-ignore
+  );
 }

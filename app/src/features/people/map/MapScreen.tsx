@@ -129,6 +129,7 @@ function Shown({ map }: { map: PeopleMap }) {
           onBack={setBack}
           onRemove={(id) => setStops(stops.filter(({ personId }) => personId !== id))}
           onClear={() => setStops([])}
+          onShow={() => size && setAsked(viewOf(way, size))}
         />
         <UnplacedPanel map={map} onPlace={setPlacing} />
       </ScrollView>

@@ -54,7 +54,7 @@ export function NearPanel({ near, from, onFrom, touched, onAll, personAt, isStop
   const here = useWhereIAm(onFrom);
   return (
     <View className="gap-3">
-      <TownField onTown={(town) => onFrom({ ...town, label: townWords(town) })} />
+      <TownField onTown={(town) => onFrom({ ...town, label: `${town.name}, ${town.country}` })} />
       <View className="flex-row flex-wrap gap-3">
         <Button busy={here.isAsking} onPress={here.ask}>
           Near me

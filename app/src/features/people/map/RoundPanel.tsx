@@ -19,10 +19,12 @@ interface Props {
   onBack: (back: boolean) => void;
   onRemove: (personId: string) => void;
   onClear: () => void;
+  /** All of it is brought into sight. */
+  onShow: () => void;
 }
 
 /** A day's round in a sensible order, each stop handed on to the map of the device (RFC 5870). */
-export function RoundPanel({ stops, total, from, back, onBack, onRemove, onClear }: Props) {
+export function RoundPanel({ stops, total, from, back, onBack, onRemove, onClear, onShow }: Props) {
   if (stops.length === 0) return null;
   return (
     <View role="region" aria-label="Round" className="gap-2 border-t border-rule pt-3">
@@ -57,8 +59,11 @@ export function RoundPanel({ stops, total, from, back, onBack, onRemove, onClear
           );
         })}
       </View>
-      <View className="items-start">
-        <Button onPress={onClear}>Clear the round</Button>
+      <View className="flex-row flex-wrap gap-3">
+        <Button onPress={onShow}>Show all of it</Button>
+        <Button look="bare" onPress={onClear}>
+          Clear the round
+        </Button>
       </View>
     </View>
   );
