@@ -21,10 +21,16 @@ export function Offers({ findings, about }: { findings: readonly Finding[]; abou
   const isOne = new Set(findings.map(saidBy)).size === 1;
   return (
     <View role="group" aria-label={`Offered of ${about}`} className="gap-1">
-      {findings.map(
-        (finding) =>
-        <Offer key={finding.id} finding={finding} on={chosen.has(finding.id)} onChange={(on) => toggle(finding.id, on)} />, // prettier-ignore
-      )}
+      {isOne ? <Soft>{saidBy(findings[0]!)}</Soft> : null}
+      {findings.map((finding) => (
+        <Offer
+          key={finding.id}
+          finding={finding}
+          on={chosen.has(finding.id)}
+          onChange={(on) => toggle(finding.id, on)}
+          showsSource={!isOne}
+        />
+      ))}
       {error ? <Notice fault>{problemText(error)}</Notice> : null}
       <View className="flex-row flex-wrap gap-3 pt-1">
         <Button
