@@ -159,6 +159,24 @@ async function setPortOfficeUp(): Promise<void> {
 const setDirectoryUp = () =>
   call('maren', 'PUT', '/directory-settings', { address: directory, key: directoryKey, portraits: true });
 
+/** Towns of the scenario are on no map: the team has said where they are, along one coast. */
+const PLACES = [
+  { country: 'GB', town: 'Port Ellery', lat: 57.51, lon: -1.79 },
+  { country: 'GB', town: 'Tarnmoor', lat: 57.24, lon: -2.62 },
+  { country: 'GB', town: 'Saltby', lat: 56.98, lon: -2.21 },
+  { country: 'GB', town: 'Wexcombe', lat: 57.66, lon: -2.55 },
+  { country: 'GB', town: 'Maplestead', lat: 57.42, lon: -2.3 },
+  { country: '', town: 'Skerrivore', lat: 58.44, lon: -3.09 },
+  { country: '', town: 'Quaybridge', lat: 57.69, lon: -2.0 },
+  { country: '', town: 'Ashmere', lat: 57.35, lon: -3.2 },
+  { country: '', town: 'Brackwater', lat: 57.6, lon: -3.62 },
+  { country: '', town: 'Kelmouth', lat: 57.68, lon: -3.28 },
+  { country: '', town: 'Saltmarsh', lat: 56.71, lon: -2.47 },
+  { country: '', town: 'Dunraven', lat: 57.48, lon: -4.22 },
+  { country: '', town: 'Fjordvik', lat: 60.39, lon: 5.32 },
+];
+const setPlacesUp = () => Promise.all(PLACES.map((place) => call('ottilie', 'PUT', '/own-places', place)));
+
 const PLAN_ID = idOf('after the open day');
 
 /** A mail server, words to send and a plan that sends them. */
@@ -214,6 +232,7 @@ if (!existsSync(doneFile)) {
   await setFollowUpUp();
   await setOwnCardUp();
   await setDirectoryUp();
+  await setPlacesUp();
   for (const { id, by, fields } of occasions)
     await call(by, 'PUT', `/occasions/${idOf(id)}`, { ...fields, ...(id === 'open-day' && { planId: PLAN_ID }) });
   for (const [i, shot] of shots.entries()) await load(shot, i);

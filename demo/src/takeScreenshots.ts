@@ -81,7 +81,7 @@ await phone.goto(`${address}/people?sort=filed`);
 await phone.getByRole('link', { name: /Tobias Skerritt/ }).waitFor();
 await save(phone, 'people');
 await followedUp(phone);
-await twiceInTheRecords(phone);
+
 await knownPerson(phone);
 // What holds for everybody is set by the manager.
 const manager = await desk(browser, PHONE, 'maren@keldermoss.example');
@@ -128,6 +128,7 @@ await wide
   .first()
   .waitFor();
 await save(wide, 'board-wide');
+await roundOnMap(wide);
 
 const dark = await desk(browser, { ...PHONE, colorScheme: 'dark' });
 await doubtOpen(dark);
@@ -162,25 +163,16 @@ async function doubtOpen(page: Page): Promise<void> {
   await page.locator('[data-outline]').first().waitFor();
 }
 
-/** Somebody filed a second time with another title, as another program would; taken out of the records again afterwards. */
-async function twiceInTheRecords(page: Page): Promise<void> {
-  const api = `${address}/api/v1`;
-  const read = async <T>(path: string): Promise<T> => (await (await page.request.get(api + path)).json()) as T;
-  const [first] = (await read<{ items: { id: string }[] }>('/people?q=skerritt')).items;
-  const { fields } = await read<{ fields: object }>(`/people/${first!.id}`);
-  const cardId = randomUUID();
-  const takenAt = new Date().toISOString();
-  await page.request.put(`${api}/cards/${cardId}/text`, { data: { kind: 'text', text: 'Tobias Skerritt', takenAt } });
-  const filed = await page.request.post(`${api}/people`, {
-    data: { cardId, kind: 'contact', fields: { ...fields, title: 'Head of Auctions', phones: [] } },
-    headers: { 'Idempotency-Key': randomUUID() },
-  });
-  const { personId } = (await filed.json()) as { personId: string };
-  await page.request.post(`${api}/sweeps`);
-  await page.goto(`${address}/duplicates`);
-  await page.getByRole('group', { name: 'Tobias Skerritt' }).waitFor();
-  await save(page, 'duplicates');
-  await page.request.delete(`${api}/people/${personId}`);
+/** A round through people of the coast. */
+async function roundOnMap(page: Page): Promise<void> {
+  await page.goto(`${address}/people/map`);
+  await page.getByLabel('Near which town').fill('aberde');
+  await page.getByRole('button', { name: /^Aberdeen, SCT/ }).click();
+  const stops = page.getByRole('button', { name: /^Make .* a stop$/ });
+  for (let i = 0; i < 5; i++) await stops.nth(i * 3).click();
+  await page.getByRole('button', { name: 'Show all of it' }).click();
+  await page.getByRole('button', { name: 'Near me' }).evaluate((button) => button.scrollIntoView());
+  await save(page, 'map-wide');
 }
 
 /** A card of somebody who is filed already, with a new title; taken out of the tray again afterwards. */

@@ -26,6 +26,7 @@ import type {
   TagRename,
 } from '@dossier/contract';
 import { api } from '@/lib/api';
+import { forgetReadyToGive } from '@/lib/deviceStore';
 import { forgetAnswers } from '@/lib/serviceWorker';
 
 /** Once it is done and whoever did it has been led away from the page about it, which would be asked for in vain. */
@@ -104,7 +105,7 @@ export const peopleApi = api.injectEndpoints({
         if (to !== 'erased') return;
         await afterwards(queryFulfilled, async () => {
           // Neither shown again without a network, nor from what was fetched before.
-          await forgetAnswers();
+          await Promise.all([forgetAnswers(), forgetReadyToGive()]);
           dispatch(api.util.invalidateTags(['Person', 'Tray', 'Card', 'Photo', 'Learned']));
         });
       },

@@ -31,9 +31,16 @@ export async function keepToGive(accountId: string, id: string, things: readonly
   return parcel;
 }
 
-/** What lies on this device to be given, and what has come, the latest first. */
-export const keptParcels = async (accountId: string): Promise<KeptParcel[]> =>
-  (await (await deviceStore()).getAllFromIndex('parcels', 'byAccount', accountId)).sort((a, b) => b.at - a.at);
+/** What was made ready is made ready anew after so long: records change, and people are forgotten. */
+const READY_FOR_MS = 3 * 24 * 60 * 60 * 1000;
+
+/** What lies on this device to be given, and what has come, the latest first; what lay ready too long goes. */
+export async function keptParcels(accountId: string): Promise<KeptParcel[]> {
+  const all = await (await deviceStore()).getAllFromIndex('parcels', 'byAccount', accountId);
+  const isOld = ({ way, at }: KeptParcel) => way === 'give' && at < Date.now() - READY_FOR_MS;
+  for (const { key } of all.filter(isOld)) await forgetParcel(key);
+  return all.filter((parcel) => !isOld(parcel)).sort((a, b) => b.at - a.at);
+}
 
 export async function forgetParcel(key: string): Promise<void> {
   const transaction = (await deviceStore()).transaction(['parcels', 'pieces'], 'readwrite');
