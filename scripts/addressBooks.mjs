@@ -16,7 +16,9 @@ import { fillPeople } from './fillPeople.mjs';
 import { dataFolder } from './paths.mjs';
 import { anyFreePort } from './ports.mjs';
 import { startPostgres } from './postgres.mjs';
-import { serverEnvironment, setUpDatabase, startServer, waitForHealth } from './services.mjs';
+import { buildPrograms } from './programs.mjs';
+import { waitUntil } from './processes.mjs';
+import { serverEnvironment, setUpDatabase, startServer } from './services.mjs';
 import { fieldsOfRow } from './src/registerCsv.ts';
 
 const count = Number(process.argv[2] ?? 20_000);
@@ -36,6 +38,8 @@ const timed = async (work) => {
 };
 
 try {
+  // As it is started: put together, not from its sources.
+  await buildPrograms();
   const postgres = await startPostgres({ folder: join(dataFolder, 'bench-postgres'), port: await anyFreePort(), setting: 'PORT' }); // prettier-ignore
   running.push(postgres);
   await postgres.dropDatabase('books');
@@ -52,7 +56,8 @@ try {
   const server = startServer(env);
   running.push(server);
   const address = `http://127.0.0.1:${port}`;
-  await waitForHealth(address);
+  // Without a worker that it answers is all there is.
+  await waitUntil('The server', () => fetch(`${address}/api/v1/health`).then(() => true, () => false)); // prettier-ignore
   const api = await signedIn(address);
   const { password } = await api('POST', '/devices', { name: 'A phone' });
   const ask = asDevice(address, password);
@@ -145,5 +150,6 @@ async function sync(ask, token) {
   return { paths, token: /<D:sync-token>([^<]+)</.exec(text)[1], bytes: text.length };
 }
 
-const multiget = (paths) =>
-  `<C:addressbook-multiget xmlns:D="DAV:" xmlns:C="urn:ietf:params:xml:ns:carddav"><D:prop><D:getetag/><C:address-data/></D:prop>${paths.map((path) => `<D:href>${path}</D:href>`).join('')}</C:addressbook-multiget>`;
+function multiget(paths) {
+  return `<C:addressbook-multiget xmlns:D="DAV:" xmlns:C="urn:ietf:params:xml:ns:carddav"><D:prop><D:getetag/><C:address-data/></D:prop>${paths.map((path) => `<D:href>${path}</D:href>`).join('')}</C:addressbook-multiget>`;
+}
