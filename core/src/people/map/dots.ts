@@ -19,7 +19,11 @@ export interface Dot {
  * than a frame.
  * @param points where the spots are drawn, in pixels, or undefined for those out of sight @param cell in pixels
  */
-export function dotsOf(spots: readonly Spot[], points: readonly (readonly [x: number, y: number] | undefined)[], cell: number): Dot[] {
+export function dotsOf(
+  spots: readonly Spot[],
+  points: readonly (readonly [x: number, y: number] | undefined)[],
+  cell: number,
+): Dot[] {
   const cells = new Map<string, Dot>();
   for (const [i, point] of points.entries()) {
     if (!point) continue;
@@ -37,5 +41,22 @@ export function dotsOf(spots: readonly Spot[], points: readonly (readonly [x: nu
       dot.spots.push(i);
     }
   }
-  return [...cells.values()].sort((a, b) => b.people - a.people);
-} // prettier-ignore
+  return apart(
+    [...cells.values()].sort((a, b) => b.people - a.people),
+    cell * 0.7,
+  );
+}
+
+/** Those on either side of a border between cells are one as well where they would touch. */
+function apart(dots: readonly Dot[], least: number): Dot[] {
+  const kept: Dot[] = [];
+  for (const dot of dots) {
+    const near = kept.find(({ x, y }) => Math.hypot(x - dot.x, y - dot.y) < least);
+    if (!near) kept.push(dot);
+    else {
+      near.people += dot.people;
+      near.spots.push(...dot.spots);
+    }
+  }
+  return kept;
+}

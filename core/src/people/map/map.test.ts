@@ -136,6 +136,8 @@ describe('dots', () => {
     const spots = [{ lat: 0, lon: 0, people: 3 }, { lat: 0, lon: 0, people: 1 }, { lat: 0, lon: 0, people: 9 }]; // prettier-ignore
     const dots = dotsOf(spots, [[10, 10], [14, 10], undefined], 30); // prettier-ignore
     expect(dots).toEqual([{ x: 11, y: 10, people: 4, spots: [0, 1] }]);
+    // On either side of a border.
+    expect(dotsOf(spots, [[29, 10], [31, 10], [90, 10]], 30)).toEqual([{ x: 90, y: 10, people: 9, spots: [2] }, { x: 29, y: 10, people: 4, spots: [0, 1] }]); // prettier-ignore
     expect(dotsOf(spots, [[10, 10], [50, 10], [90, 10]], 30).map(({ people }) => people)).toEqual([9, 3, 1]); // prettier-ignore
   });
 });

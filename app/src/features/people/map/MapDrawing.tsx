@@ -19,8 +19,9 @@ interface Props {
   onView: (view: View) => void;
   /** Those whose places are shown as chosen. */
   chosen: readonly number[];
-  /** Stops of a round in their order. */
+  /** Stops of a round in their order, and the whole way, which may begin and end elsewhere. */
   round: readonly At[];
+  way: readonly At[];
   /** Where the distances are counted from. */
   from: At | undefined;
   /** Places under one dot. */
@@ -39,7 +40,7 @@ const ZOOM_STEP = 1.8;
  * Outlines and dots. While it is moved the picture that is there moves as a whole; it is drawn anew when it comes to rest, so that a slow
  * device keeps up.
  */
-export function MapDrawing({ places, view, size, onView, chosen, round, from, onPlaces, onPoint }: Props) {
+export function MapDrawing({ places, view, size, onView, chosen, round, way: along, from, onPlaces, onPoint }: Props) {
   const { lands, failed, again } = useOutlines();
   const outline = useMemo(() => (lands ? pathInView(lands, view, size) : ''), [lands, size, view]);
   const dots = useMemo(() => {
@@ -51,7 +52,8 @@ export function MapDrawing({ places, view, size, onView, chosen, round, from, on
   }, [places, size, view]);
   const { layer, bind } = useMoving(view, onView, (point) => onPoint?.(placeAt(view, point)));
   const marked = new Set(chosen);
-  const way = round.map((at) => pointOf(view, at));
+  const way = along.map((at) => pointOf(view, at));
+  const stops = round.map((at) => pointOf(view, at));
   const key = (event: React.KeyboardEvent) => {
     const pan: Record<string, [number, number]> = { ArrowLeft: [STEP, 0], ArrowRight: [-STEP, 0], ArrowUp: [0, STEP], ArrowDown: [0, -STEP] }; // prettier-ignore
     const middle: [number, number] = [size.width / 2, size.height / 2];
@@ -104,9 +106,9 @@ export function MapDrawing({ places, view, size, onView, chosen, round, from, on
               onPress={() => onPlaces(dot.spots)}
             />
           ))}
-          {way.map(([x, y], i) => (
-            <div key={i} aria-hidden style={{ ...STOP, left: x - 11, top: y - 34 }}>
-              {i + 1}
+          {numbersAt(stops).map(({ x, y, numbers }) => (
+            <div key={numbers} aria-hidden style={{ ...STOP, left: x, top: y - 34 }}>
+              {numbers}
             </div>
           ))}
         </div>
@@ -141,7 +143,9 @@ export function MapDrawing({ places, view, size, onView, chosen, round, from, on
 
 const STOP = {
   position: 'absolute',
-  minWidth: 22,
+  padding: '0 6px',
+  transform: 'translateX(-50%)',
+  whiteSpace: 'nowrap',
   height: 22,
   lineHeight: '22px',
   textAlign: 'center',
@@ -151,6 +155,17 @@ const STOP = {
   borderRadius: 4,
   pointerEvents: 'none',
 } as const;
+
+/** The numbers of the stops at each point: several at one place stand side by side. */
+function numbersAt(stops: readonly (readonly [number, number])[]): { x: number; y: number; numbers: string }[] {
+  const at: { x: number; y: number; numbers: string }[] = [];
+  for (const [i, [x, y]] of stops.entries()) {
+    const same = at.find((one) => Math.hypot(one.x - x, one.y - y) < 4);
+    if (same) same.numbers += `, ${i + 1}`;
+    else at.push({ x, y, numbers: String(i + 1) });
+  }
+  return at;
+}
 
 const Here = ({ point: [x, y] }: { point: readonly [number, number] }) => (
   <g stroke="rgb(var(--ink))" strokeWidth={2} fill="none">

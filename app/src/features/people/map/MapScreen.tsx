@@ -83,7 +83,8 @@ function Shown({ map }: { map: PeopleMap }) {
             size={size}
             onView={setAsked}
             chosen={touched ?? []}
-            round={back && way.length > 2 ? [...ordered, ...(from ? [] : ordered.slice(0, 1))] : ordered}
+            round={ordered}
+            way={back && way.length > 2 ? [...way, way[0]!] : way}
             from={from}
             onPlaces={setTouched}
             onPoint={
