@@ -81,15 +81,17 @@ export interface KeptRequest {
   notBefore?: number;
 }
 
-/** Takes what was made ready for other devices off this one, with its bytes: whoever it was of may be somebody to be forgotten. */
-export async function forgetReadyToGive(): Promise<void> {
+/** Takes a parcel off this device, with its bytes. */
+export async function forgetParcel(key: string): Promise<void> {
   const transaction = (await deviceStore()).transaction(['parcels', 'pieces'], 'readwrite');
-  for (const { key, way } of await transaction.objectStore('parcels').getAll()) {
-    if (way !== 'give') continue;
-    void transaction.objectStore('pieces').delete(IDBKeyRange.bound([key, 0, 0], [key, Infinity, Infinity]));
-    void transaction.objectStore('parcels').delete(key);
-  }
+  void transaction.objectStore('pieces').delete(IDBKeyRange.bound([key, 0, 0], [key, Infinity, Infinity]));
+  void transaction.objectStore('parcels').delete(key);
   await transaction.done;
+}
+
+/** Takes what was made ready for other devices off this one: whoever it was of may be somebody to be forgotten. */
+export async function forgetReadyToGive(): Promise<void> {
+  for (const { key, way } of await (await deviceStore()).getAll('parcels')) if (way === 'give') await forgetParcel(key);
 }
 
 export type KeptPhoto = DeviceSchema['photos']['value'];

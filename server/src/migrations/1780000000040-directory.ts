@@ -1,13 +1,5 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm';
-
-const ofWorkspace = (table: string): string => `
-create index ${table}_workspace on ${table} (workspace_id);
-alter table ${table} add constraint ${table}_workspace_fk foreign key (workspace_id) references workspace(id) on delete cascade;
-alter table ${table} enable row level security;
-create policy ${table}_of_workspace on ${table} to dossier_serving
-  using (workspace_id = (select nullif(current_setting('dossier.workspace', true), '')::uuid));
-grant select, insert, update, delete on ${table} to dossier_serving;
-`;
+import { ofWorkspace } from './ofWorkspace';
 
 /** What a directory says of people and firms, until somebody takes or leaves it, and what was taken. */
 export class Directory1780000000040 implements MigrationInterface {
@@ -27,6 +19,7 @@ export class Directory1780000000040 implements MigrationInterface {
       );
       create index look_up_maker on look_up (made_by);
       alter table look_up add constraint look_up_maker_fk foreign key (made_by) references account(id) on delete cascade;
+      create index look_up_workspace on look_up (workspace_id);
       ${ofWorkspace('look_up')}
 
       create table looked_up (
@@ -40,6 +33,7 @@ export class Directory1780000000040 implements MigrationInterface {
       create index looked_up_person on looked_up (person_id);
       alter table looked_up add constraint looked_up_look_up_fk foreign key (look_up_id) references look_up(id) on delete cascade;
       alter table looked_up add constraint looked_up_person_fk foreign key (person_id) references person(id) on delete cascade;
+      create index looked_up_workspace on looked_up (workspace_id);
       ${ofWorkspace('looked_up')}
 
       create table directory_asked (
@@ -55,6 +49,7 @@ export class Directory1780000000040 implements MigrationInterface {
       create index directory_asked_company on directory_asked (company_id);
       alter table directory_asked add constraint directory_asked_person_fk foreign key (person_id) references person(id) on delete cascade;
       alter table directory_asked add constraint directory_asked_company_fk foreign key (company_id) references company(id) on delete cascade;
+      create index directory_asked_workspace on directory_asked (workspace_id);
       ${ofWorkspace('directory_asked')}
 
       create table finding (
@@ -77,6 +72,7 @@ export class Directory1780000000040 implements MigrationInterface {
       alter table finding add constraint finding_person_fk foreign key (person_id) references person(id) on delete cascade;
       alter table finding add constraint finding_company_fk foreign key (company_id) references company(id) on delete cascade;
       alter table finding add constraint finding_settler_fk foreign key (settled_by) references account(id) on delete set null;
+      create index finding_workspace on finding (workspace_id);
       ${ofWorkspace('finding')}
 
       create table person_portrait (
@@ -89,6 +85,7 @@ export class Directory1780000000040 implements MigrationInterface {
         constraint person_portrait_pkey primary key (person_id)
       );
       alter table person_portrait add constraint person_portrait_person_fk foreign key (person_id) references person(id) on delete cascade;
+      create index person_portrait_workspace on person_portrait (workspace_id);
       ${ofWorkspace('person_portrait')}`);
   }
 

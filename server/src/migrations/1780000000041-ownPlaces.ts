@@ -1,4 +1,5 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm';
+import { ofWorkspace } from './ofWorkspace';
 
 /** Where places are that a team has named itself. */
 export class OwnPlaces1780000000041 implements MigrationInterface {
@@ -19,12 +20,8 @@ export class OwnPlaces1780000000041 implements MigrationInterface {
       );
       create unique index own_place_once on own_place (workspace_id, country, town, postal);
       create index own_place_maker on own_place (made_by);
-      alter table own_place add constraint own_place_workspace_fk foreign key (workspace_id) references workspace(id) on delete cascade;
       alter table own_place add constraint own_place_maker_fk foreign key (made_by) references account(id) on delete set null;
-      alter table own_place enable row level security;
-      create policy own_place_of_workspace on own_place to dossier_serving
-        using (workspace_id = (select nullif(current_setting('dossier.workspace', true), '')::uuid));
-      grant select, insert, update, delete on own_place to dossier_serving;`);
+      ${ofWorkspace('own_place')}`);
   }
 
   async down(runner: QueryRunner): Promise<void> {

@@ -10,7 +10,8 @@ export interface Ends {
 /** So many random bytes are asked of each side. */
 export const NONCE_BYTES = 16;
 
-const hex = (bytes: Uint8Array): string => [...bytes].map((byte) => byte.toString(16).padStart(2, '0')).join('');
+/** Bytes as lower-case hexadecimal digits. */
+export const hex = (bytes: Uint8Array): string => [...bytes].map((byte) => byte.toString(16).padStart(2, '0')).join('');
 
 /**
  * A short code that both sides see, and that is the same only where nobody stands between them: each of them puts a random number into it,

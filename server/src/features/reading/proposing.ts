@@ -27,7 +27,12 @@ export function proposing<Name extends keyof Tasks>(
   return done;
 }
 
-async function patiently<Name extends keyof Tasks>(name: Name, given: unknown): Promise<ReturnType<Tasks[Name]>> {
+/** @param again whether it is tried once more: a machine that stood still for a moment makes any text late once, but not twice */
+async function patiently<Name extends keyof Tasks>(
+  name: Name,
+  given: unknown,
+  again = true,
+): Promise<ReturnType<Tasks[Name]>> {
   threads ??= new Piscina({
     filename: new URL('./proposingTasks.ts', import.meta.url).href,
     // Looked for when the thread starts; without it that would be a default export.
@@ -37,18 +42,15 @@ async function patiently<Name extends keyof Tasks>(name: Name, given: unknown): 
     maxThreads: 1,
     concurrentTasksPerWorker: 1,
   });
-  // A machine that stood still for a moment makes any text late once, but not twice.
-  for (const last of [false, true]) {
-    // What the thread takes to begin is no fault of this text.
-    await threads.run(undefined, { name: 'begin' satisfies keyof Tasks });
-    try {
-      return (await threads.run(given, { name, signal: AbortSignal.timeout(PATIENCE_MS) })) as ReturnType<Tasks[Name]>;
-    } catch (error) {
-      if ((error as { name?: string }).name !== 'AbortError') throw error;
-      if (last) throw name === 'text' ? tooMuchText() : tooLong();
-    }
+  // What the thread takes to begin is no fault of this text.
+  await threads.run(undefined, { name: 'begin' satisfies keyof Tasks });
+  try {
+    return (await threads.run(given, { name, signal: AbortSignal.timeout(PATIENCE_MS) })) as ReturnType<Tasks[Name]>;
+  } catch (error) {
+    if ((error as { name?: string }).name !== 'AbortError') throw error;
+    if (again) return patiently(name, given, false);
+    throw name === 'text' ? tooMuchText() : tooLong();
   }
-  throw new Error('Neither proposed nor given up');
 }
 
 const tooMuchText = (): ProblemError =>

@@ -6,12 +6,12 @@ import { v7 as uuidv7 } from 'uuid';
 import { keepPhoto, useOccasions } from '@/features/capture';
 import { problemText } from '@/lib/api';
 import { counted } from '@/lib/counted';
-import type { KeptParcel } from '@/lib/deviceStore';
+import { forgetParcel, type KeptParcel } from '@/lib/deviceStore';
 import { formatWhen } from '@/lib/formatDate';
 import { keepForLater } from '@/lib/outbox';
 import { Button, Notice, Serif, Soft } from '@/ui';
 import { useBeginImportMutation } from '../api';
-import { dealtWith, forgetParcel, isWhole, wholeItem } from './parcels';
+import { dealtWith, isWhole, wholeItem } from './parcels';
 import { contentWords, share } from './words';
 
 interface Props {

@@ -5,14 +5,14 @@ import { useSelector } from 'react-redux';
 import { useSessionQuery } from '@/features/account';
 import { keepCodeReader, selectWaitingPhotos } from '@/features/capture';
 import { counted } from '@/lib/counted';
-import type { KeptParcel } from '@/lib/deviceStore';
+import { forgetParcel, type KeptParcel } from '@/lib/deviceStore';
 import { NotFetched } from '@/lib/fetchFile';
 import { formatWhen } from '@/lib/formatDate';
 import { Button, Heading, LoadingLines, Notice, Page, Serif, Soft, Subheading } from '@/ui';
 import { Arrived } from './Arrived';
 import { MeetingPanel } from './MeetingPanel';
 import { packWaiting } from './pack';
-import { forgetParcel, keptParcels } from './parcels';
+import { keptParcels } from './parcels';
 import { contentWords } from './words';
 
 /** What goes from this device to another one straight away, or has come from there. */

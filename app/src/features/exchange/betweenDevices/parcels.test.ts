@@ -1,6 +1,7 @@
 import { Blob as NodeBlob } from 'node:buffer';
 import { webcrypto } from 'node:crypto';
 import { TextEncoder as NodeEncoder } from 'node:util';
+import { hex } from '@dossier/core/exchange/betweenDevices';
 import { forgetReadyToGive, deviceStore } from '@/lib/deviceStore';
 import { dealtWith, DeviceParcels, digest, isWhole, keepToGive, keptParcels, wholeItem } from './parcels';
 
@@ -15,7 +16,6 @@ const copied = (value: unknown): unknown =>
 Object.assign(globalThis, { Blob: NodeBlob, TextEncoder: NodeEncoder, structuredClone: copied });
 Object.defineProperty(globalThis, 'crypto', { value: webcrypto, configurable: true });
 
-const hex = (bytes: Uint8Array) => [...bytes].map((byte) => byte.toString(16).padStart(2, '0')).join('');
 const bytes = (text: string) => new TextEncoder().encode(text);
 const parcelOf = async (...texts: string[]) => ({
   id: '3f0c2c1e-1111-4111-8111-000000000001',

@@ -1,5 +1,5 @@
-import type { Parcel, ParcelItem, ParcelStore } from '@dossier/core/exchange/betweenDevices';
-import { deviceStore, type KeptParcel } from '@/lib/deviceStore';
+import { hex, type Parcel, type ParcelItem, type ParcelStore } from '@dossier/core/exchange/betweenDevices';
+import { deviceStore, forgetParcel, type KeptParcel } from '@/lib/deviceStore';
 
 /** A thing to be given, with its bytes. */
 export interface NewItem extends Pick<ParcelItem, 'name' | 'kind' | 'count'> {
@@ -10,7 +10,6 @@ export interface NewItem extends Pick<ParcelItem, 'name' | 'kind' | 'count'> {
 export const digest = async (bytes: Uint8Array): Promise<Uint8Array> =>
   new Uint8Array(await crypto.subtle.digest('SHA-256', bytes as BufferSource));
 
-const hex = (bytes: Uint8Array): string => [...bytes].map((byte) => byte.toString(16).padStart(2, '0')).join('');
 const bytesOf = async (blob: Blob): Promise<Uint8Array> => new Uint8Array(await blob.arrayBuffer());
 const keyOf = (accountId: string, way: KeptParcel['way'], id: string): string => `${accountId} ${way} ${id}`;
 
@@ -40,13 +39,6 @@ export async function keptParcels(accountId: string): Promise<KeptParcel[]> {
   const isOld = ({ way, at }: KeptParcel) => way === 'give' && at < Date.now() - READY_FOR_MS;
   for (const { key } of all.filter(isOld)) await forgetParcel(key);
   return all.filter((parcel) => !isOld(parcel)).sort((a, b) => b.at - a.at);
-}
-
-export async function forgetParcel(key: string): Promise<void> {
-  const transaction = (await deviceStore()).transaction(['parcels', 'pieces'], 'readwrite');
-  void transaction.objectStore('pieces').delete(IDBKeyRange.bound([key, 0, 0], [key, Infinity, Infinity]));
-  void transaction.objectStore('parcels').delete(key);
-  await transaction.done;
 }
 
 /** One thing of a parcel, all of it. */

@@ -12,7 +12,7 @@ import { Company, editLocked, loadFields, Person } from '../../people';
 import { Directory } from './ask';
 import { FindingRecord, PersonPortrait } from './entities';
 import { factsOfFirm, offersOf, peopleWithOffers, type FoundRow } from './queries';
-import { placeOf } from './settings';
+import { directoryOf } from './settings';
 
 const PAGE = 20;
 const PORTRAIT_SIDE = 320;
@@ -119,7 +119,7 @@ async function portraitsOf(
 ): Promise<Map<string, Buffer>> {
   const { findings, place } = await inSnapshot(database, workspaceId, async (manager) => {
     const wanted = await manager.findBy(FindingRecord, { workspaceId, id: In([...ids]), field: 'portrait', state: 'offered' }); // prettier-ignore
-    return { findings: wanted, place: wanted.length > 0 ? await placeOf(manager, workspaceId) : undefined };
+    return { findings: wanted, place: wanted.length > 0 ? await directoryOf(manager, workspaceId) : undefined };
   });
   const portraits = new Map<string, Buffer>();
   if (!place) return portraits;

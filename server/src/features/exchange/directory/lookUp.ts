@@ -12,7 +12,7 @@ import { choosePeople } from '../takeOut/chosenPeople';
 import { Directory, NotLetIn } from './ask';
 import { DirectoryAsked, LookedUp, LookUpRecord } from './entities';
 import { addChosen, domainsOfFirm, factsOfFirm, keepOffers, lookUpCounts, tellAsked } from './queries';
-import { placeOf } from './settings';
+import { directoryOf } from './settings';
 
 /** So many are asked about at once: a directory is not overrun. */
 const AT_ONCE = 4;
@@ -28,7 +28,7 @@ type Parts = { database: DataSource } & Pick<Reach, 'sealing' | 'allowed'>;
 export const beginLookUp = (database: DataSource, who: SignedIn, chosen: ChosenPeople): Promise<LookUp> =>
   inWorkspace(database, who.workspaceId, async (manager) => {
     const { workspaceId } = who;
-    await placeOf(manager, workspaceId);
+    await directoryOf(manager, workspaceId);
     const people = await choosePeople(manager, workspaceId, chosen);
     if (people > MOST_LOOKED_UP)
       throw new ProblemError(422, 'too-many', 'Too many', `At most ${MOST_LOOKED_UP} people are asked about at once. Choose fewer.`); // prettier-ignore
@@ -46,8 +46,8 @@ const goOnSoon = (manager: EntityManager, workspaceId: string, lookUpId: string)
 export const lookUpState = (database: DataSource, { workspaceId }: SignedIn, id: string): Promise<LookUp> =>
   inSnapshot(database, workspaceId, (manager) => stateOf(manager, workspaceId, id));
 
-/** The latest that is under way, or waits for somebody to look; null for none. */
-export const openLookUp = (database: DataSource, { workspaceId, accountId }: SignedIn): Promise<LookUp | null> =>
+/** What whoever asks began last, however far it is; null for nothing yet. */
+export const latestLookUp = (database: DataSource, { workspaceId, accountId }: SignedIn): Promise<LookUp | null> =>
   inSnapshot(database, workspaceId, async (manager) => {
     const [row] = await manager.find(LookUpRecord, { where: { workspaceId, madeBy: accountId }, order: { madeAt: 'DESC' }, take: 1 }); // prettier-ignore
     return row ? stateOf(manager, workspaceId, row.id) : null;
@@ -63,8 +63,9 @@ async function stateOf(manager: EntityManager, workspaceId: string, id: string):
 /** @throws ProblemError 404 */
 export const stopLookUp = (database: DataSource, { workspaceId }: SignedIn, id: string): Promise<void> =>
   inWorkspace(database, workspaceId, async (manager) => {
-    const { affected } = await manager.update(LookUpRecord, { id, workspaceId }, { state: 'stopped' });
-    if (!affected) throw notFound('This search');
+    if (!(await manager.existsBy(LookUpRecord, { id, workspaceId }))) throw notFound('This search');
+    // One that has come to its end meanwhile stays as it ended.
+    await manager.update(LookUpRecord, { id, state: 'running' }, { state: 'stopped' });
   });
 
 /** Goes on with one that was halted or stopped; whom it went wrong with is asked about again. @throws ProblemError 404, 409 */
@@ -72,7 +73,7 @@ export const goOnWithLookUp = (database: DataSource, { workspaceId }: SignedIn, 
   inWorkspace(database, workspaceId, async (manager) => {
     const row = await manager.findOne(LookUpRecord, { where: { id, workspaceId }, lock: { mode: 'pessimistic_write' } }); // prettier-ignore
     if (!row) throw notFound('This search');
-    await placeOf(manager, workspaceId);
+    await directoryOf(manager, workspaceId);
     if (row.state === 'running') throw conflict('under-way', 'It is under way already.');
     await manager.update(LookedUp, { lookUpId: id, state: 'failed' }, { state: 'waiting' });
     await manager.update(LookUpRecord, { id }, { state: 'running', problem: null });
@@ -111,7 +112,7 @@ interface Outcome {
 /** Asks about one person and, unless that was done lately, about their firm. What was found is offered, never written. */
 async function lookAt({ database, sealing, allowed }: Parts, workspaceId: string, personId: string): Promise<Outcome> {
   const subject = await inSnapshot(database, workspaceId, async (manager) => {
-    const place = await placeOf(manager, workspaceId).catch(() => undefined);
+    const place = await directoryOf(manager, workspaceId).catch(() => undefined);
     const loaded = (await loadFields(manager, [personId])).get(personId);
     if (!place || !loaded || loaded.person.deletedAt) return undefined;
     const companyId = loaded.companyId ?? undefined;
@@ -131,19 +132,12 @@ async function lookAt({ database, sealing, allowed }: Parts, workspaceId: string
       // Erased meanwhile: nothing is kept of them.
       if (!(await manager.existsBy(Person, { id: personId, deletedAt: IsNull() }))) return 0;
       const offers = known ? personOffers(fields, known, country, place) : [];
-      await keepOffers(
-        manager,
-        workspaceId,
-        { personId },
-        offers,
-        directory.name,
-        offers.map(() => uuidv7()),
-      );
+      await keepOffers(manager, workspaceId, { personId }, offers, directory.name);
       await tellAsked(manager, workspaceId, { personId }, null);
       if (!firm) return offers.length;
       const taken = (await factsOfFirm(manager, workspaceId, firm.id)).map(({ field, value }) => ({ field: field as FirmOffer, value })); // prettier-ignore
       const ofFirm = knownFirm ? firmOffers(taken, knownFirm, country) : [];
-      await keepOffers(manager, workspaceId, { companyId: firm.id }, ofFirm, directory.name, ofFirm.map(() => uuidv7())); // prettier-ignore
+      await keepOffers(manager, workspaceId, { companyId: firm.id }, ofFirm, directory.name);
       await tellAsked(manager, workspaceId, { companyId: firm.id }, null);
       return offers.length + ofFirm.length;
     });

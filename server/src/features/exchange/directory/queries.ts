@@ -1,5 +1,6 @@
 import type { FirmOffer, Offer, PersonOffer } from '@dossier/core/exchange/directory';
 import type { EntityManager } from 'typeorm';
+import { v7 as uuidv7 } from 'uuid';
 import type { FindingRecord } from './entities';
 
 /** Puts those who were chosen into a look-up, in their order. */
@@ -49,7 +50,6 @@ export async function keepOffers(
   of: { personId: string } | { companyId: string },
   offers: readonly Offer<PersonOffer | FirmOffer>[],
   source: string,
-  ids: readonly string[],
 ): Promise<void> {
   const [column, subjectId] = 'personId' in of ? ['person_id', of.personId] : ['company_id', of.companyId];
   await manager.query(`delete from finding where workspace_id = $1 and ${column} = $2 and state = 'offered'`, [workspaceId, subjectId]); // prettier-ignore
@@ -57,7 +57,14 @@ export async function keepOffers(
     `insert into finding (id, workspace_id, ${column}, field, value, source, found_at, state)
      select new.id, $1, $2, new.field, new.value, $3, now(), 'offered' from unnest($4::uuid[], $5::text[], $6::text[]) as new(id, field, value)
      on conflict (${column}, field, md5(value)) do nothing`,
-    [workspaceId, subjectId, source, ids, offers.map(({ field }) => field), offers.map(({ value }) => value)],
+    [
+      workspaceId,
+      subjectId,
+      source,
+      offers.map(() => uuidv7()),
+      offers.map(({ field }) => field),
+      offers.map(({ value }) => value),
+    ],
   );
 }
 

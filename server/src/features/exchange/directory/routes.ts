@@ -6,7 +6,7 @@ import { sendPicture } from '../../../platform/pictures';
 import { Routes } from '../../../platform/routes';
 import { whoIs } from '../../../platform/session';
 import { firmFacts, forgetFact, forgetPortrait, foundOf, foundOfMany, portraitOf, portraitPicture, settleFindings } from './findings'; // prettier-ignore
-import { beginLookUp, goOnWithLookUp, lookUpState, openLookUp, stopLookUp } from './lookUp';
+import { beginLookUp, goOnWithLookUp, lookUpState, latestLookUp, stopLookUp } from './lookUp';
 import { changeDirectory, directorySettings } from './settings';
 
 const Id = z.object({ id: z.uuid() });
@@ -25,7 +25,7 @@ export const directoryRoutes = (database: DataSource, reach: Reach): Routes =>
       response.status(201).json(await beginLookUp(database, whoIs(request), LookUpRequest.parse(request.body).who));
     })
     .get('/look-ups', 'see', async (request, response) => {
-      response.json({ latest: await openLookUp(database, whoIs(request)) });
+      response.json({ latest: await latestLookUp(database, whoIs(request)) });
     })
     .get('/look-ups/:id', 'see', async (request, response) => {
       response.json(await lookUpState(database, whoIs(request), Id.parse(request.params).id));

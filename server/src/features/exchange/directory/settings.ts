@@ -29,7 +29,7 @@ export async function changeDirectory(
 }
 
 /** @throws ProblemError 409 where none is set up */
-export async function placeOf(manager: EntityManager, workspaceId: string): Promise<DirectoryPlace & { portraits: boolean; country: string | null }> {
+export async function directoryOf(manager: EntityManager, workspaceId: string): Promise<DirectoryPlace & { portraits: boolean; country: string | null }> {
   const { directoryAddress, directoryKey, directoryPortraits, country } = await manager.findOneByOrFail(Workspace, { id: workspaceId });
   if (!directoryAddress)
     throw new ProblemError(409, 'no-directory', 'No directory', 'No directory is set up. Whoever settles things for the team does so in the settings, under Directory.');
