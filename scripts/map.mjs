@@ -81,11 +81,11 @@ async function measure(page) {
 /** From when it is let go until it is drawn anew. */
 async function restMs(page, letGo) {
   await page.evaluate(() => {
-    const path = document.querySelector('[role=application] svg path');
+    const lands = document.querySelector('[role=application] svg g[transform]');
     window.redrawn = new Promise((resolve) => {
       document.addEventListener('pointerup', () => {
         const began = performance.now();
-        new window.MutationObserver(() => requestAnimationFrame(() => setTimeout(() => resolve(performance.now() - began)))).observe(path, { attributes: true, attributeFilter: ['d'] });
+        new window.MutationObserver(() => requestAnimationFrame(() => setTimeout(() => resolve(performance.now() - began)))).observe(lands, { attributes: true, attributeFilter: ['transform'] });
       }, { capture: true, once: true });
     });
   }); // prettier-ignore

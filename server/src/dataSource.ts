@@ -75,6 +75,7 @@ import { AddressBooks1780000000038 } from './migrations/1780000000038-addressBoo
 import { WorkspaceAskedOnce1780000000039 } from './migrations/1780000000039-workspaceAskedOnce';
 import { Directory1780000000040 } from './migrations/1780000000040-directory';
 import { OwnPlaces1780000000041 } from './migrations/1780000000041-ownPlaces';
+import { ReadFromIndexes1780000000042 } from './migrations/1780000000042-readFromIndexes';
 import { StoredFile } from './platform/entities';
 
 /** The database of Dossier through one role's connection. */
@@ -131,6 +132,7 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       WorkspaceAskedOnce1780000000039,
       Directory1780000000040,
       OwnPlaces1780000000041,
+      ReadFromIndexes1780000000042,
     ],
     entities: [
       Workspace,

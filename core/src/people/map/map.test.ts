@@ -132,12 +132,19 @@ describe('where somebody is', () => {
 });
 
 describe('dots', () => {
-  it('hold everybody in sight, and lie where most of those are whom they stand for', () => {
+  it('hold everybody, and lie where most of those are whom they stand for', () => {
     const spots = [{ lat: 0, lon: 0, people: 3 }, { lat: 0, lon: 0, people: 1 }, { lat: 0, lon: 0, people: 9 }]; // prettier-ignore
-    const dots = dotsOf(spots, [[10, 10], [14, 10], undefined], 30); // prettier-ignore
-    expect(dots).toEqual([{ x: 11, y: 10, people: 4, spots: [0, 1] }]);
+    expect(dotsOf(spots.slice(0, 2), [[10, 10], [14, 10]], 30)).toEqual([{ x: 11, y: 10, people: 4, spots: [0, 1] }]); // prettier-ignore
     // On either side of a border.
     expect(dotsOf(spots, [[29, 10], [31, 10], [90, 10]], 30)).toEqual([{ x: 90, y: 10, people: 9, spots: [2] }, { x: 29, y: 10, people: 4, spots: [0, 1] }]); // prettier-ignore
     expect(dotsOf(spots, [[10, 10], [50, 10], [90, 10]], 30).map(({ people }) => people)).toEqual([9, 3, 1]); // prettier-ignore
+  });
+
+  it('touch nowhere, however many there are', () => {
+    const points = Array.from({ length: 400 }, (_, i) => [(i * 37) % 500, (i * 91) % 300] as const);
+    const dots = dotsOf(points.map(() => ({ lat: 0, lon: 0, people: 1 })), points, 40); // prettier-ignore
+    expect(dots.reduce((sum, { people }) => sum + people, 0)).toBe(400);
+    for (const [i, a] of dots.entries())
+      for (const b of dots.slice(i + 1)) expect(Math.hypot(a.x - b.x, a.y - b.y)).toBeGreaterThanOrEqual(28);
   });
 });

@@ -12,9 +12,7 @@ import { Account, Workspace } from '../account';
 @Index('person_unseen', ['workspaceId', 'filedByItselfAt'], { where: 'filed_by_itself_at IS NOT NULL' })
 @Index('person_name_trigrams', { synchronize: false })
 @Index('person_filed', { synchronize: false })
-@Index('person_leads', ['workspaceId', 'ownerId'], {
-  where: "kind = 'lead' AND deleted_at IS NULL AND closed IS NULL",
-})
+@Index('person_leads', { synchronize: false })
 @Index('person_deleted', ['workspaceId', 'deletedAt'], { where: 'deleted_at IS NOT NULL' })
 export class Person {
   @PrimaryColumn({ type: 'uuid', primaryKeyConstraintName: 'person_pkey' })
@@ -203,6 +201,7 @@ export class Employment {
 @Entity('contact_point')
 @Index('contact_point_key', ['workspaceId', 'kind', 'key'])
 @Index('contact_point_person', ['personId', 'position'])
+@Index('contact_point_mailboxes', { synchronize: false })
 export class ContactPoint {
   @PrimaryColumn({ type: 'uuid', primaryKeyConstraintName: 'contact_point_pkey' })
   id!: string;
@@ -266,7 +265,7 @@ export class Note {
 
 /** What was done to a person, by whom, from which card. Rows are only ever added. */
 @Entity('change_log')
-@Index('change_log_person', ['personId', 'at'])
+@Index('change_log_person', { synchronize: false })
 @Index('change_log_workspace', ['workspaceId'])
 @Index('change_log_actor', ['actorId'])
 export class ChangeLogEntry {

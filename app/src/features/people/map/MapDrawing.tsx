@@ -1,10 +1,10 @@
-import { dotsOf, type At } from '@dossier/core/people/map';
+import { dotsOf, type At, type Dot } from '@dossier/core/people/map';
 import { useGesture } from '@use-gesture/react';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { View as Box } from 'react-native';
 import { counted } from '@/lib/counted';
 import { Button, Notice } from '@/ui';
-import { loadOutlines, pathInView } from './outlines';
+import { landsInSight, loadOutlines, type Land } from './outlines';
 import { isInSight, moved, placeAt, pointOf, zoomed, type Size, type View } from './view';
 
 export interface MapPlace extends At {
@@ -30,6 +30,8 @@ interface Props {
   onPoint: ((at: At) => void) | undefined;
 }
 
+/** So much more than what is in sight is drawn on each side, to be moved into it. */
+const AROUND = 0.6;
 /** Dots nearer to each other than a finger is wide are one. */
 const CELL = 40;
 const STEP = 80;
@@ -37,19 +39,20 @@ const TAP = 6;
 const ZOOM_STEP = 1.8;
 
 /**
- * Outlines and dots. While it is moved the picture that is there moves as a whole; it is drawn anew when it comes to rest, so that a slow
- * device keeps up.
+ * Outlines and dots. While it is moved the picture that is there moves as a whole. When it comes to rest outlines are only moved and enlarged,
+ * and dots are put together anew, so that a slow device keeps up.
  */
 export function MapDrawing({ places, view, size, onView, chosen, round, way: along, from, onPlaces, onPoint }: Props) {
   const { lands, failed, again } = useOutlines();
-  const outline = useMemo(() => (lands ? pathInView(lands, view, size) : ''), [lands, size, view]);
+  const around = { width: size.width * AROUND, height: size.height * AROUND };
+  const seen = lands ? landsInSight(lands, view, size, around) : [];
+  // Where they lie does not depend on where the view is: only what comes into sight is drawn anew.
   const dots = useMemo(() => {
-    const points = places.map((place) => {
-      const point = pointOf(view, place);
-      return isInSight(point, size, CELL) ? point : undefined;
-    });
+    const points = places.map((place) => pointOf({ x: 0, y: 0, scale: view.scale }, place));
     return dotsOf(places, points, CELL);
-  }, [places, size, view]);
+  }, [places, view.scale]);
+  const dotsSeen = dots.filter(({ x, y }) => isInSight([x + view.x, y + view.y], size, CELL));
+  const choose = useStable(onPlaces);
   const { layer, bind } = useMoving(view, onView, (point) => onPoint?.(placeAt(view, point)));
   const marked = new Set(chosen);
   const way = along.map((at) => pointOf(view, at));
@@ -81,8 +84,23 @@ export function MapDrawing({ places, view, size, onView, chosen, round, way: alo
         style={{ position: 'absolute', inset: 0, overflow: 'hidden', touchAction: 'none', cursor: onPoint ? 'crosshair' : 'grab' }} // prettier-ignore
       >
         <div ref={layer} style={{ position: 'absolute', inset: 0, transformOrigin: '0 0' }}>
+          <svg
+            width={size.width + 2 * around.width}
+            height={size.height + 2 * around.height}
+            style={{ position: 'absolute', left: -around.width, top: -around.height }}
+          >
+            <g
+              transform={`translate(${around.width + view.x} ${around.height + view.y}) scale(${view.scale})`}
+              fill="rgb(var(--sheet))"
+              stroke="rgb(var(--soft))"
+              strokeWidth={0.7}
+            >
+              {seen.map((land) => (
+                <Outline key={land.box.join()} land={land} />
+              ))}
+            </g>
+          </svg>
           <svg width={size.width} height={size.height} style={{ position: 'absolute', overflow: 'visible' }}>
-            <path d={outline} fill="rgb(var(--sheet))" stroke="rgb(var(--soft))" strokeWidth={0.7} />
             {way.length > 1 ? (
               <polyline
                 points={way.map((point) => point.join(',')).join(' ')}
@@ -94,18 +112,18 @@ export function MapDrawing({ places, view, size, onView, chosen, round, way: alo
             ) : null}
             {from ? <Here point={pointOf(view, from)} /> : null}
           </svg>
-          {dots.map((dot) => (
-            <Dot
-              key={dot.spots[0]}
-              x={dot.x}
-              y={dot.y}
-              people={dot.people}
-              label={dot.spots.length === 1 ? places[dot.spots[0]!]!.label : `${counted(dot.spots.length, 'place')} near ${places[dot.spots[0]!]!.label}`} // prettier-ignore
-              isChosen={dot.spots.some((spot) => marked.has(spot))}
-              quiet={onPoint !== undefined}
-              onPress={() => onPlaces(dot.spots)}
-            />
-          ))}
+          <div style={{ position: 'absolute', transform: `translate(${view.x}px, ${view.y}px)` }}>
+            {dotsSeen.map((dot) => (
+              <DotButton
+                key={dot.spots[0]}
+                dot={dot}
+                label={dot.spots.length === 1 ? places[dot.spots[0]!]!.label : `${counted(dot.spots.length, 'place')} near ${places[dot.spots[0]!]!.label}`} // prettier-ignore
+                isChosen={dot.spots.some((spot) => marked.has(spot))}
+                quiet={onPoint !== undefined}
+                onPlaces={choose}
+              />
+            ))}
+          </div>
           {numbersAt(stops).map(({ x, y, numbers }) => (
             <div key={numbers} aria-hidden style={{ ...STOP, left: x, top: y - 34 }}>
               {numbers}
@@ -141,6 +159,10 @@ export function MapDrawing({ places, view, size, onView, chosen, round, way: alo
   );
 }
 
+/** Never drawn anew: the view is a transformation around it. */
+const Outline = memo(({ land }: { land: Land }) => <path d={land.path()} vectorEffect="non-scaling-stroke" />);
+Outline.displayName = 'Outline';
+
 const STOP = {
   position: 'absolute',
   padding: '0 6px',
@@ -174,26 +196,33 @@ const Here = ({ point: [x, y] }: { point: readonly [number, number] }) => (
   </g>
 );
 
+/** The same function for as long as this is there, whatever it does today. */
+function useStable<Given>(work: (given: Given) => void): (given: Given) => void {
+  const latest = useRef(work);
+  useEffect(() => {
+    latest.current = work;
+  });
+  return useCallback((given) => latest.current(given), []);
+}
+
 interface DotProps {
-  x: number;
-  y: number;
-  people: number;
+  dot: Dot;
   label: string;
   isChosen: boolean;
   /** Somebody says where something is: dots are not in the way. */
   quiet: boolean;
-  onPress: () => void;
+  onPlaces: (indexes: readonly number[]) => void;
 }
 
 /** As large as what it stands for, and never smaller than a finger finds. */
-function Dot({ x, y, people, label, isChosen, quiet, onPress }: DotProps) {
+const DotButton = memo(({ dot: { x, y, people, spots }, label, isChosen, quiet, onPlaces }: DotProps) => {
   const side = Math.min(44, 14 + 5 * Math.log2(people + 1));
   return (
     <button
       type="button"
       aria-label={`${label}: ${counted(people, 'person', 'people')}`}
       aria-pressed={isChosen}
-      onClick={onPress}
+      onClick={() => onPlaces(spots)}
       style={{ position: 'absolute', left: x - 22, top: y - 22, width: 44, height: 44, padding: 0, border: 0, background: 'none', cursor: 'pointer', pointerEvents: quiet ? 'none' : 'auto' }} // prettier-ignore
     >
       <span
@@ -216,7 +245,8 @@ function Dot({ x, y, people, label, isChosen, quiet, onPress }: DotProps) {
       </span>
     </button>
   );
-}
+});
+DotButton.displayName = 'DotButton';
 
 function useOutlines() {
   const [lands, setLands] = useState<Awaited<ReturnType<typeof loadOutlines>>>();

@@ -1,14 +1,25 @@
 import { geoMercator, geoPath } from 'd3-geo';
 import { feature } from 'topojson-client';
 import type { GeometryCollection, Topology } from 'topojson-specification';
-import { WORLD, type Size, type View } from './view';
+import { WORLD, worldOf, type Size, type View } from './view';
 
-type Ring = readonly (readonly [lon: number, lat: number])[];
-interface Land {
-  rings: Ring[];
-  /** Around it in degrees: west, south, east, north. */
-  box: readonly [number, number, number, number];
+type Rings = readonly (readonly (readonly [lon: number, lat: number])[])[];
+type Box = readonly [left: number, top: number, right: number, bottom: number];
+
+/** One piece of land within the world's square. */
+export interface Land {
+  box: Box;
+  /** As the path of an SVG in units of the world's square; made when it is first seen. */
+  path: () => string;
 }
+
+/** Hundredths of a pixel where the map is nearest. */
+const DIGITS = 4;
+const path = geoPath(
+  geoMercator()
+    .scale(WORLD / (2 * Math.PI))
+    .translate([WORLD / 2, WORLD / 2]),
+).digits(DIGITS);
 
 let loading: Promise<Land[]> | undefined;
 
@@ -28,26 +39,28 @@ function landsOf(atlas: Topology): Land[] {
   const countries = feature(atlas, atlas.objects.countries as GeometryCollection);
   return countries.features.flatMap(({ geometry }) => {
     const parts = geometry.type === 'Polygon' ? [geometry.coordinates] : geometry.type === 'MultiPolygon' ? geometry.coordinates : []; // prettier-ignore
-    return parts.map((rings) => ({ rings: rings as unknown as Ring[], box: boxOf(rings[0] as unknown as Ring) }));
+    return parts.map((rings) => landOf(rings as unknown as Rings));
   });
 }
 
-function boxOf(ring: Ring): Land['box'] {
-  const [lons, lats] = [ring.map(([lon]) => lon), ring.map(([, lat]) => lat)];
-  return [Math.min(...lons), Math.min(...lats), Math.max(...lons), Math.max(...lats)];
+function landOf(rings: Rings): Land {
+  const corners = rings[0]!.map(([lon, lat]) => worldOf({ lon, lat }));
+  const [xs, ys] = [corners.map(([x]) => x), corners.map(([, y]) => y)];
+  let made: string | undefined;
+  return {
+    box: [Math.min(...xs), Math.min(...ys), Math.max(...xs), Math.max(...ys)],
+    path: () => (made ??= path({ type: 'Polygon', coordinates: rings as [number, number][][] }) ?? ''),
+  };
 }
 
-/** What of the lands is in sight, and a little around it, as the path of an SVG in pixels. */
-export function pathInView(lands: readonly Land[], { x, y, scale }: View, { width, height }: Size): string {
-  const [mx, my] = [width * 0.6, height * 0.6];
-  const projection = geoMercator()
-    .scale((WORLD * scale) / (2 * Math.PI))
-    .translate([x + (WORLD * scale) / 2, y + (WORLD * scale) / 2])
-    .clipExtent([[-mx, -my], [width + mx, height + my]]); // prettier-ignore
-  const [west, north] = projection.invert!([-mx, -my])!;
-  const [east, south] = projection.invert!([width + mx, height + my])!;
-  const isWhole = WORLD * scale <= width + 2 * mx;
-  const seen = lands.filter(({ box: [w, s, e, n] }) => isWhole || (e >= west && w <= east && n >= south && s <= north));
-  const coordinates = seen.map(({ rings }) => rings as unknown as [number, number][][]);
-  return geoPath(projection).digits(1)({ type: 'MultiPolygon', coordinates }) ?? '';
+/** Those in sight, and a margin in pixels around it. */
+export function landsInSight(
+  lands: readonly Land[],
+  { x, y, scale }: View,
+  { width, height }: Size,
+  margin: Size,
+): Land[] {
+  const [left, right] = [(-margin.width - x) / scale, (width + margin.width - x) / scale];
+  const [top, bottom] = [(-margin.height - y) / scale, (height + margin.height - y) / scale];
+  return lands.filter(({ box: [l, t, r, b] }) => r >= left && l <= right && b >= top && t <= bottom);
 }

@@ -20,6 +20,7 @@ import { Person } from '../entities';
 @Index('person_listing_touched', ['workspaceId', 'touchedAt', 'personId'])
 @Index('person_listing_next', ['workspaceId', 'nextOn', 'personId'])
 @Index('person_listing_open', { synchronize: false })
+@Index('person_listing_unwritten', { synchronize: false })
 @Index('person_listing_bucket', ['workspaceId', 'bucket'])
 @Index('person_listing_marks', { synchronize: false })
 @Index('person_listing_words', { synchronize: false })
