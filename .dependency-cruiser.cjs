@@ -45,6 +45,15 @@ module.exports = {
       },
     },
     {
+      name: 'stages-of-reading-meet-at-their-index',
+      severity: 'error',
+      from: { path: '^core/src/reading/([^/]+)/', pathNot: '\\.test\\.ts$' },
+      to: {
+        path: '^core/src/reading/[^/]+/',
+        pathNot: ['^core/src/reading/$1/', '^core/src/reading/tables/', '/index\\.ts$'],
+      },
+    },
+    {
       name: 'core-is-pure',
       severity: 'error',
       from: { path: '^core/src/', pathNot: '\\.test\\.ts$' },

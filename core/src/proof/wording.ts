@@ -1,5 +1,5 @@
 import { REPEATABLE_FIELDS, type FieldName } from '../reading/fields';
-import { nameParts } from '../reading/personName';
+import { nameParts } from '../reading/names/personName';
 import { isDepartment } from '../text/departments';
 import { naturalCompany, naturalName, naturalTitle } from '../text/naturalCase';
 import type { DraftField } from './draft';

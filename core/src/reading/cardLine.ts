@@ -78,6 +78,10 @@ export function cutLine(line: CardLine, cuts: readonly { from: number; to: numbe
 /** Where a line or piece stands in the reading. */
 export const spanOf = ({ index, from, text }: CardLine): SourceSpan => ({ line: index, from, to: from + text.length });
 
+/** True when two spans have characters in common. */
+export const spansOverlap = (a: SourceSpan, b: SourceSpan): boolean =>
+  a.line === b.line && a.from < b.to && b.from < a.to;
+
 /** True when two lines or pieces have characters in common. */
 export const overlaps = (a: CardLine, b: CardLine): boolean =>
   a.index === b.index && a.from < b.from + b.text.length && b.from < a.from + a.text.length;

@@ -1,9 +1,9 @@
 export * from './fields';
-export { lessonsOf, type FiledRecord, type Lesson } from './lessons';
-export type { Learned, LearnedAddress, LearnedFirm } from './learned';
+export { lessonsOf, type FiledRecord, type Lesson } from './learning';
+export type { Learned, LearnedAddress, LearnedFirm } from './learning';
 export type { CardProposal } from './proposal';
-export { splitName, type PersonName } from './personName';
-export { companyFromDomain, domainAgreement } from './companyFromDomain';
+export { splitName, type PersonName } from './names';
+export { companyFromDomain, domainAgreement } from './roles';
 export { proposeFields, type ProposeOptions } from './proposeFields';
 export { proposeSides } from './proposeSides';
 export { readingOfText } from './readingOfText';

@@ -1,18 +1,18 @@
 import { fold, foldTight } from '../text';
 import { registeredDomain } from '../text/domains';
-import { cardLines, cutLine, piecesOfLine, spanOf, type CardLine } from './cardLine';
-import { chooseRoles, type Chosen, type Roles } from './chooseRoles';
+import { cardLines, cutLine, piecesOfLine, spanOf, spansOverlap, type CardLine } from './cardLine';
+import { chooseRoles, type Chosen, type Roles } from './roles';
 import { confidenceOf, shareDoubts } from './confidence';
-import { crossCheck } from './crossCheck';
-import { findAddress, mayHoldAddress, placeAboveCode, type FoundPostalAddress } from './findAddress';
-import { findBrokenEmails, findEmails, findMisspeltEmails, joinBrokenMailboxes, type FoundAddress } from './findEmails';
-import { findPhoneCandidates, placePhone, type PhoneCandidate } from './findPhones';
-import { findWebsites, joinBrokenWebsites, overlap } from './findWebsites';
-import { guessCountry, type CountryGuess } from './guessCountry';
-import { learnedAddress, learnedPhone, type Learned, type LearnedFirm } from './learned';
-import { lostJoinedLetter } from './lostAccent';
-import { takeLostAtSigns } from './lostAtSign';
-import type { AddressPart } from './postcodeAnchor';
+import { crossCheck } from './codes';
+import { findAddress, mayHoldAddress, placeAboveCode, type FoundPostalAddress } from './address';
+import { findBrokenEmails, findEmails, findMisspeltEmails, joinBrokenMailboxes, type FoundAddress } from './online';
+import { findPhoneCandidates, placePhone, type PhoneCandidate } from './phones';
+import { findWebsites, joinBrokenWebsites } from './online';
+import { guessCountry, type CountryGuess } from './country';
+import { learnedAddress, learnedPhone, type Learned, type LearnedFirm } from './learning';
+import { lostJoinedLetter } from './repair';
+import { takeLostAtSigns } from './online';
+import type { AddressPart } from './address';
 import {
   FIELD_NAMES,
   type CardProposal,
@@ -21,7 +21,7 @@ import {
   type RunnerUp,
   type SourceSpan,
 } from './proposal';
-import { readCode, type CodeValue } from './readCode';
+import { readCode, type CodeValue } from './codes';
 import {
   dropGluedLabels,
   joinSplitMailboxes,
@@ -30,15 +30,15 @@ import {
   reconcileRepeats,
   reconcileWithCompany,
   reconcileWithName,
-} from './reconcileAddresses';
-import { besideRegisters } from './registers';
-import { repairName } from './repairName';
-import { repairAccents, repairLine } from './repairText';
-import { repairTwins } from './repairTwins';
-import { repairWords } from './repairWords';
-import { companyDraft, nameDrafts, titleDrafts } from './roleDrafts';
-import { likenessToDomain, type CardEvidence } from './roleScores';
-import { looksLikeStreet } from './streetLine';
+} from './online';
+import { besideRegisters } from './phones';
+import { repairName } from './online';
+import { repairAccents, repairLine } from './repair';
+import { repairTwins } from './repair';
+import { repairWords } from './repair';
+import { companyDraft, nameDrafts, titleDrafts } from './roles';
+import { likenessToDomain, type CardEvidence } from './roles';
+import { looksLikeStreet } from './address';
 import { countryNames } from './tables/addressWords';
 import { isRegistration, onlineLabels, yearPattern } from './tables/labels';
 import type { Reading } from './types';
@@ -114,7 +114,7 @@ export function proposeFields(reading: Reading, options: ProposeOptions = {}): C
   const besideAddress = open
     .filter((line) => addressOwned.has(line.index))
     .flatMap(piecesOfLine)
-    .filter((piece) => !addressSpans.some((span) => overlap(span, spanOf(piece))));
+    .filter((piece) => !addressSpans.some((span) => spansOverlap(span, spanOf(piece))));
   const chosen = chooseRoles(
     [...open.filter((line) => !addressOwned.has(line.index)), ...besideAddress].flatMap(partForRole),
     evidence,

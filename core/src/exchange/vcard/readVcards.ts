@@ -7,7 +7,7 @@ import {
   type PhoneEntry,
 } from '../../people';
 import { typedPhone } from '../../people/typedPhone';
-import { splitName } from '../../reading/personName';
+import { splitName } from '../../reading/names/personName';
 import { onOneLine, writable } from '../../text';
 import { addressOnOneLine, siteOf } from '../asFiled';
 import { countryCode } from '../countryCode';

@@ -1,0 +1,2 @@
+export { crossCheck } from './crossCheck';
+export { type CodeValue, readCode } from './readCode';

@@ -1,0 +1,1 @@
+export { CHARACTER_DOUBT_BELOW, confidenceOf, DOUBT_BELOW, shareDoubts } from './confidence';

@@ -1,0 +1,1 @@
+export { type CountryGuess, guessCountry } from './guessCountry';

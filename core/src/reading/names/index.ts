@@ -1,0 +1,2 @@
+export { hasTitleWord } from './hasTitleWord';
+export { isMadeOf, localPartAgreement, nameParts, type PersonName, splitName } from './personName';

@@ -1,0 +1,2 @@
+export { besideRegisters } from './registers';
+export { findPhoneCandidates, type PhoneCandidate, placePhone } from './findPhones';

@@ -1,0 +1,6 @@
+export { lostAccent, lostJoinedLetter } from './lostAccent';
+export { misreadTitle } from './misreadTitle';
+export { repairAccents, repairLine } from './repairText';
+export { repairTwins } from './repairTwins';
+export { repairWords } from './repairWords';
+export { splitMerged } from './mergedLetters';

@@ -1,0 +1,103 @@
+import type { PrintedCard } from '@dossier/core/fixtures/printed-cards';
+import type { CardProposal, FieldName, FieldProposal } from '@dossier/core/reading';
+import type { TruthPhoto } from './calibration';
+import type { Shown } from './doubts';
+
+/** What is to be read on a card, by what it is; null where the truth tells nothing of it. */
+export type Wanted = Partial<Record<FieldName, readonly string[] | null>>;
+
+/** As the files of printed cards tell it: of the parts of a name only the whole. */
+export function wantedOfPrinted({ expected }: PrintedCard): Wanted & { name: string } {
+  const one = (text: string | undefined) => (text ? [text] : []);
+  const list = (text: string | undefined) => (text ? text.split(', ') : []);
+  return {
+    name: expected.name ?? '',
+    title: one(expected.title),
+    company: one(expected.company),
+    email: list(expected.emails),
+    phone: list(expected.phones),
+    street: one(expected.street),
+    postalCode: one(expected.postcode),
+    locality: one(expected.locality),
+    website: expected.web ? [expected.web] : null,
+  };
+}
+
+type Fields = TruthPhoto['cards'][number]['fields'];
+
+/** As the truth of photographs tells it. */
+export function wantedOfTruth(fields: Fields, qr: string | undefined): Wanted & { name: string; said: string } {
+  const one = (value: unknown) => (typeof value === 'string' && value !== '' ? [value] : []);
+  const list = (value: unknown) => (Array.isArray(value) ? value : []) as unknown[];
+  return {
+    name: String(fields.fullName ?? ''),
+    said: qr ?? '',
+    suffix: one(fields.suffix),
+    title: [...one(fields.title), ...list(fields.titleAlt).flatMap(one)],
+    company: one(fields.company),
+    email: list(fields.emails).flatMap(one),
+    phone: list(fields.phones).flatMap((phone) => one((phone as { e164?: string }).e164)),
+    website: [...list(fields.websites).flatMap(one), ...list(fields.social).flatMap(one)],
+    street: one(fields.address?.street),
+    postalCode: one(fields.address?.postalCode),
+    locality: one(fields.address?.locality),
+  };
+}
+
+/** Case, the kind of quotes and of dashes, and points do not count, as in the scorer of the evaluation set. */
+export function plain(field: FieldName | 'name', text: string): string {
+  const alike = text
+    .normalize('NFC')
+    .toLowerCase()
+    .replace(/[’‘`´]/g, "'")
+    .replace(/[–—‑]/g, '-')
+    .replace(/^(?:https?:\/\/)?www\./, '')
+    .replace(/[\s.,;:/]+$/, '');
+  if (field === 'title') return alike.replace(/[\s,/|·•&;+-]|\band\b/g, '');
+  if (field === 'postalCode') return alike.replace(/^(?:d|a|dk|f|i|ch)-/, '').replace(/[\s-]/g, '');
+  return alike.replace(/[.,()\s]/g, '');
+}
+
+const KEYS = [['title', 'title'], ['company', 'company'], ['email', 'emails'], ['phone', 'phones'], ['website', 'websites'], ['suffix', 'suffix'], ['street', 'street'], ['postalCode', 'postalCode'], ['locality', 'locality']] as const; // prettier-ignore
+const NAME: readonly FieldName[] = ['givenName', 'middleName', 'familyName'];
+
+/** Whether a proposed value is right; undefined where the truth does not tell. */
+export function isRight(
+  proposal: FieldProposal,
+  wanted: Wanted & { name: string; said?: string },
+): boolean | undefined {
+  const { field, value } = proposal;
+  if (NAME.includes(field)) {
+    const whole = ` ${wanted.name.toLowerCase()} `.replace(/[.,]/g, '').normalize('NFC');
+    return whole.includes(` ${value.toLowerCase().replace(/[.,]/g, '').normalize('NFC')} `);
+  }
+  const right = wanted[field];
+  if (right === undefined || right === null) return undefined;
+  if (field === 'company' && proposal.sources.length === 0) return right.some((text) => plain('name', text).replace(/-/g, '') === plain('name', value).replace(/-/g, '')); // prettier-ignore
+  const is = right.some((text) => plain(field, text) === plain(field, value));
+  // What only the code on a card says is neither right nor wrong.
+  return is || !wanted.said || !plain('name', wanted.said).includes(plain('name', value)) ? is : undefined;
+}
+
+/** What a person sees of a card, by what the truth tells of. @param proposal undefined for a card that was not found */
+export function shownOf(proposal: CardProposal | undefined, wanted: Wanted & { name: string; said?: string }): Shown[] {
+  const fields = (proposal?.fields ?? []).filter(({ label, phoneKind }) => label === undefined && (phoneKind !== 'fax' || wanted.said !== undefined)); // prettier-ignore
+  const least = (own: readonly FieldProposal[]) => own.length > 0 ? Math.min(...own.map(({ confidence }) => confidence)) : undefined; // prettier-ignore
+  const name = fields.filter(({ field }) => NAME.includes(field));
+  const said = NAME.flatMap((part) => name.filter(({ field }) => field === part)).map(({ value }) => value).join(' '); // prettier-ignore
+  const shown: Shown[] = [{ key: 'name', right: plain('name', said) === plain('name', wanted.name), confidence: least(name) }]; // prettier-ignore
+  for (const [field, key] of KEYS) {
+    const right = wanted[field];
+    if (right === undefined || right === null) continue;
+    const own = fields.filter((proposed) => proposed.field === field);
+    const verdicts = own.map((proposed) => isRight(proposed, wanted));
+    const isList = key === 'emails' || key === 'phones' || key === 'websites';
+    const missing = isList
+      ? key !== 'websites' && right.some((text) => !own.some(({ value }) => plain(field, value) === plain(field, text)))
+      : own.length === 0 && right.length > 0;
+    shown.push({ key, right: verdicts.every((verdict) => verdict !== false) && !missing, confidence: least(own) });
+  }
+  // Marks on what the truth does not tell of are looks at something right, as far as is known.
+  const other = fields.filter(({ field, confidence }) => !NAME.includes(field) && !KEYS.some(([key]) => key === field && wanted[key] !== undefined && wanted[key] !== null) && confidence < 0.8); // prettier-ignore
+  return [...shown, ...other.map(({ field, confidence }) => ({ key: field, right: true, confidence }))];
+}
