@@ -2,7 +2,7 @@ import { randomBytes } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import type { ProofCard } from '@dossier/contract';
 import { expect, test, type Locator, type Page } from '@playwright/test';
-import { demoPhoto, expectAccessible, goTo, pickFiles, signIn } from './desk';
+import { demoPhoto, expectAccessible, goTo, pickFiles, signIn, textCard } from './desk';
 
 const deskOf = (project: string) => `proof-${project}` as 'proof-phone' | 'proof-wide';
 const field = (page: Page, name: string): Locator => page.getByRole('textbox', { name, exact: true });
@@ -79,6 +79,29 @@ test('a doubt is settled by what the engine saw beside it, undone, done again, a
   await page.getByRole('button', { name: 'What the machine saw' }).click();
   await expect(page.getByRole('region', { name: 'What the machine saw' })).toContainText('settled by Nell Aster');
   await expectAccessible(page);
+  await remove(page);
+});
+
+test('a repaired mailbox shows both readings, and what was not found at all is a doubt with its line', async ({
+  page,
+}, { project }) => {
+  await signIn(page, deskOf(project.name), '/tray');
+  const lines = ['Oldersund Wines Ltd', 'Isaac Xavierre', 'Keeper of the long barrels', '020 7946 0812', 'eisaac.xavierre@oldersundwines.example']; // prettier-ignore
+  const cardId = await textCard(page, lines);
+  await page.goto(`/cards/${cardId}`);
+  await expect(field(page, 'E-mail 1, doubtful')).toHaveValue('isaac.xavierre@oldersundwines.example');
+  await expect(shown(page, /Read as “eisaac.xavierre@oldersundwines.example”/)).toBeVisible();
+  await expect(field(page, 'Title, doubtful')).toHaveValue('');
+  await expect(shown(page, /“Keeper of the long barrels” stands where a position does/)).toBeVisible();
+  await expectAccessible(page);
+  await field(page, 'Title, doubtful').focus();
+  await page.getByRole('button', { name: /^Make Title “Keeper of the long barrels”/ }).click();
+  await expect(field(page, 'Title')).toHaveValue('Keeper of the long barrels');
+  await field(page, 'E-mail 1, doubtful').focus();
+  await page.getByRole('button', { name: /^Make E-mail 1 “eisaac.xavierre@oldersundwines.example”/ }).click();
+  await expect(field(page, 'E-mail 1')).toHaveValue('eisaac.xavierre@oldersundwines.example');
+  await page.reload();
+  await expect(field(page, 'E-mail 1')).toHaveValue('eisaac.xavierre@oldersundwines.example');
   await remove(page);
 });
 

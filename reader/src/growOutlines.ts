@@ -16,6 +16,11 @@ const NEAREST_LINES = 2;
 const CLEAR = 0.55;
 const LEAST = 0.3;
 const OUTLINES_A_GROUP = 6;
+/** Cards are as long as high, up to so many times longer. */
+const MOST_ASPECT = 2.3;
+/** Square ones are fewer, and hardly one is between those and the usual. */
+const SQUARE = 0.9;
+const BETWEEN = { from: 1.08, to: 1.2, fit: 0.75 } as const;
 
 interface Side {
   from: Point;
@@ -143,7 +148,8 @@ function aspectFit([a, b, c, d]: Quad): number {
   const width = (distance(a, b) + distance(d, c)) / 2;
   const height = (distance(a, d) + distance(b, c)) / 2;
   const aspect = Math.max(width, height) / Math.max(1, Math.min(width, height));
-  return aspect < 1.15 || aspect > 2.3 ? 0 : 1;
+  if (aspect > MOST_ASPECT) return 0;
+  return aspect < BETWEEN.from ? SQUARE : aspect < BETWEEN.to ? BETWEEN.fit : 1;
 }
 
 /** The upright box of a group in its own text direction. */

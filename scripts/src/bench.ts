@@ -8,6 +8,9 @@ import { calibrate, describeCalibration, type TruthPhoto } from './calibration';
 import { describeAdvice, measureAdvice, measurePictures } from './adviceBench';
 import { describeDrawn, measureDrawn } from './drawnBench';
 import { endure } from './endurance';
+import { describeDoubts, doubtsOf } from './doubts';
+import { describeSealed, measureSealed } from './sealedBench';
+import { shownIn } from './shown';
 import { describeMatching, measureMatching } from './matchingBench';
 import { photoFiles, photoId } from './photoFiles';
 import { readPlainly } from './plainWay';
@@ -19,11 +22,12 @@ import { readFiles, type DeskCard } from './readFiles';
  * way of doing it, and how far confidence can be trusted; how surely records of one person are found.
  *
  *     npm run bench -- [FOLDER] [--no-plain] [--endurance N] [--drawn SEED [--texts FOLDER]]
- *                      [--only reading|advice|matching|drawn|endurance]
+ *                      [--sealed SEED] [--only reading|advice|matching|drawn|sealed|endurance]
  *
  * FOLDER holds `truth.json`, `score.mjs` and `photos/`; without it the evaluation set beside the
  * checkout is taken when it is there; always the demo set. `--drawn SEED` draws printed cards in layouts and typefaces that
- * follow from the seed and reads their photographs. `--endurance N` reads N photographs in a
+ * follow from the seed and reads their photographs. `--sealed SEED` does so with cards that nothing was fitted to, and tells how far marks
+ * can be believed: take a new seed each time. `--endurance N` reads N photographs in a
  * row in one process and tells how its memory goes.
  */
 const { values, positionals } = parseArgs({
@@ -33,6 +37,7 @@ const { values, positionals } = parseArgs({
     endurance: { type: 'string' },
     drawn: { type: 'string' },
     texts: { type: 'string' },
+    sealed: { type: 'string' },
     only: { type: 'string' },
   },
 });
@@ -49,6 +54,7 @@ interface PhotoSet {
 }
 const sets: PhotoSet[] = [
   { name: 'evaluation', photos: join(evaluation, 'photos'), truth: join(evaluation, 'truth.json') },
+  { name: 'traced', photos: join(`${evaluation}-traced`, 'photos'), truth: join(`${evaluation}-traced`, 'truth.json') },
   { name: 'demo', photos: join(root, 'demo/photos'), truth: join(root, 'demo/photos/truth.json') },
 ].filter((set) => existsSync(set.truth));
 const wanted = (part: string) => values.only === undefined || values.only === part;
@@ -97,6 +103,7 @@ for (const { name, photos, truth } of wanted('reading') ? sets : []) {
   const effort = Object.fromEntries(
     tiers.map((tier) => [tier ?? 'all', measureEffort(truths.filter((t) => t.tier === tier), desk)]), // prettier-ignore
   );
+  const doubts = doubtsOf(shownIn(truths, desk));
   figures[name] = {
     photographs: ms.length,
     cards,
@@ -106,12 +113,14 @@ for (const { name, photos, truth } of wanted('reading') ? sets : []) {
     alone,
     aloneFullest,
     calibration,
+    doubts,
     effort,
   };
   console.log(`\n== ${name}: read by Dossier`);
   console.log(score(truth, predictions, name) ?? '');
   for (const [tier, figure] of Object.entries(calibration))
     console.log(`-- confidence, ${tier}\n${describeCalibration(figure)}`);
+  console.log(`-- doubts\n${describeDoubts(doubts)}`);
   console.log(`-- acts on the desk to a right record\n${describeEffort(effort)}`);
   if (name === 'evaluation' && !values['no-plain']) {
     const plainly = await readPlainly(files, (done) => tell('plain way', done, files.length));
@@ -136,6 +145,11 @@ if (values.drawn) {
   const drawn = await measureDrawn(Number(values.drawn), values.texts, join(outFolder, `drawn-${values.drawn}`));
   figures.drawn = drawn;
   console.log(`\n== printed cards, drawn\n${describeDrawn(drawn)}`);
+}
+if (values.sealed) {
+  const sealed = await measureSealed(Number(values.sealed), join(outFolder, 'sealed'));
+  figures.sealed = sealed;
+  console.log(`\n== sealed cards, drawn\n${describeSealed(sealed)}`);
 }
 if (values.endurance) figures.endurance = await endure(photoFiles([sets[0]!.photos]), Number(values.endurance));
 console.log(JSON.stringify(figures, null, 1));

@@ -1,5 +1,5 @@
 import { intersectionOverUnion, type Quad } from '@dossier/core/capture';
-import { DOUBT_BELOW, type CardProposal } from '@dossier/core/reading';
+import { DOUBT_BELOW } from '@dossier/core/reading';
 
 /** One value as a person sees it on the desk, or one that is not there. */
 export interface Shown {
@@ -31,7 +31,9 @@ export interface DoubtFigures {
 }
 
 const isMarked = ({ confidence }: Shown, below = DOUBT_BELOW) => confidence !== undefined && confidence < below;
-const isOverlooked = (card: readonly Shown[]) => card.some(({ key, right }) => KEY.has(key) && !right);
+/** Whether a card can be filed without an edit. */
+export const isWithoutEdit = (card: readonly Shown[]): boolean =>
+  card.every(({ key, right }) => right || !KEY.has(key));
 
 /** How far marks can be believed. @param cards what is shown of each @param marked marks on fields of which the truth tells nothing, by card */
 export function doubtsOf(cards: readonly (readonly Shown[])[]): DoubtFigures {
@@ -42,14 +44,18 @@ export function doubtsOf(cards: readonly (readonly Shown[])[]): DoubtFigures {
   return {
     cards: cards.length,
     clean: clean.length,
-    cleanWrong: clean.filter(isOverlooked).length,
+    cleanWrong: clean.filter((card) => !isWithoutEdit(card)).length,
     unmarked: unmarked.length,
     unmarkedWrong: unmarked.filter(({ right }) => !right).length,
     marks: marks.length,
     marksWrong: marks.filter(({ right }) => !right).length,
     curve: [0.5, 0.6, 0.7, 0.8, 0.85, 0.9, 0.95].map((below) => {
       const at = cleanAt(below);
-      return { below, clean: at.length / cards.length, wrong: at.filter(isOverlooked).length / Math.max(1, at.length) };
+      return {
+        below,
+        clean: at.length / cards.length,
+        wrong: at.filter((card) => !isWithoutEdit(card)).length / Math.max(1, at.length),
+      };
     }),
     calibrationError: calibrationError(shown),
   };
@@ -94,5 +100,3 @@ const SAME_CARD = 0.5;
 /** The card of a photograph that lies where one is known to. */
 export const cardAt = <T extends { photoId: string; quad: Quad }>(desk: readonly T[], photoId: string, quad: Quad): T | undefined =>
   desk.find((card) => card.photoId === photoId && intersectionOverUnion(card.quad, quad) >= SAME_CARD); // prettier-ignore
-
-export type { CardProposal };

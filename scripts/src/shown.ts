@@ -1,27 +1,32 @@
 import type { PrintedCard } from '@dossier/core/fixtures/printed-cards';
-import type { CardProposal, FieldName, FieldProposal } from '@dossier/core/reading';
+import { DOUBT_BELOW, type CardProposal, type FieldName, type FieldProposal } from '@dossier/core/reading';
 import type { TruthPhoto } from './calibration';
-import type { Shown } from './doubts';
+import { cardAt, type Shown } from './doubts';
+import type { DeskCard } from './readFiles';
 
 /** What is to be read on a card, by what it is; null where the truth tells nothing of it. */
 export type Wanted = Partial<Record<FieldName, readonly string[] | null>>;
 
-/** As the files of printed cards tell it: of the parts of a name only the whole. */
-export function wantedOfPrinted({ expected }: PrintedCard): Wanted & { name: string } {
-  const one = (text: string | undefined) => (text ? [text] : []);
-  const list = (text: string | undefined) => (text ? text.split(', ') : []);
+/** As the files of printed cards tell it: of the parts of a name only the whole, and nothing of what they do not name or of what is printed otherwise. */
+export function wantedOfPrinted({ expected, lines }: PrintedCard): Wanted & { name: string } {
+  const printed = lines.join('').toLowerCase().replace(/[^\p{L}\d@]/gu, '');
+  const isPrinted = (text: string) => printed.includes(text.toLowerCase().replace(/[^\p{L}\d@]/gu, ''));
+  const told = (text: string | undefined, list = false) => {
+    const values = text === undefined ? [] : list ? text.split(', ') : [text];
+    return values.length > 0 && (list ? values.every((value) => value.startsWith('+') || isPrinted(value)) : isPrinted(values[0]!)) ? values : null;
+  };
   return {
     name: expected.name ?? '',
-    title: one(expected.title),
-    company: one(expected.company),
-    email: list(expected.emails),
-    phone: list(expected.phones),
-    street: one(expected.street),
-    postalCode: one(expected.postcode),
-    locality: one(expected.locality),
-    website: expected.web ? [expected.web] : null,
+    title: told(expected.title),
+    company: told(expected.company),
+    email: told(expected.emails, true),
+    phone: told(expected.phones, true),
+    street: told(expected.street),
+    postalCode: told(expected.postcode),
+    locality: told(expected.locality),
+    website: told(expected.web),
   };
-}
+} // prettier-ignore
 
 type Fields = TruthPhoto['cards'][number]['fields'];
 
@@ -90,14 +95,25 @@ export function shownOf(proposal: CardProposal | undefined, wanted: Wanted & { n
     const right = wanted[field];
     if (right === undefined || right === null) continue;
     const own = fields.filter((proposed) => proposed.field === field);
-    const verdicts = own.map((proposed) => isRight(proposed, wanted));
+    const verdicts = own.filter(({ value }) => value !== '').map((proposed) => isRight(proposed, wanted));
     const isList = key === 'emails' || key === 'phones' || key === 'websites';
     const missing = isList
       ? key !== 'websites' && right.some((text) => !own.some(({ value }) => plain(field, value) === plain(field, text)))
-      : own.length === 0 && right.length > 0;
+      : !own.some(({ value }) => value !== '') && right.length > 0;
     shown.push({ key, right: verdicts.every((verdict) => verdict !== false) && !missing, confidence: least(own) });
   }
   // Marks on what the truth does not tell of are looks at something right, as far as is known.
-  const other = fields.filter(({ field, confidence }) => !NAME.includes(field) && !KEYS.some(([key]) => key === field && wanted[key] !== undefined && wanted[key] !== null) && confidence < 0.8); // prettier-ignore
+  const other = fields.filter(({ field, confidence }) => !NAME.includes(field) && !KEYS.some(([key]) => key === field && wanted[key] !== undefined && wanted[key] !== null) && confidence < DOUBT_BELOW); // prettier-ignore
   return [...shown, ...other.map(({ field, confidence }) => ({ key: field, right: true, confidence }))];
 }
+
+/** What is shown of each front of photographs with truth that was found. */
+export const shownIn = (truth: readonly TruthPhoto[], desk: readonly DeskCard[]): Shown[][] =>
+  truth
+    .filter(({ tier }) => tier !== 'back')
+    .flatMap(({ id, cards }) =>
+      cards.flatMap(({ quad, fields, qr }) => {
+        const found = cardAt(desk, id, quad);
+        return found ? [shownOf(found.proposal, wantedOfTruth(fields, qr))] : [];
+      }),
+    );

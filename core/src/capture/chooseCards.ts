@@ -37,12 +37,16 @@ const GAIN_A_LINE = 0.55;
 /** Of two outlines that explain the same the outer is the card, the inner a panel or its shadow's edge. */
 const GAIN_OF_SIZE = 1.5;
 const GAIN_OF_SHARPNESS = 2;
+/** Where all sides lie on abrupt edges: a card's do, as far as they are seen; what is taken for one with its shadow, or a part of it, seldom. */
+const CLEAR = { from: 0.8, gain: 10 } as const;
 const MOST_LINES_COUNTED = 9;
 const USUAL_ASPECT = { from: 1.46, to: 1.82, spread: 0.09 } as const;
+/** Some cards are square, as far as they lie level: what that costs beside the usual. */
+const SQUARE_ASPECT = { to: 1.06, spread: 0.06, cost: 1.5 } as const;
 const USUAL_TYPE_SIZE = { logRatio: -3.0, spreadBelow: 0.22, spreadAbove: 0.38 } as const;
 
 /** Least support and sharpness of the whole of an outline with its band, and how much larger than without it is. */
-const BAND = { support: 0.85, sharpness: 0.85, least: 1.06, most: 1.45, gain: 0.1 } as const;
+const BAND = { support: 0.88, sharpness: 0.88, least: 1.06, most: 1.45, gain: 0.1 } as const;
 /** Two sides are one when they lie this near to each other, in roots of the card's area. */
 const SAME_SIDE = 0.02;
 
@@ -97,7 +101,8 @@ function judge(candidate: CardCandidate, textBoxes: readonly Quad[], wholePictur
   });
   const value =
     (GAIN_OF_SIZE * size) / area(wholePicture) +
-    GAIN_OF_SHARPNESS * candidate.sharpness -
+    GAIN_OF_SHARPNESS * candidate.sharpness +
+    CLEAR.gain * Math.max(0, clarity(candidate) - CLEAR.from) -
     (lines.length === 0 ? COST.emptyCard * (1 - candidate.edgeSupport) * 10 : 0) +
     GAIN_A_LINE * Math.min(MOST_LINES_COUNTED, lines.length) -
     COST.card -
@@ -111,12 +116,19 @@ function judge(candidate: CardCandidate, textBoxes: readonly Quad[], wholePictur
   return { ...candidate, size, lines, value };
 }
 
+const clarity = ({ edgeSupport, sharpness }: CardCandidate): number => Math.min(edgeSupport, sharpness);
+
 function aspectCost([a, b, c, d]: Quad): number {
   const width = (distance(a, b) + distance(d, c)) / 2;
   const height = (distance(a, d) + distance(b, c)) / 2;
   const aspect = Math.max(width, height) / Math.max(1, Math.min(width, height));
-  const off = Math.max(0, Math.log(USUAL_ASPECT.from / aspect), Math.log(aspect / USUAL_ASPECT.to));
-  return Math.min(COST.mostAspect, COST.aspect * (off / USUAL_ASPECT.spread) ** 2);
+  const costOf = (off: number, spread: number) => COST.aspect * (Math.max(0, off) / spread) ** 2;
+  const usual = costOf(
+    Math.max(Math.log(USUAL_ASPECT.from / aspect), Math.log(aspect / USUAL_ASPECT.to)),
+    USUAL_ASPECT.spread,
+  );
+  const square = SQUARE_ASPECT.cost + costOf(Math.log(aspect / SQUARE_ASPECT.to), SQUARE_ASPECT.spread);
+  return Math.min(COST.mostAspect, usual, square);
 }
 
 /** Type too small for the outline speaks for a group of cards, too large for a part of one. */

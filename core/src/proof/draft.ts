@@ -262,7 +262,7 @@ export const noteOf = (draft: Draft): string =>
 
 /** Best guess of whose card it is, for lists. */
 export function guessOf(proposals: readonly FieldProposal[]): { name: string | null; company: string | null } {
-  const value = (field: FieldName) => proposals.find((p) => p.field === field)?.value;
+  const value = (field: FieldName) => proposals.find((p) => p.field === field)?.value || undefined;
   const name = [value('givenName'), value('middleName'), value('familyName')].filter(Boolean).join(' ');
   return { name: name || null, company: value('company') ?? null };
 }

@@ -32,7 +32,7 @@ export function proofFactOf(proposals: readonly FieldProposal[], filed: PersonFi
   for (const [name, values = []] of Object.entries(wanted)) {
     const field = name as FieldName;
     if (NOT_READ.has(field)) continue;
-    const read = draft.fields.filter((one) => one.field === field).map(({ value }) => value);
+    const read = draft.fields.filter((one) => one.field === field && one.value !== '').map(({ value }) => value);
     if (read.length === 0) {
       if (values.length > 0) fact.missed.push(field);
     } else if (

@@ -1,8 +1,9 @@
 import { fold, foldTight } from '../text';
 import { registeredDomain } from '../text/domains';
+import { inCaseOf } from '../text/naturalCase';
 import { cardLines, cutLine, piecesOfLine, spanOf, spansOverlap, type CardLine } from './cardLine';
 import { chooseRoles, type Chosen, type Roles } from './roles';
-import { confidenceOf, shareDoubts } from './confidence';
+import { confidenceOf, missingValues, shareDoubts, type JudgedCard } from './confidence';
 import { crossCheck } from './codes';
 import { findAddress, mayHoldAddress, placeAboveCode, type FoundPostalAddress } from './address';
 import { findBrokenEmails, findEmails, findMisspeltEmails, joinBrokenMailboxes, type FoundAddress } from './online';
@@ -22,15 +23,7 @@ import {
   type SourceSpan,
 } from './proposal';
 import { readCode, type CodeValue } from './codes';
-import {
-  dropGluedLabels,
-  joinSplitMailboxes,
-  completeDomains,
-  reconcileDomains,
-  reconcileRepeats,
-  reconcileWithCompany,
-  reconcileWithName,
-} from './online';
+import { completeDomains, reconcileDomains, reconcileRepeats, reconcileWithCompany, settleMailboxes } from './online';
 import { besideRegisters } from './phones';
 import { repairName } from './online';
 import { repairAccents, repairLine } from './repair';
@@ -41,7 +34,7 @@ import { likenessToDomain, type CardEvidence } from './roles';
 import { looksLikeStreet } from './address';
 import { countryNames } from './tables/addressWords';
 import { isRegistration, onlineLabels, yearPattern } from './tables/labels';
-import type { Reading } from './types';
+import type { Reading, ReadLine } from './types';
 import type { UnscoredProposal } from './unscoredProposal';
 
 /** A line as like the domain as this names the firm. */
@@ -57,12 +50,34 @@ export interface ProposeOptions {
 }
 
 /**
- * Turns what the engine read on a card into proposals for the fields of a person: addresses and
- * numbers by their form, then the postal address around its code, then name, company, title and
- * department in one joint choice among the lines that are left; all of it is held against the codes
- * on the card and what the workspace knows.
+ * Turns what the engine read on a card into proposals for the fields of a person, each with how likely a person would leave it as it is.
  */
 export function proposeFields(reading: Reading, options: ProposeOptions = {}): CardProposal {
+  const card = draftFields(reading, options);
+  const fields = shareDoubts(
+    card.drafts.map((draft): FieldProposal => {
+      const { trust: _, certainty: __, ...proposal } = draft;
+      return { ...proposal, confidence: confidenceOf(draft, card) };
+    }),
+  );
+  const claimed = new Set(fields.flatMap((p) => p.sources.map((s) => s.line)));
+  return {
+    fields: inDeskOrder([...fields, ...missingValues(card, card.country)]),
+    looseLines: card.lines.map((_, i) => i).filter((i) => !claimed.has(i)),
+    country: card.country,
+  };
+}
+
+/** What is proposed for a card before it is known how far each can be believed. */
+export interface DraftedCard extends JudgedCard {
+  country: string | undefined;
+}
+
+/**
+ * Addresses and numbers by their form, then the postal address around its code, then name, company, title and department in one joint choice
+ * among the lines that are left; all of it is held against the codes on the card and what the workspace knows.
+ */
+export function draftFields(reading: Reading, options: ProposeOptions = {}): DraftedCard {
   const { learned } = options;
   const repaired = reading.lines.map(repairLine);
   const printed = cardLines({ ...reading, lines: repaired });
@@ -121,10 +136,9 @@ export function proposeFields(reading: Reading, options: ProposeOptions = {}): C
   );
   const name = chosen.roles.name?.candidate.text ?? '';
   emails.push(...takeLostAtSigns(websites, domains, name, lines));
-  joinSplitMailboxes(emails, name, lines);
-  dropGluedLabels(emails, name, lines);
-  reconcileWithName(emails, name, lines);
-  reconcileWithCompany([...emails, ...websites], chosen.roles.company?.candidate.text ?? '');
+  const company = chosen.roles.company?.candidate.text ?? '';
+  reconcileWithCompany([...emails, ...websites], company);
+  const mailboxes = settleMailboxes(emails, { name, company, domains, lines });
   const roleOwned = linesOfRoles(chosen.roles);
   const free = addressLines.filter((line) => !roleOwned.has(line.index) || addressOwned.has(line.index));
   const address = findAddress(free, country);
@@ -135,27 +149,18 @@ export function proposeFields(reading: Reading, options: ProposeOptions = {}): C
     ...nameDrafts(chosen, geometry, context),
     ...titleDrafts(chosen, context),
     ...companyDraft(chosen, geometry, context),
-    ...emails.map((e) => onlineDraft('email', e, 6)),
+    ...mailboxes.map((e) => onlineDraft('email', e, 6)),
     ...phoneDrafts(phoneCandidates, address.postalCode?.sources ?? [], { country, rival }, firms),
     ...websites.map((w) => onlineDraft('website', w, 5)),
     ...addressDrafts(place ? { ...address, street: place } : address, country, firms, place !== undefined),
   ];
-  const drafts = inDeskOrder(crossCheck(withoutRepeats(drafted), said, country));
-  const proposals = shareDoubts(
-    drafts.map(({ trust, certainty, ...proposal }): FieldProposal => {
-      const confidence = confidenceOf({ ...reading, lines }, { ...proposal, trust, certainty });
-      return { ...proposal, confidence };
-    }),
+  const drafts = inDeskOrder(crossCheck(withoutRepeats(drafted), said, country)).map((draft) =>
+    withReading(draft, reading.lines, lines),
   );
-  const claimed = new Set(proposals.flatMap((p) => p.sources.map((s) => s.line)));
-  return {
-    fields: proposals,
-    looseLines: lines.map((_, i) => i).filter((i) => !claimed.has(i)),
-    country: address.country?.value ?? country,
-  };
+  return { reading, lines, geometry, drafts, country: address.country?.value ?? country };
 }
 
-const inDeskOrder = (drafts: readonly UnscoredProposal[]): UnscoredProposal[] =>
+const inDeskOrder = <T extends Pick<FieldProposal, 'field'>>(drafts: readonly T[]): T[] =>
   [...drafts].sort((a, b) => FIELD_NAMES.indexOf(a.field) - FIELD_NAMES.indexOf(b.field));
 
 const unique = <T>(values: readonly T[]): T[] => [...new Set(values)];
@@ -230,6 +235,12 @@ const spansOfAddress = ({ source, rest }: FoundAddress): SourceSpan[] => (rest ?
 
 const spansOfNumber = ({ source, rest }: PhoneCandidate): SourceSpan[] => (rest ? [source, rest] : [source]);
 
+/** Each value once. */
+function withOffers(offers: readonly RunnerUp[]): { runnersUp?: RunnerUp[] } {
+  const runnersUp = offers.filter(({ value }, i) => offers.findIndex((other) => other.value === value) === i);
+  return runnersUp.length > 0 ? { runnersUp } : {};
+}
+
 const onlineDraft = (field: 'email' | 'website', found: FoundAddress, trust: number): UnscoredProposal => ({
   field,
   value: found.value,
@@ -239,7 +250,8 @@ const onlineDraft = (field: 'email' | 'website', found: FoundAddress, trust: num
     field === 'email' ? 'has the form of an e-mail address' : 'has the form of a web address',
     ...(found.repaired ? ['set right by what else the card says'] : []),
   ],
-  ...(found.raw && { runnersUp: [{ value: found.raw, reason: 'as printed and read' }] }),
+  ...(found.doubt && { disagreement: found.doubt }),
+  ...withOffers([...(found.rivals ?? []), ...(found.raw ? [{ value: found.raw, reason: 'as printed and read' }] : [])]),
 });
 
 const countryName = new Intl.DisplayNames(['en'], { type: 'region' });
@@ -332,6 +344,19 @@ function addressDrafts(
     },
   );
 }
+
+/** Offers what was read where a repair of the line has changed the letters of a value. */
+function withReading(draft: UnscoredProposal, read: readonly ReadLine[], repaired: readonly ReadLine[]): UnscoredProposal {
+  const [source, ...more] = draft.sources;
+  if (!source || more.length > 0 || source.side) return draft;
+  const [was, is] = [read, repaired].map((lines) => lines[source.line]!.text.slice(source.from, source.to)) as [string, string];
+  const { value } = draft;
+  if (was === is || is.length !== value.length || fold(is) !== fold(value) || fold(value).length !== value.length) return draft;
+  const asRead = [...value].map((letter, i) => (was[i]!.toLowerCase() === is[i]!.toLowerCase() ? letter : inCaseOf(letter, was[i]!))).join('');
+  const runnersUp = draft.runnersUp ?? [];
+  if (asRead === value || runnersUp.some((other) => other.value === asRead)) return draft;
+  return { ...draft, runnersUp: [...runnersUp, { value: asRead, reason: 'as printed and read' }] };
+} // prettier-ignore
 
 /** The same address or number printed twice is one proposal with both places. */
 function withoutRepeats(drafts: readonly UnscoredProposal[]): UnscoredProposal[] {

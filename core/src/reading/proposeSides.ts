@@ -17,10 +17,14 @@ const SHORTEST_NOTE = 3;
 export function proposeSides(front: Reading, back: Reading, options: ProposeOptions = {}): CardProposal {
   const first = proposeFields(front, options);
   const second = proposeFields(back, { ...options, assumedCountry: first.country ?? options.assumedCountry });
-  const fields = first.fields.map((field) => ({ ...field }));
+  const said = second.fields.filter(({ value }) => value !== '');
+  // What one side lacks may stand on the other.
+  const fields = first.fields
+    .filter(({ field, value }) => value !== '' || !said.some((other) => other.field === field))
+    .map((field) => ({ ...field }));
   const used = new Set<number>();
-  const isOtherOffice = hasOtherAddress(first.fields, second.fields);
-  for (const proposal of second.fields) {
+  const isOtherOffice = hasOtherAddress(first.fields, said);
+  for (const proposal of said) {
     if (isOtherOffice && isAddressField(proposal.field)) {
       proposal.sources.forEach((source) => used.add(source.line));
       fields.push({ ...onBack(proposal), label: OTHER_OFFICE });

@@ -41,6 +41,6 @@ export function readingOf(lines: readonly (string | PrintedLine)[]): Reading {
 /** What is proposed for such lines: the first and all values of a field, all fields, and the lines that are left. */
 export function fieldsOf(lines: readonly (string | PrintedLine)[], assumedCountry?: string) {
   const { fields, looseLines } = proposeFields(readingOf(lines), { assumedCountry });
-  const all = (field: FieldName) => fields.filter((f) => f.field === field).map((f) => f.value);
+  const all = (field: FieldName) => fields.filter((f) => f.field === field && f.value !== '').map((f) => f.value);
   return { one: (field: FieldName) => all(field)[0], all, fields, looseLines };
 }

@@ -15,8 +15,8 @@ const LIST_NAMES: Partial<Record<FieldName, string>> = { email: 'emails', phone:
 
 export function toPrediction(quad: Quad, { fields: proposed, country }: CardProposal): CardPrediction {
   const fields = proposed.filter(({ label }) => label === undefined);
-  const value = (field: FieldName) => fields.find((f) => f.field === field)?.value ?? null;
-  const all = (field: FieldName) => fields.filter((f) => f.field === field);
+  const value = (field: FieldName) => fields.find((f) => f.field === field)?.value || null;
+  const all = (field: FieldName) => fields.filter((f) => f.field === field && f.value !== '');
   const fullName = [value('givenName'), value('middleName'), value('familyName')].filter(Boolean).join(' ');
   const hasAddress = fields.some((f) => f.field === 'street' || f.field === 'postalCode');
   const confidence: Record<string, number> = {};
@@ -36,7 +36,7 @@ export function toPrediction(quad: Quad, { fields: proposed, country }: CardProp
       title: value('title'),
       department: value('department'),
       company: value('company'),
-      companyPrinted: fields.some((f) => f.field === 'company' && f.sources.length > 0),
+      companyPrinted: fields.some((f) => f.field === 'company' && f.value !== '' && f.sources.length > 0),
       emails: all('email').map((f) => f.value),
       phones: all('phone').map((f) => ({ e164: f.value, kind: f.phoneKind, ...(f.extension && { ext: f.extension }) })),
       websites: all('website').map((f) => f.value),

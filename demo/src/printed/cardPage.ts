@@ -1,6 +1,6 @@
 import type { PrintedCard } from '@dossier/core/fixtures/printed-cards';
 import type { Random } from '../register/random';
-import { FAMILY, typefaceRules, typefaces } from './typefaces';
+import { FAMILY, typefaceRules, typefaces, type Typeface } from './typefaces';
 
 type Role = 'company' | 'name' | 'title' | 'contact' | 'rest';
 interface Line {
@@ -239,10 +239,27 @@ export interface DrawnPage {
 /** Names of the layouts that cards are set in. */
 export const layoutNames = Object.keys(LAYOUTS);
 
+/** Of what a page is drawn: all layouts and typefaces unless some are named. */
+export interface DrawnFrom {
+  layouts?: readonly string[];
+  typefaces?: readonly Typeface[];
+  /** From further away, less sharp, with a lamp's reflection on the card. */
+  harsh?: boolean;
+}
+
+const GLARE_SIZES = [240, 420];
+
+/** A lamp's reflection somewhere on the card. */
+function glare(random: Random): string {
+  const [width, height] = GLARE_SIZES.map((size) => Math.round(size * (0.5 + random.next()))) as [number, number];
+  const place = `${Math.round(25 + random.next() * 50)}% ${Math.round(25 + random.next() * 50)}%`;
+  return `radial-gradient(ellipse ${width}px ${height}px at ${place}, rgb(255 255 255 / ${(0.25 + random.next() * 0.5).toFixed(2)}), rgb(255 255 255 / 0)),`;
+}
+
 /** A page of 1600 × 1200 CSS pixels that looks like a photograph of the card; its corners are marked `data-corner`. */
-export function cardPage(card: PrintedCard, random: Random): DrawnPage {
-  const layout = random.pick(layoutNames);
-  const typeface = random.pick(typefaces);
+export function cardPage(card: PrintedCard, random: Random, from: DrawnFrom = {}): DrawnPage {
+  const layout = random.pick(from.layouts ?? layoutNames);
+  const typeface = random.pick(from.typefaces ?? typefaces);
   const style: Style = {
     paper: random.pick(PAPERS),
     ink: random.pick(INKS),
@@ -252,14 +269,17 @@ export function cardPage(card: PrintedCard, random: Random): DrawnPage {
     scale: 1,
   };
   const { width, height, html } = LAYOUTS[layout]!(linesOf(card), style, random);
-  const scale = (width > height ? 1000 + random.next() * 250 : 600 + random.next() * 60) / width;
+  const near = (width > height ? 1000 + random.next() * 250 : 600 + random.next() * 60) / width;
   const turn = (random.next() - 0.5) * 28;
   const [rx, ry] = [(random.next() - 0.5) * 22, (random.next() - 0.5) * 22];
   const corners = ['left:0;top:0', 'left:100%;top:0', 'left:100%;top:100%', 'left:0;top:100%']
     .map((place) => `<i data-corner style="position:absolute;${place};width:0;height:0"></i>`)
     .join('');
   const [x, y] = [800 + (random.next() - 0.5) * 80, 600 + (random.next() - 0.5) * 60];
-  const blur = random.chance(0.3) ? random.next() * 1.1 : 0;
+  const soft = random.chance(0.3) ? random.next() * 1.1 : 0;
+  const [scale, blur, lamp] = from.harsh
+    ? [near * (0.55 + random.next() * 0.4), soft + random.next() * 0.7, random.chance(0.3) ? glare(random) : '']
+    : [near, soft, ''];
   return {
     layout,
     typeface,
@@ -268,7 +288,7 @@ export function cardPage(card: PrintedCard, random: Random): DrawnPage {
     <div class="all" style="background:${random.pick(GROUNDS)};filter:blur(${blur.toFixed(2)}px)">
     <svg class="all"><filter id="grain"><feTurbulence type="fractalNoise" baseFrequency="${random.pick(GRAINS)}" numOctaves="4" seed="${random.below(1000)}"/><feColorMatrix values="0 0 0 0 0  0 0 0 0 0  0 0 0 0 0  .9 0 0 0 -.15"/></filter><rect width="100%" height="100%" filter="url(#grain)" opacity="${(0.1 + random.next() * 0.3).toFixed(2)}"/></svg>
     <div style="position:absolute;left:${x}px;top:${y}px;width:0;height:0;perspective:2600px"><div style="position:absolute;left:${-width / 2}px;top:${-height / 2}px;width:${width}px;height:${height}px;transform:rotateX(${rx}deg) rotateY(${ry}deg) rotate(${turn}deg) scale(${scale});box-shadow:0 2px 3px rgb(0 0 0 / .35),6px 14px 26px rgb(0 0 0 / .38)">${html}${corners}</div></div>
-    <div class="all" style="background:${random.pick(LIGHTS)}"></div>
+    <div class="all" style="background:${lamp}${random.pick(LIGHTS)}"></div>
     <svg class="all"><filter id="noise"><feTurbulence type="fractalNoise" baseFrequency="0.8" numOctaves="2" seed="${random.below(1000)}"/><feColorMatrix type="saturate" values="0"/></filter><rect width="100%" height="100%" filter="url(#noise)" opacity=".07"/></svg></div>`,
   };
 }

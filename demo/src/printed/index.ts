@@ -3,7 +3,11 @@ import type { PrintedCard } from '@dossier/core/fixtures/printed-cards';
 import { chromium } from 'playwright-core';
 import { CHROMIUM_FLAGS, CHROMIUM_PATH } from '../chromium';
 import { randomFrom } from '../register/random';
-import { cardPage } from './cardPage';
+import { cardPage, type DrawnFrom } from './cardPage';
+
+export { layoutNames, type DrawnFrom } from './cardPage';
+export { typefaces } from './typefaces';
+export { variedCard } from './varied';
 
 export interface DrawnCard {
   card: PrintedCard;
@@ -22,11 +26,12 @@ export async function drawPrinted(
   cards: readonly PrintedCard[],
   seed: number,
   onDrawn: (card: DrawnCard) => void,
+  from?: DrawnFrom,
 ): Promise<void> {
   const browser = await chromium.launch({ executablePath: CHROMIUM_PATH, args: CHROMIUM_FLAGS });
   const page = await browser.newPage({ viewport: { width: 1600, height: 1200 } });
   for (const [i, card] of cards.entries()) {
-    const { html, layout, typeface } = cardPage(card, randomFrom(seed * 10_007 + i));
+    const { html, layout, typeface } = cardPage(card, randomFrom(seed * 10_007 + i), from);
     await page.setContent(html);
     await page.evaluate(() => document.fonts.ready);
     await page.evaluate(fitText);

@@ -170,8 +170,10 @@ function otherOnline(card: PrintedCard, random: Random): PrintedCard {
   return { ...card, lines: card.lines.flatMap((line) => (line === email ? [line, `www.${domain}`] : [line])) };
 }
 
+/** Something beside, which no printer puts between a street and its town. */
 function withAside(card: PrintedCard, random: Random): PrintedCard {
   if (!random.chance(0.25)) return card;
-  const at = 1 + random.below(card.lines.length);
+  const firm = card.lines.indexOf(card.lines.find((line) => line.toLowerCase() === card.expected.company?.toLowerCase()) ?? '');
+  const at = firm >= 0 && random.chance(0.5) ? firm + 1 : card.lines.length;
   return { ...card, lines: [...card.lines.slice(0, at), random.pick(ASIDES), ...card.lines.slice(at)] };
-}
+} // prettier-ignore

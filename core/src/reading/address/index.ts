@@ -1,3 +1,3 @@
 export type { AddressPart } from './postcodeAnchor';
 export { findAddress, type FoundPostalAddress, holdsPostcode, mayHoldAddress, placeAboveCode } from './findAddress';
-export { looksLikeStreet } from './streetLine';
+export { hasStreetWord, looksLikeStreet } from './streetLine';

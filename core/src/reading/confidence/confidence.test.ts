@@ -1,4 +1,6 @@
+import { cardLines } from '../cardLine';
 import { confidenceOf, DOUBT_BELOW, shareDoubts } from './confidence';
+import type { JudgedCard } from './features';
 import type { FieldProposal } from '../proposal';
 import { readingOf } from '../readingOf.testing';
 import type { UnscoredProposal } from '../unscoredProposal';
@@ -16,34 +18,39 @@ const draftOf = (
   ...more,
 });
 
-describe('the confidence of a value', () => {
-  const sure = { text: 'Nella', probability: 0.999 };
-  const unsure = { text: 'Voss ', probability: 0.6 };
+const cardOf = (lines: Parameters<typeof readingOf>[0], ...drafts: UnscoredProposal[]): JudgedCard => {
+  const reading = readingOf(lines);
+  return { reading, lines: reading.lines, geometry: cardLines(reading), drafts };
+};
+const confidenceIn = (lines: Parameters<typeof readingOf>[0], draft: UnscoredProposal) =>
+  confidenceOf(draft, cardOf(lines, draft));
 
-  it('is that of its least sure character', () => {
-    const [high, low] = [sure, unsure].map((line) => confidenceOf(readingOf([line]), draftOf('company', [0])));
-    expect(high).toBeGreaterThan(DOUBT_BELOW);
-    expect(low).toBeLessThan(DOUBT_BELOW);
+describe('the confidence of a value', () => {
+  const sure = { text: 'Nella', probability: 0.9995 };
+  const unsure = { text: 'Voss ', probability: 0.5 };
+
+  it('falls with what the engine is unsure of', () => {
+    for (const field of ['company', 'title', 'familyName', 'email'] as const)
+      expect(confidenceIn([unsure], draftOf(field, [0]))).toBeLessThan(confidenceIn([sure], draftOf(field, [0])));
   });
 
   it('is that of its surest place where it is printed twice and must be exact', () => {
-    const reading = readingOf([sure, unsure]);
-    expect(confidenceOf(reading, draftOf('email', [0, 1]))).toBeGreaterThan(DOUBT_BELOW);
-    expect(confidenceOf(reading, draftOf('company', [0, 1]))).toBeLessThan(DOUBT_BELOW);
+    const [once, twice] = [[0], [0, 1]].map((lines) => confidenceIn([unsure, sure], draftOf('email', lines)));
+    expect(twice).toBeGreaterThan(once!);
+    expect(confidenceIn([unsure, sure], draftOf('company', [0, 1]))).toBeLessThan(confidenceIn([sure, sure], draftOf('company', [0, 1]))); // prettier-ignore
   });
 
-  it('falls with what speaks against the role', () => {
-    const of = (trust: number) => confidenceOf(readingOf([sure]), draftOf('title', [0], { trust }));
-    expect(of(0)).toBeLessThan(of(2));
-    expect(of(2)).toBeLessThan(of(6));
+  it('falls with what speaks against the role, for fields that weights were fitted for and for others', () => {
+    for (const field of ['company', 'region'] as const) {
+      const of = (trust: number) => confidenceIn([sure], draftOf(field, [0], { trust }));
+      expect(of(-1)).toBeLessThan(of(7));
+    }
   });
 
-  it('is a doubt where the card itself disagrees, and where the value is not printed', () => {
-    const reading = readingOf([sure]);
-    expect(confidenceOf(reading, draftOf('company', [0], { disagreement: 'Says otherwise.' }))).toBeLessThan(
+  it('is a doubt where the card itself disagrees', () => {
+    expect(confidenceIn([sure], draftOf('company', [0], { disagreement: 'Says otherwise.' }))).toBeLessThan(
       DOUBT_BELOW,
     );
-    expect(confidenceOf(reading, draftOf('company', []))).toBeLessThan(DOUBT_BELOW);
   });
 });
 

@@ -1,8 +1,10 @@
 import { isPoorPicture } from '../../capture';
 import { fold } from '../../text';
 import type { FieldName, FieldProposal, SourceSpan } from '../proposal';
-import type { ReadLine, Reading } from '../types';
+import type { ReadLine } from '../types';
 import type { UnscoredProposal } from '../unscoredProposal';
+import { featuresOf, type JudgedCard } from './features';
+import { fittedConfidence } from './model';
 
 /**
  * The engine is far too sure of single characters (measured on phone photographs: most wrong ones
@@ -12,8 +14,10 @@ const FLATTEN = 0.8;
 /** In a picture that calls for advice the engine errs more often for the same probability. */
 const FLATTEN_IN_POOR_PICTURE = 0.7;
 
-/** A field with a confidence below this is shown as a doubt. */
-export const DOUBT_BELOW = 0.8;
+/** An error that is filed costs as much as so many looks at what was right. */
+const LOOKS_FOR_AN_ERROR = 5;
+/** A field with a confidence below this is shown as a doubt: the look is worth more than what would be overlooked. */
+export const DOUBT_BELOW = 1 - 1 / LOOKS_FOR_AN_ERROR;
 /** A character with a probability below this is marked in its field. */
 export const CHARACTER_DOUBT_BELOW = 0.9;
 
@@ -25,16 +29,42 @@ const MOST_CONTESTED = 0.7;
 /** A value read out of something else, such as a domain. */
 const INFERRED = 0.7;
 
+/** What a code on the card or the workspace says needs no picture. */
+const TOLD = 0.95;
+/** A role that so little speaks for is a guess, and no surer than that. */
+const GUESSED = 1.5;
+
 /**
- * Probability 0–1 that a value is right: that the characters it came from are right and that the
- * role is. The least sure character decides the first, since errors on a line go together.
+ * Probability 0–1 that a value is right. Fields for which weights were fitted are judged by all that speaks for them and against them; the
+ * others by the least sure character, since errors on a line go together, and by how sure the role is. What a rule itself calls a guess, or
+ * doubts, is no surer than the rule says: such cases are too seldom for weights to know them.
  */
-export function confidenceOf({ lines, quality }: Pick<Reading, 'lines' | 'quality'>, draft: UnscoredProposal): number {
+export function confidenceOf(draft: UnscoredProposal, card: JudgedCard): number {
+  const isTold = draft.certainty !== undefined && draft.certainty >= TOLD;
+  const fitted = isTold ? undefined : fittedConfidence(draft.field, featuresOf(draft, card));
+  const confidence = fitted ?? plainConfidence(draft, card);
+  const caps = [
+    ...(draft.disagreement ? [MOST_CONTESTED] : []),
+    ...(draft.trust < GUESSED && draft.sources.length > 0 ? [roleCertainty(draft)] : []),
+    ...(draft.certainty !== undefined ? [draft.certainty] : []),
+    ...(draft.certainty === undefined && draft.sources.length > 0
+      ? [capOfCharacters(readCertainty(card.lines, draft, 1))]
+      : []),
+  ];
+  return Math.min(confidence, ...caps);
+}
+
+/** What the engine itself would hardly bet on is a doubt, however well it fits. */
+const HARDLY = 0.5;
+const capOfCharacters = (least: number): number => (least <= HARDLY ? 0.5 + 0.4 * least : 1);
+
+const roleCertainty = ({ trust }: UnscoredProposal): number => 1 / (1 + Math.exp(-trust));
+
+function plainConfidence(draft: UnscoredProposal, { lines, reading: { quality } }: JudgedCard): number {
   const poor = quality !== undefined && isPoorPicture(quality);
-  const exponent = poor ? FLATTEN_IN_POOR_PICTURE : FLATTEN;
-  const role = 1 / (1 + Math.exp(-draft.trust));
-  const confidence = role * (draft.certainty ?? readCertainty(lines, draft, exponent));
-  return draft.disagreement ? Math.min(MOST_CONTESTED, confidence) : confidence;
+  return (
+    roleCertainty(draft) * (draft.certainty ?? readCertainty(lines, draft, poor ? FLATTEN_IN_POOR_PICTURE : FLATTEN))
+  );
 }
 
 /** A firm that is called after its owner is no surer than the family name where that is a doubt. */

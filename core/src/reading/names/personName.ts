@@ -40,6 +40,9 @@ const LETTERS = /^\p{Lu}{2,6}$/u;
 /** Two such words before a name are a form of address: "Per. Agr. Ruggero Dall'Olio". */
 const SHORTENED = /^\p{Lu}\p{Ll}{1,3}\.$/u;
 
+/** A full stop read for the comma before letters: "Davies-Harvey.MBA". */
+const STOP_BEFORE_LETTERS = /(?<=\p{L}{2}\p{Ll})\.\s?(?<letters>\p{Lu}{2,6})(?=[\s,]|$)/u;
+
 /** Separates forms of address in front and letters behind from the name itself. */
 export function nameParts(text: string): NameParts {
   const [beforeComma = '', ...afterComma] = text
@@ -48,6 +51,7 @@ export function nameParts(text: string): NameParts {
     .replace(ownerLabel, '')
     .replace(LOOSE_CAPITAL, '')
     .replace(LONG_HYPHEN, '-')
+    .replace(STOP_BEFORE_LETTERS, (stop, letters: string) => (credentials.has(plain(letters)) ? `, ${letters}` : stop))
     .split(/\s*,\s*/);
   const words = beforeComma.split(/\s+/).filter(Boolean).map(asNumeral);
   const prefixes: string[] = [];

@@ -2,7 +2,7 @@ import { editDistance, fold, foldTight } from '../../text';
 import { isKnownDomain } from '../../text/domains';
 import { freeMailDomains } from '../../text/tables/companyWords';
 import { isNextInBlock, type CardLine } from '../cardLine';
-import type { SourceSpan } from '../proposal';
+import type { RunnerUp, SourceSpan } from '../proposal';
 import type { ReadLine } from '../types';
 
 export interface FoundAddress {
@@ -12,6 +12,9 @@ export interface FoundAddress {
   repaired?: boolean;
   /** What was read, where that differs from `value`. */
   raw?: string;
+  /** Other ways to read it, and why a person should look, in words. */
+  rivals?: readonly RunnerUp[];
+  doubt?: string;
   source: SourceSpan;
   /** Where it goes on, when it is printed on two lines. */
   rest?: SourceSpan;

@@ -1,12 +1,5 @@
-export {
-  completeDomains,
-  dropGluedLabels,
-  joinSplitMailboxes,
-  reconcileDomains,
-  reconcileRepeats,
-  reconcileWithCompany,
-  reconcileWithName,
-} from './reconcileAddresses';
+export { completeDomains, reconcileDomains, reconcileRepeats, reconcileWithCompany } from './reconcileAddresses';
+export { settleMailboxes } from './settleMailboxes';
 export { findBrokenEmails, findEmails, findMisspeltEmails, type FoundAddress, joinBrokenMailboxes } from './findEmails';
 export { findWebsites, joinBrokenWebsites } from './findWebsites';
 export { repairName } from './repairName';

@@ -31,8 +31,11 @@ export const ownerLabel =
 const registerWords =
   /(?<![\p{L}\d])(?:vat|ust|ust-?id\w*|uid|tva|p\.? ?iva|partita iva|nif|nipc|cif|cnpj|cpf|inscr|insc|rcs|siret|siren|ape|naf|hrb|hra|fn \d|steuer\w*|st\.?-?nr|gst|abn|acn|ein|npi|license|licence|lic|reg(?:istration|istered|d)?\.? ?(?:no|nr|num)?|company no|company number|org\.? ?nr|orgnr|org\.? ?nummer|cvr|kvk|btw|iban|bic|swift|bank|konto|krs|regon|nip|y-tunnus|charity|creci|crea|cau|crn|coren|zvr|eori|duns|orias|adeli|rpps|finess|kbo|usdot|naics|bsnr|lanr|crmv?|cr[ofcp]|oab|nmls|rbq|neq|fdic|npn|ico|dic|cin|permit|member(?:ship)? no|contribuinte|capital social)(?![\p{L}\d])|\bc\.? ?f\.? ?(?=\d{5})|\batu ?\d{8}\b|\bche-?\d{3}\.\d{3}\.\d{3}\b|\bbe ?[01]\d{3}\.\d{3}\.\d{3}\b|(?<!\p{L})(?:ič|dič|ičo)(?!\p{L})/iu;
 
-/** A number of a register, tax office or bank is not for reaching somebody; a firm that is called so is. */
-export const isRegistration = (text: string): boolean => /\d/.test(text) && registerWords.test(text);
+/** What a firm is certified by, also where its letters were read as figures: "ISO 9001:2015", "1S0 22000". */
+const standards = /(?<![\p{L}\d])(?:[Il1|]?S[O0](?:\/IEC)?|DIN(?: EN)?|EN(?: ISO)?) ?\d{4,5}(?!\d)/u;
+
+/** A number of a register, tax office, bank or standard is not for reaching somebody; a firm that is called so is. */
+export const isRegistration = (text: string): boolean => /\d/.test(text) && (registerWords.test(text) || standards.test(text));
 
 /** Founding years, class years and the like. */
 export const yearPattern =

@@ -1,0 +1,34 @@
+import { DOUBT_BELOW, proposeFields } from '..';
+import { readingOf, type PrintedLine } from '../readingOf.testing';
+
+const missingOf = (...lines: readonly (string | PrintedLine)[]) =>
+  proposeFields(readingOf(lines)).fields.filter(({ value }) => value === '');
+
+const WHOLE = [{ text: 'Harrowfield Creamery Ltd', size: 50 }, 'Nella Voss', 'Head of Sales', 'T 020 7946 0812', 'nella.voss@harrowfield.example']; // prettier-ignore
+
+it('nothing is missing on a card that says it all', () => {
+  expect(missingOf(...WHOLE, 'ISO 9001:2015', 'VAT GB 123 4567 89')).toEqual([]);
+});
+
+it('the sign of a mailbox that none was made of is a doubt, with its line and what it says', () => {
+  const [email, ...more] = missingOf(...WHOLE.slice(0, 4), 'Ø @ wrendale.n@corriers');
+  expect(more).toEqual([]);
+  expect(email).toMatchObject({ field: 'email', sources: [{ line: 4 }] });
+  expect(email!.confidence).toBeLessThan(DOUBT_BELOW);
+  expect(email!.runnersUp![0]!.value).toContain('wrendale.n@corriers');
+});
+
+it('a number that is none, behind its label, is a doubt', () => {
+  const missing = missingOf(...WHOLE.slice(0, 3), 'Tel. 020 79', 'nella.voss@harrowfield.example');
+  expect(missing.map(({ field }) => field)).toEqual(['phone']);
+});
+
+it('the line under the name may be the position', () => {
+  const missing = missingOf({ text: 'Ovenworks Ltd', size: 50 }, 'Nella Voss', 'Compagnon tailleur de pierre', 'nella.voss@ovenworks.example'); // prettier-ignore
+  expect(missing).toMatchObject([{ field: 'title', runnersUp: [{ value: 'Compagnon tailleur de pierre' }] }]);
+});
+
+it('what is left, the largest first, may be the firm where there is none', () => {
+  const missing = missingOf('Nella Voss', 'Head of Sales', 'nella.voss@gmail.com', 'we never sleep');
+  expect(missing).toMatchObject([{ field: 'company', runnersUp: [{ value: 'we never sleep' }] }]);
+});

@@ -1,0 +1,75 @@
+import { parsePhoneNumberFromString, type CountryCode } from 'libphonenumber-js/max';
+import { isNextInBlock, type CardLine } from '../cardLine';
+import { hasTitleWord } from '../names';
+import type { FieldName, FieldProposal, RunnerUp } from '../proposal';
+import { sloganWords } from '../../text/tables/titleWords';
+import { isRegistration } from '../tables/labels';
+import type { JudgedCard } from './features';
+
+/** That something which the card seems to have was not found is a doubt like any other. */
+const MISSING = 0.4;
+const MOST_OFFERS = 3;
+/** A name and the position under it may be set in two sizes of type. */
+const TWO_SIZES = 2;
+
+const SIGN_OF_MAILBOX = /[\p{L}\d._-]{2,}\s?@\s?[\p{L}\d-]{2,}|\(at\)|(?<![\p{L}\d])e-?mail\s?[.:]?\s*\S{4,}/iu;
+const SIGN_OF_NUMBER =
+  /(?<![\p{L}\d])(?:t|tel|telefon|phone|m|mob|mobile?|cell|fon|tlf|puh)\s?[.:]\s*[+(]?\d|(?:\+|\(0|\b0)(?:[\s().\-–/]{0,2}\d){6,}/iu;
+const WORDS = /^[^@\d]*\p{L}{3}[^@\d]*$/u;
+
+/**
+ * Values that the card seems to have and none was found for: an e-mail address where its sign stands, a number behind its label, the position
+ * under the name, the firm, the name. They are proposed empty, with the lines that may hold them as offers.
+ */
+export function missingValues({ lines, geometry, drafts }: JudgedCard, country: string | undefined): FieldProposal[] {
+  const linesOf = (...fields: readonly FieldName[]) => new Set(drafts.filter(({ field }) => fields.includes(field)).flatMap(({ sources }) => sources.map(({ line }) => line)));
+  const claimed = linesOf(...drafts.map(({ field }) => field));
+  const loose = geometry.filter(({ index }) => !claimed.has(index));
+  const has = (field: FieldName) => drafts.some((draft) => draft.field === field);
+  const [online, numbers] = [linesOf('email', 'website'), linesOf('phone')];
+  const wordy = loose.filter(({ text }) => WORDS.test(text) && text.length < 60 && !isRegistration(text));
+  const name = geometry.filter(({ index }) => linesOf('givenName', 'familyName').has(index)).at(-1);
+  const found: FieldProposal[] = [];
+  const miss = (field: FieldName, at: readonly CardLine[], reason: string, offerOf = ({ text }: CardLine) => text) => found.push(emptyField(field, at, reason, offerOf));
+
+  const mailbox = geometry.filter(({ index }) => !linesOf('email').has(index)).find(({ index }) => SIGN_OF_MAILBOX.test(lines[index]!.text));
+  if (mailbox && !(has('email') && online.has(mailbox.index))) miss('email', [mailbox], 'has the sign of an e-mail address', mailboxIn);
+  const number = loose.find(({ index }) => SIGN_OF_NUMBER.test(lines[index]!.text) && !numbers.has(index) && !isRegistration(lines[index]!.text));
+  if (number) miss('phone', [number], 'looks like a telephone number', ({ text }) => parsePhoneNumberFromString(text, country as CountryCode | undefined)?.number ?? text.replace(/^\P{N}*(?=[+\d])/u, ''));
+  if (!has('title') && name) {
+    const under = wordy.filter((line) => (isNextInBlock(name, line, TWO_SIZES) && !speaksToSomebody(line.text)) || hasTitleWord(line.text));
+    if (under.length > 0) miss('title', under, 'stands where a position does');
+  }
+  if (!has('company')) {
+    const rest = wordy.toSorted((a, b) => b.height - a.height).slice(0, MOST_OFFERS);
+    if (rest.length > 0) miss('company', rest, 'may be the firm');
+  }
+  if (!has('givenName') && !has('familyName')) {
+    const rest = wordy.filter(({ text }) => text.split(/\s+/).length >= 2).toSorted((a, b) => b.height - a.height).slice(0, MOST_OFFERS);
+    if (rest.length > 0) miss('familyName', rest, 'may be the name');
+  }
+  return found;
+} // prettier-ignore
+
+const speaksToSomebody = (text: string): boolean => text.split(/\s+/).some((word) => sloganWords.has(word));
+
+const mailboxIn = ({ text }: CardLine): string => SIGN_OF_MAILBOX.exec(text)?.[0].replace(/\s/g, '') ?? text;
+
+function emptyField(
+  field: FieldName,
+  at: readonly CardLine[],
+  reason: string,
+  offerOf: (line: CardLine) => string,
+): FieldProposal {
+  const offers = at.slice(0, MOST_OFFERS).map((line): RunnerUp => ({ value: offerOf(line), reason })); // prettier-ignore
+  return {
+    field,
+    value: '',
+    ...(field === 'phone' && { phoneKind: 'work' as const }),
+    sources: at.slice(0, 1).map(({ index, from, text }) => ({ line: index, from, to: from + text.length })),
+    confidence: MISSING,
+    reasons: [],
+    runnersUp: offers,
+    disagreement: `“${at[0]!.text}” ${reason}.`,
+  };
+}
