@@ -35,7 +35,7 @@ const isMarked = ({ confidence }: Shown, below = DOUBT_BELOW) => confidence !== 
 export const isWithoutEdit = (card: readonly Shown[]): boolean =>
   card.every(({ key, right }) => right || !KEY.has(key));
 
-/** How far marks can be believed. @param cards what is shown of each @param marked marks on fields of which the truth tells nothing, by card */
+/** How far marks can be believed. @param cards what is shown of each */
 export function doubtsOf(cards: readonly (readonly Shown[])[]): DoubtFigures {
   const shown = cards.flat().filter(({ confidence }) => confidence !== undefined);
   const [marks, unmarked] = [shown.filter((f) => isMarked(f)), shown.filter((f) => !isMarked(f))];

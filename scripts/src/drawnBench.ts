@@ -1,9 +1,10 @@
 import { existsSync, mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { intersectionOverUnion, type Quad } from '@dossier/core/capture';
+import type { Quad } from '@dossier/core/capture';
 import { printedCards, readAgainst, type ReadField } from '@dossier/core/fixtures/printed-cards';
 import { DOUBT_BELOW } from '@dossier/core/reading';
 import { drawPrinted, type DrawnCard } from '@dossier/demo/printed';
+import { cardAt } from './doubts';
 import { readFiles, type DeskCard } from './readFiles';
 
 export interface DrawnFigures {
@@ -18,8 +19,6 @@ export interface DrawnFigures {
 }
 
 type Outcome = Omit<DrawnCard, 'photo'> & { id: string; fields: ReadField[] | undefined };
-
-const SAME_CARD = 0.5;
 
 /**
  * Photographs of printed cards of made-up people in layouts, typefaces and light that follow from a seed, and what is read
@@ -50,7 +49,7 @@ const tell = (of: number) => (done: number) => {
 };
 
 function fieldsOf({ card, quad }: { card: DrawnCard['card']; quad: Quad }, id: string, desk: readonly DeskCard[]) {
-  const found = desk.find((d) => d.photoId === id && intersectionOverUnion(d.quad, quad) >= SAME_CARD);
+  const found = cardAt(desk, id, quad);
   return found && readAgainst(card, found.proposal);
 }
 

@@ -1,7 +1,7 @@
-import { intersectionOverUnion } from '@dossier/core/capture';
 import { effortOf } from '@dossier/core/proof/effort';
 import type { FieldName } from '@dossier/core/reading';
 import type { TruthPhoto } from './calibration';
+import { cardAt } from './doubts';
 import type { DeskCard } from './readFiles';
 
 export interface EffortFigure {
@@ -16,7 +16,6 @@ export interface EffortFigure {
   timesFewer: number;
 }
 
-const SAME_CARD = 0.5;
 /** The truth's texts that are fields of the desk. */
 const TEXTS: readonly FieldName[] = ['prefix', 'givenName', 'middleName', 'familyName', 'suffix', 'title', 'department', 'company']; // prettier-ignore
 const PLACES: readonly FieldName[] = ['street', 'postalCode', 'locality'];
@@ -25,7 +24,7 @@ const PLACES: readonly FieldName[] = ['street', 'postalCode', 'locality'];
 export function measureEffort(truth: readonly TruthPhoto[], desk: readonly DeskCard[]): EffortFigure {
   const efforts = truth.flatMap((photo) =>
     photo.cards.flatMap((card) => {
-      const found = desk.find((d) => d.photoId === photo.id && intersectionOverUnion(d.quad, card.quad) >= SAME_CARD);
+      const found = cardAt(desk, photo.id, card.quad);
       return found ? [effortOf(found.proposal.fields, found.reading, wantedIn(card.fields))] : [];
     }),
   );

@@ -1,10 +1,11 @@
 import { isPoorPicture } from '../../capture';
 import { fold } from '../../text';
-import type { FieldName, FieldProposal, SourceSpan } from '../proposal';
+import type { FieldProposal, SourceSpan } from '../proposal';
 import type { ReadLine } from '../types';
 import type { UnscoredProposal } from '../unscoredProposal';
 import { featuresOf, type JudgedCard } from './features';
 import { fittedConfidence } from './model';
+import { EXACT_FIELDS } from './models';
 
 /**
  * The engine is far too sure of single characters (measured on phone photographs: most wrong ones
@@ -20,9 +21,6 @@ const LOOKS_FOR_AN_ERROR = 5;
 export const DOUBT_BELOW = 1 - 1 / LOOKS_FOR_AN_ERROR;
 /** A character with a probability below this is marked in its field. */
 export const CHARACTER_DOUBT_BELOW = 0.9;
-
-/** Fields whose every character must be right to be of use. */
-const EXACT_FIELDS: readonly FieldName[] = ['email', 'phone', 'website', 'postalCode'];
 
 /** No field against which the card itself speaks is shown without a doubt. */
 const MOST_CONTESTED = 0.7;

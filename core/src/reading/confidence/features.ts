@@ -14,7 +14,7 @@ import { domainAgreement } from '../roles';
 import { countriesOfTowns } from '../tables/towns';
 import type { ReadCharacter, Reading, ReadLine } from '../types';
 import type { UnscoredProposal } from '../unscoredProposal';
-import type { Features } from './models';
+import { EXACT_FIELDS, type Features } from './models';
 
 /** What a proposal is judged by: the card as it was read and what else is proposed for it. */
 export interface JudgedCard {
@@ -26,8 +26,6 @@ export interface JudgedCard {
   drafts: readonly UnscoredProposal[];
 }
 
-/** Fields whose every character must be right to be of use: of two places where one is printed each alone would do. */
-const EXACT: readonly FieldName[] = ['email', 'phone', 'website', 'postalCode'];
 const NAME: readonly FieldName[] = ['givenName', 'middleName', 'familyName'];
 
 const clamp = (value: number, least: number, most: number): number => Math.min(most, Math.max(least, value));
@@ -50,7 +48,7 @@ function ofCharacters({ field, sources }: UnscoredProposal, { reading, lines }: 
   if (places.length === 0) return { inferred: 1 };
   const leastOf = (characters: readonly ReadCharacter[]) => Math.min(...characters.map(({ probability }) => probability)); // prettier-ignore
   const surest = places.toSorted((a, b) => leastOf(b) - leastOf(a))[0]!;
-  const characters = EXACT.includes(field) ? surest : places.flat();
+  const characters = EXACT_FIELDS.includes(field) ? surest : places.flat();
   const doubtful = characters.filter(({ probability }) => probability < 0.9);
   const rival = Math.max(0, ...characters.map(({ alternatives }) => alternatives[0]?.probability ?? 0));
   const accented = characters.filter(({ text }) => text > '\u00bf' && /\p{L}/u.test(text));
@@ -65,7 +63,7 @@ function ofCharacters({ field, sources }: UnscoredProposal, { reading, lines }: 
     doubtfulAccent: flag(accented.some(({ probability }) => probability < 0.95)),
     lostAccent: clamp(1 + Math.log10(Math.max(1e-9, ...characters.flatMap(({ alternatives }) => alternatives.filter(({ text }) => text > '\u00bf').map(({ probability }) => probability)))) / 4, 0, 1),
     poorPicture: flag(reading.quality !== undefined && isPoorPicture(reading.quality)),
-    printedTwice: flag(EXACT.includes(field) && places.length > 1),
+    printedTwice: flag(EXACT_FIELDS.includes(field) && places.length > 1),
   }; // prettier-ignore
 }
 
@@ -91,7 +89,7 @@ function ofChoice(draft: UnscoredProposal, card: JudgedCard): Record<string, num
     changed: flag(sources.length > 0 && !isSame),
     ...repairsAt(sources, reading.lines, lines),
     severalSuch: clamp(rivals / 2, 0, 1),
-    joined: flag(!EXACT.includes(field) && sources.length > 1),
+    joined: flag(!EXACT_FIELDS.includes(field) && sources.length > 1),
   };
 }
 
@@ -130,7 +128,7 @@ function ofPlace({ sources, field }: UnscoredProposal, { geometry, drafts, readi
     looseOnNext: flag(neighbours.some((line) => unclaimedOn(line) > 0.2)),
     atEdge: flag(own.some(({ left, right }) => left < margin || right > reading.width - margin)),
     small: flag(Math.min(...own.map(({ height }) => height)) < 0.028 * Math.min(reading.width, reading.height)),
-    large: flag(!EXACT.includes(field) && Math.max(...own.map(({ relativeHeight }) => relativeHeight)) > 1.2),
+    large: flag(!EXACT_FIELDS.includes(field) && Math.max(...own.map(({ relativeHeight }) => relativeHeight)) > 1.2),
     topmost: flag(own.some(({ isTopmost }) => isTopmost)),
   };
 } // prettier-ignore

@@ -1,3 +1,8 @@
+import type { FieldName } from '../proposal';
+
+/** Fields whose every character must be right to be of use: of two places where one is printed each alone would do. */
+export const EXACT_FIELDS: readonly FieldName[] = ['email', 'phone', 'website', 'postalCode'];
+
 /** Values about 0–1 by what they are, those that are 0 left out. Their names are what the weights are told apart by. */
 export type Features = Readonly<Record<string, number>>;
 
