@@ -76,6 +76,7 @@ import { WorkspaceAskedOnce1780000000039 } from './migrations/1780000000039-work
 import { Directory1780000000040 } from './migrations/1780000000040-directory';
 import { OwnPlaces1780000000041 } from './migrations/1780000000041-ownPlaces';
 import { ReadFromIndexes1780000000042 } from './migrations/1780000000042-readFromIndexes';
+import { ListedInTurn1780000000043 } from './migrations/1780000000043-listedInTurn';
 import { StoredFile } from './platform/entities';
 
 /** The database of Dossier through one role's connection. */
@@ -133,6 +134,7 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       Directory1780000000040,
       OwnPlaces1780000000041,
       ReadFromIndexes1780000000042,
+      ListedInTurn1780000000043,
     ],
     entities: [
       Workspace,

@@ -4,6 +4,7 @@ import { foldedWords } from '@dossier/core/people/search';
 import fc from 'fast-check';
 import { Client, personFields } from './client';
 import { mobile } from './somebody';
+import { until } from './services';
 import { Sql } from './sql';
 
 jest.setTimeout(180_000);
@@ -283,6 +284,32 @@ describe('the listing of people', () => {
     await owner.query('delete from person_listing');
     await owner.query('select list_people_again(array(select id from person))');
     expect(await kept()).toEqual(before);
+  });
+
+  it('says all of somebody about whom two write at once', async () => {
+    const id = await rep.filed(personFields({ givenName: 'Two', familyName: 'Atonce' }), { note: 'Nothing yet.' });
+    const listed = async () => (await owner.query<{ marks: string[]; words: string[] }[]>('select marks, words from person_listing where person_id = $1', [id]))[0]; // prettier-ignore
+    const other = Sql.ofOwner();
+    let second: Promise<unknown> = Promise.resolve();
+    await owner.transaction(async (first) => {
+      await first.query(
+        `insert into consent (id, workspace_id, person_id, channels, scope, wording, how, given_at, by)
+         select gen_random_uuid(), workspace_id, id, '{email}', 'news', 'May write.', 'said', now(), owner_id from person where id = $1`,
+        [id],
+      );
+      second = other.query(`update note set text = 'Wants sealwagons.' where person_id = $1`, [id]);
+      await until(async () => {
+        const waiting = await owner.query(
+          `select from pg_stat_activity where wait_event_type = 'Lock' and query like 'update note set text%'`,
+        );
+        return waiting.length > 0;
+      });
+    });
+    await second;
+    await other.destroy();
+    const told = await listed();
+    await owner.query('select list_people_again(array[$1]::uuid[])', [id]);
+    expect(told).toEqual(await listed());
   });
 
   it('knows no word of somebody who was erased', async () => {
