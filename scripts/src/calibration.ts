@@ -1,6 +1,6 @@
 import { foldTight } from '@dossier/core/text';
 import { intersectionOverUnion, type Quad } from '@dossier/core/capture';
-import { DOUBT_BELOW, type CardPrediction } from '@dossier/core/reading';
+import type { CardPrediction } from '@dossier/core/reading';
 import type { PhotoPrediction } from './readFiles';
 
 type Fields = Record<string, unknown> & { address?: Record<string, unknown> | null };
@@ -34,7 +34,7 @@ const SAME_CARD = 0.5;
  * how many wrong ones a person would be shown without a mark.
  */
 export function calibrate(truth: readonly TruthPhoto[], predictions: Record<string, PhotoPrediction>): Calibration {
-  const samples: { confidence: number; right: boolean }[] = [];
+  const samples: { confidence: number; marked: boolean; right: boolean }[] = [];
   let cards = 0;
   for (const photo of truth) {
     for (const card of photo.cards) {
@@ -44,12 +44,13 @@ export function calibrate(truth: readonly TruthPhoto[], predictions: Record<stri
       for (const field of CHECKED) {
         const confidence = predicted.confidence[field];
         const right = isRight(field, card, predicted);
-        if (confidence !== undefined && right !== undefined) samples.push({ confidence, right });
+        if (confidence !== undefined && right !== undefined)
+          samples.push({ confidence, marked: predicted.doubts.includes(field), right });
       }
     }
   }
-  const unmarked = samples.filter((s) => s.confidence >= DOUBT_BELOW);
-  const marked = samples.filter((s) => s.confidence < DOUBT_BELOW);
+  const unmarked = samples.filter((s) => !s.marked);
+  const marked = samples.filter((s) => s.marked);
   const share = (of: readonly { right: boolean }[], right: boolean) =>
     of.length > 0 ? of.filter((s) => s.right === right).length / of.length : 0;
   const bins = EDGES.slice(0, -1).map((from, i) => {

@@ -1,5 +1,5 @@
 import { intersectionOverUnion, type Quad } from '@dossier/core/capture';
-import { DOUBT_BELOW } from '@dossier/core/reading';
+import { doubtBelow, type FieldName } from '@dossier/core/reading';
 
 /** One value as a person sees it on the desk, or one that is not there. */
 export interface Shown {
@@ -24,13 +24,17 @@ export interface DoubtFigures {
   /** Marks, and those that stand on something wrong. */
   marks: number;
   marksWrong: number;
-  /** Share of cards clean and of those wrong where only so sure a field is shown without a mark. */
-  curve: { below: number; clean: number; wrong: number }[];
+  /** Share of cards clean and of those wrong where an error costs so many looks. */
+  curve: { looks: number; clean: number; wrong: number }[];
   /** Mean distance of confidence from what was right, over bins of as many fields. */
   calibrationError: number;
 }
 
-const isMarked = ({ confidence }: Shown, below = DOUBT_BELOW) => confidence !== undefined && confidence < below;
+const FIELDS: Readonly<Record<string, FieldName>> = { name: 'familyName', emails: 'email', phones: 'phone' };
+
+/** Whether a value is shown with a mark. @param looks that an error in a key field costs */
+export const isMarked = ({ key, confidence }: Shown, looks?: number): boolean =>
+  confidence !== undefined && confidence < doubtBelow(FIELDS[key] ?? (key as FieldName), looks);
 /** Whether a card can be filed without an edit. */
 export const isWithoutEdit = (card: readonly Shown[]): boolean =>
   card.every(({ key, right }) => right || !KEY.has(key));
@@ -39,8 +43,8 @@ export const isWithoutEdit = (card: readonly Shown[]): boolean =>
 export function doubtsOf(cards: readonly (readonly Shown[])[]): DoubtFigures {
   const shown = cards.flat().filter(({ confidence }) => confidence !== undefined);
   const [marks, unmarked] = [shown.filter((f) => isMarked(f)), shown.filter((f) => !isMarked(f))];
-  const cleanAt = (below: number) => cards.filter((card) => !card.some((field) => isMarked(field, below)));
-  const clean = cleanAt(DOUBT_BELOW);
+  const cleanAt = (looks?: number) => cards.filter((card) => !card.some((field) => isMarked(field, looks)));
+  const clean = cleanAt();
   return {
     cards: cards.length,
     clean: clean.length,
@@ -49,10 +53,10 @@ export function doubtsOf(cards: readonly (readonly Shown[])[]): DoubtFigures {
     unmarkedWrong: unmarked.filter(({ right }) => !right).length,
     marks: marks.length,
     marksWrong: marks.filter(({ right }) => !right).length,
-    curve: [0.5, 0.6, 0.7, 0.8, 0.85, 0.9, 0.95].map((below) => {
-      const at = cleanAt(below);
+    curve: [3, 4, 5, 6, 7, 8, 9, 10, 12, 15, 20].map((looks) => {
+      const at = cleanAt(looks);
       return {
-        below,
+        looks,
         clean: at.length / cards.length,
         wrong: at.filter((card) => !isWithoutEdit(card)).length / Math.max(1, at.length),
       };
@@ -92,7 +96,7 @@ export const describeDoubts = (f: DoubtFigures): string =>
     `fields without a mark wrong       ${share(f.unmarkedWrong, f.unmarked)}`,
     `marks that stand on something wrong ${share(f.marksWrong, f.marks)}`,
     `confidence off by                 ${(100 * f.calibrationError).toFixed(1)} points`,
-    `at other marks (below: clean / of those wrong)  ${f.curve.map((c) => `${c.below}: ${(100 * c.clean).toFixed(0)} / ${(100 * c.wrong).toFixed(1)}`).join('   ')}`,
+    `if an error cost so many looks (clean / of those wrong)  ${f.curve.map((c) => `${c.looks}: ${(100 * c.clean).toFixed(0)} / ${(100 * c.wrong).toFixed(1)}`).join('   ')}`,
   ].join('\n');
 
 const SAME_CARD = 0.5;

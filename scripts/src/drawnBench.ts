@@ -2,10 +2,10 @@ import { existsSync, mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Quad } from '@dossier/core/capture';
 import { printedCards, readAgainst, type ReadField } from '@dossier/core/fixtures/printed-cards';
-import { DOUBT_BELOW } from '@dossier/core/reading';
 import { drawPrinted, type DrawnCard } from '@dossier/demo/printed';
-import { cardAt } from './doubts';
+import { cardAt, doubtsOf, isMarked, isWithoutEdit, type Shown } from './doubts';
 import { readFiles, type DeskCard } from './readFiles';
+import { plain } from './shown';
 
 export interface DrawnFigures {
   seed: number;
@@ -53,36 +53,20 @@ function fieldsOf({ card, quad }: { card: DrawnCard['card']; quad: Quad }, id: s
   return found && readAgainst(card, found.proposal);
 }
 
-/** What a card needs to be filed without an edit; a postal address is proved by few. */
-const ESSENTIAL = new Set(['name', 'title', 'company', 'emails', 'phones']);
-
-/** Case, the kind of quotes and of dashes, and points in names do not count, as in the scorer of the evaluation set. */
-function plain(key: string, text: string): string {
-  const alike = text
-    .normalize('NFC')
-    .toLowerCase()
-    .replace(/[’‘`´]/g, "'")
-    .replace(/[“”„«»]/g, '"')
-    .replace(/[–—‑]/g, '-')
-    .replace(/[\s.,;:]+$/, '');
-  if (key === 'title') return alike.replace(/[\s,/|·•&;-]|\band\b/g, '');
-  return key === 'name' || key === 'company' ? alike.replace(/[.,]/g, '') : alike;
-}
-
-const isRight = ({ key, read, expected }: ReadField) => plain(key, read) === plain(key, expected);
-const isMarked = ({ confidence }: ReadField) => confidence !== undefined && confidence < DOUBT_BELOW;
+const shownAs = ({ key, read, expected, confidence }: ReadField): Shown => ({
+  key,
+  right: plain(key, read) === plain(key, expected),
+  confidence,
+});
 
 function figuresOf(outcomes: readonly Outcome[]): Omit<DrawnFigures, 'seed' | 'cards'> {
-  const found = outcomes.flatMap(({ fields }) => (fields ? [fields] : []));
-  const shown = found.flat().filter(({ confidence }) => confidence !== undefined);
-  const unmarked = shown.filter((field) => !isMarked(field));
+  const found = outcomes.flatMap(({ fields }) => (fields ? [fields.map(shownAs)] : []));
+  const { marks, unmarked, unmarkedWrong } = doubtsOf(found);
   return {
     found: found.length,
-    noEdit:
-      found.filter((fields) => fields.every((field) => isRight(field) || !ESSENTIAL.has(field.key))).length /
-      outcomes.length,
-    markedACard: (shown.length - unmarked.length) / found.length,
-    wrongUnmarked: unmarked.filter((field) => !isRight(field)).length / unmarked.length,
+    noEdit: found.filter(isWithoutEdit).length / outcomes.length,
+    markedACard: marks / found.length,
+    wrongUnmarked: unmarkedWrong / unmarked,
   };
 }
 
@@ -90,10 +74,12 @@ function describeWrong({ id, layout, typeface, fields }: Outcome): string[] {
   const where = `${id.padStart(3)} ${layout} ${typeface}`;
   if (!fields) return [`${where}: not found`];
   return fields
-    .filter((field) => !isRight(field))
+    .filter((field) => !shownAs(field).right)
     .map((field) => {
       const sure =
-        field.confidence === undefined ? 'missing' : `${field.confidence.toFixed(2)}${isMarked(field) ? '' : ' !'}`;
+        field.confidence === undefined
+          ? 'missing'
+          : `${field.confidence.toFixed(2)}${isMarked(shownAs(field)) ? '' : ' !'}`;
       return `${where}: ${field.key} (${sure}) "${field.read}" for "${field.expected}"`;
     });
 }

@@ -44,6 +44,7 @@ const FOR = [
   'printedTwice',
   'agrees',
   'known',
+  'knownAccent',
   'inMailbox',
   'form',
   'byName',
@@ -51,8 +52,8 @@ const FOR = [
   'sameDomain',
 ];
 const AGAINST = [
-  'unsure', 'doubtfulCharacters', 'below70', 'below90', 'below99', 'rivalCharacter', 'doubtfulAccent', 'lostAccent', 'poorPicture', 'contested', 'offered', 'changed',
-  'repairedLetter', 'repairedAccent', 'weakRole', 'inferred', 'joined', 'looseBelow', 'looseAbove', 'looseBeside', 'looseOnNext', 'atEdge', 'small', 'odd', 'nameless', 'letterBefore', 'goesOn', 'nearKnown', 'few', 'national', 'nationalUnplaced', 'unlabelled', 'american', 'otherCountry', 'single',
+  'unsure', 'doubtfulCharacters', 'below70', 'below90', 'below99', 'rivalLetter', 'rivalAccent', 'likelyAccent', 'accentAsLikely', 'poorPicture', 'contested', 'offered', 'changed',
+  'repairedLetter', 'repairedAccent', 'weakRole', 'inferred', 'joined', 'looseBelow', 'looseAbove', 'looseBeside', 'looseOnNext', 'atEdge', 'small', 'odd', 'nameless', 'letterBefore', 'goesOn', 'nearKnown', 'few', 'national', 'nationalUnplaced', 'unlabelled', 'american', 'otherCountry', 'single', 'looseLines', 'oneWord', 'looseInDomain', 'nearDomain', 'nearFirm', 'nearName', 'apart', 'manyParts', 'wordBefore', 'strangeLine', 'strangeLabel', 'trunkless', 'brokenOff',
 ]; // prettier-ignore
 const DIRECTIONS: Directions = Object.fromEntries([
   ...FOR.map((name) => [name, 1] as const),

@@ -1,5 +1,5 @@
 import type { PrintedCard } from '@dossier/core/fixtures/printed-cards';
-import { DOUBT_BELOW, type CardProposal, type FieldName, type FieldProposal } from '@dossier/core/reading';
+import { isDoubt, type CardProposal, type FieldName, type FieldProposal } from '@dossier/core/reading';
 import type { TruthPhoto } from './calibration';
 import { cardAt, type Shown } from './doubts';
 import type { DeskCard } from './readFiles';
@@ -50,11 +50,12 @@ export function wantedOfTruth(fields: Fields, qr: string | undefined): Wanted & 
 }
 
 /** Case, the kind of quotes and of dashes, and points do not count, as in the scorer of the evaluation set. */
-export function plain(field: FieldName | 'name', text: string): string {
+export function plain(field: string, text: string): string {
   const alike = text
     .normalize('NFC')
     .toLowerCase()
     .replace(/[’‘`´]/g, "'")
+    .replace(/[“”„«»]/g, '"')
     .replace(/[–—‑]/g, '-')
     .replace(/^(?:https?:\/\/)?www\./, '')
     .replace(/[\s.,;:/]+$/, '');
@@ -103,7 +104,7 @@ export function shownOf(proposal: CardProposal | undefined, wanted: Wanted & { n
     shown.push({ key, right: verdicts.every((verdict) => verdict !== false) && !missing, confidence: least(own) });
   }
   // Marks on what the truth does not tell of are looks at something right, as far as is known.
-  const other = fields.filter(({ field, confidence }) => !NAME.includes(field) && !KEYS.some(([key]) => key === field && wanted[key] !== undefined && wanted[key] !== null) && confidence < DOUBT_BELOW); // prettier-ignore
+  const other = fields.filter(({ field, confidence }) => !NAME.includes(field) && !KEYS.some(([key]) => key === field && wanted[key] !== undefined && wanted[key] !== null) && isDoubt({ field, confidence })); // prettier-ignore
   return [...shown, ...other.map(({ field, confidence }) => ({ key: field, right: true, confidence }))];
 }
 

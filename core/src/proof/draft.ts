@@ -8,7 +8,7 @@ import {
   type TextField,
 } from '../people';
 import {
-  DOUBT_BELOW,
+  isDoubt,
   FIELD_NAMES,
   REPEATABLE_FIELDS,
   type FieldName,
@@ -55,7 +55,7 @@ export function draftOf(proposals: readonly FieldProposal[]): Draft {
   };
 }
 
-export const isDoubtful = (field: DraftField): boolean => !field.leftOut && field.confidence < DOUBT_BELOW;
+export const isDoubtful = (field: DraftField): boolean => !field.leftOut && isDoubt(field);
 
 /** A person wrote the value: it is settled. */
 export function editField(
@@ -267,5 +267,4 @@ export function guessOf(proposals: readonly FieldProposal[]): { name: string | n
   return { name: name || null, company: value('company') ?? null };
 }
 
-export const countDoubts = (proposals: readonly FieldProposal[]): number =>
-  proposals.filter((p) => p.confidence < DOUBT_BELOW).length;
+export const countDoubts = (proposals: readonly FieldProposal[]): number => proposals.filter(isDoubt).length;

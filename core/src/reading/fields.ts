@@ -1,5 +1,5 @@
 /** The words of the reading room without its methods, for whoever only shows what was read. */
 export * from './types';
 export * from './proposal';
-export { CHARACTER_DOUBT_BELOW, DOUBT_BELOW } from './confidence';
+export { CHARACTER_DOUBT_BELOW, doubtBelow, isDoubt } from './confidence';
 export { EXPECTABLE_LANGUAGES } from './tables/alphabets';

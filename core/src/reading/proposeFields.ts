@@ -62,22 +62,17 @@ export function proposeFields(reading: Reading, options: ProposeOptions = {}): C
   );
   const claimed = new Set(fields.flatMap((p) => p.sources.map((s) => s.line)));
   return {
-    fields: inDeskOrder([...fields, ...missingValues(card, card.country)]),
+    fields: inDeskOrder([...fields, ...missingValues(card)]),
     looseLines: card.lines.map((_, i) => i).filter((i) => !claimed.has(i)),
     country: card.country,
   };
-}
-
-/** What is proposed for a card before it is known how far each can be believed. */
-export interface DraftedCard extends JudgedCard {
-  country: string | undefined;
 }
 
 /**
  * Addresses and numbers by their form, then the postal address around its code, then name, company, title and department in one joint choice
  * among the lines that are left; all of it is held against the codes on the card and what the workspace knows.
  */
-export function draftFields(reading: Reading, options: ProposeOptions = {}): DraftedCard {
+export function draftFields(reading: Reading, options: ProposeOptions = {}): JudgedCard {
   const { learned } = options;
   const repaired = reading.lines.map(repairLine);
   const printed = cardLines({ ...reading, lines: repaired });

@@ -20,7 +20,10 @@ export function proposeSides(front: Reading, back: Reading, options: ProposeOpti
   const said = second.fields.filter(({ value }) => value !== '');
   // What one side lacks may stand on the other.
   const fields = first.fields
-    .filter(({ field, value }) => value !== '' || !said.some((other) => other.field === field))
+    .filter(
+      ({ field, value, sources }) =>
+        value !== '' || !said.some((other) => other.field === field || (sources.length === 0 && isWayToReach(other))),
+    ) // prettier-ignore
     .map((field) => ({ ...field }));
   const used = new Set<number>();
   const isOtherOffice = hasOtherAddress(first.fields, said);
@@ -40,6 +43,8 @@ export function proposeSides(front: Reading, back: Reading, options: ProposeOpti
   const note = noteFrom(back, used, fields);
   return { ...first, fields: note ? [...fields, note] : fields };
 }
+
+const isWayToReach = ({ field }: FieldProposal): boolean => field === 'email' || field === 'phone';
 
 /** What an address beside the card's own is called. */
 const OTHER_OFFICE = 'Other office';

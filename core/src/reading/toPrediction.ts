@@ -1,6 +1,6 @@
 import type { Quad } from '../capture';
-import { DOUBT_BELOW } from './confidence';
-import type { CardProposal, FieldName } from './proposal';
+import { isDoubt } from './confidence';
+import type { CardProposal, FieldName, FieldProposal } from './proposal';
 
 /** One card in the file format that the scorer reads. */
 export interface CardPrediction {
@@ -20,8 +20,9 @@ export function toPrediction(quad: Quad, { fields: proposed, country }: CardProp
   const fullName = [value('givenName'), value('middleName'), value('familyName')].filter(Boolean).join(' ');
   const hasAddress = fields.some((f) => f.field === 'street' || f.field === 'postalCode');
   const confidence: Record<string, number> = {};
+  const nameOf = ({ field }: FieldProposal) => LIST_NAMES[field] ?? field;
   for (const f of fields) {
-    const name = LIST_NAMES[f.field] ?? f.field;
+    const name = nameOf(f);
     confidence[name] = Math.min(confidence[name] ?? 1, f.confidence);
   }
   return {
@@ -50,7 +51,7 @@ export function toPrediction(quad: Quad, { fields: proposed, country }: CardProp
           }
         : null,
     },
-    doubts: Object.keys(confidence).filter((name) => confidence[name]! < DOUBT_BELOW),
+    doubts: [...new Set(fields.filter(isDoubt).map(nameOf))],
     confidence,
   };
 }

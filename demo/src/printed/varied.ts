@@ -53,7 +53,24 @@ export function variedCard(card: PrintedCard, like: readonly PrintedCard[], rand
     lines: card.lines.map(says),
     expected: Object.fromEntries(Object.entries(card.expected).map(([key, text]) => [key, key === 'phones' ? text : says(text)])), // prettier-ignore
   };
-  return [otherTitle, otherNumbers, otherMailbox, otherOnline, withAside].reduce((made, change) => change(made, random, kin), told); // prettier-ignore
+  const named = withInitial(told, card.expected.name ?? '');
+  return [otherTitle, otherNumbers, otherMailbox, otherOnline, withAside].reduce((made, change) => change(made, random, kin), named); // prettier-ignore
+}
+
+/** The first letter of a mailbox is that of the name which is printed now. */
+function withInitial(card: PrintedCard, nameBefore: string): PrintedCard {
+  const email = card.expected.emails ?? '';
+  const [was, is] = [nameBefore, card.expected.name ?? ''].map((name) => fold(name)[0] ?? '');
+  const line = card.lines.find((text) => text.includes(email));
+  const family = fold(card.expected.name ?? '').replace(/^\S+/, '').replace(/[^a-z]/g, ''); // prettier-ignore
+  const rest = email
+    .split('@')[0]!
+    .slice(1)
+    .replace(/[^a-z]/g, '');
+  const isInitial = email[0] === was && rest !== '' && family.endsWith(rest);
+  if (!line || !is || email.includes(',') || !isInitial) return card;
+  const made = is + email.slice(1);
+  return { ...withLine(card, line, line.replace(email, made)), expected: { ...card.expected, emails: made } };
 }
 
 /** Old words in small letters, and what stands in their place. */

@@ -28,7 +28,9 @@ export function History({ changes, cardIds }: Props) {
         <View key={change.id} className="flex-row gap-3">
           <View className="min-w-0 flex-1 gap-1">
             <Text>
-              {WORDS[change.action](change.actor)}
+              {change.action === 'filed' && !change.cardId
+                ? `Added without a card by ${change.actor}`
+                : WORDS[change.action](change.actor)}
               <Soft>{`  ${formatWhen(change.at)}`}</Soft>
             </Text>
             {FIRST.has(change.action)

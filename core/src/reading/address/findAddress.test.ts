@@ -1,5 +1,5 @@
 import { cardLines } from '../cardLine';
-import { DOUBT_BELOW } from '../confidence/confidence';
+import { isDoubt } from '../confidence/confidence';
 import { proposeFields } from '../proposeFields';
 import { findAddress } from './findAddress';
 import { readingOf, type PrintedLine } from '../readingOf.testing';
@@ -150,7 +150,7 @@ describe('a place over the code that has no word for a street', () => {
     ['Grange Farm, Sixteen Foot Bank', 'March, Cambridgeshire PE15 0TQ'],
   ])('is proposed as a doubt: %s', (place, town) => {
     expect(streetIn(place, town)).toMatchObject({ value: place, reasons: ['stands where a street does'] });
-    expect(streetIn(place, town)!.confidence).toBeLessThan(DOUBT_BELOW);
+    expect(isDoubt(streetIn(place, town)!)).toBe(true);
   });
 
   it.each([

@@ -1,5 +1,5 @@
 import { cardLines } from '../cardLine';
-import { confidenceOf, DOUBT_BELOW, shareDoubts } from './confidence';
+import { confidenceOf, isDoubt, shareDoubts } from './confidence';
 import type { JudgedCard } from './features';
 import type { FieldProposal } from '../proposal';
 import { readingOf } from '../readingOf.testing';
@@ -20,7 +20,7 @@ const draftOf = (
 
 const cardOf = (lines: Parameters<typeof readingOf>[0], ...drafts: UnscoredProposal[]): JudgedCard => {
   const reading = readingOf(lines);
-  return { reading, lines: reading.lines, geometry: cardLines(reading), drafts };
+  return { reading, lines: reading.lines, geometry: cardLines(reading), drafts, country: undefined };
 };
 const confidenceIn = (lines: Parameters<typeof readingOf>[0], draft: UnscoredProposal) =>
   confidenceOf(draft, cardOf(lines, draft));
@@ -48,9 +48,13 @@ describe('the confidence of a value', () => {
   });
 
   it('is a doubt where the card itself disagrees', () => {
-    expect(confidenceIn([sure], draftOf('company', [0], { disagreement: 'Says otherwise.' }))).toBeLessThan(
-      DOUBT_BELOW,
-    );
+    const confidence = confidenceIn([sure], draftOf('company', [0], { disagreement: 'Says otherwise.' }));
+    expect(isDoubt({ field: 'company', confidence })).toBe(true);
+  });
+
+  it('must be higher where somebody is known or reached by it than for the rest', () => {
+    expect(isDoubt({ field: 'email', confidence: 0.85 })).toBe(true);
+    expect(isDoubt({ field: 'street', confidence: 0.85 })).toBe(false);
   });
 });
 

@@ -1,6 +1,6 @@
 import { isPoorPicture } from '../../capture';
 import { fold } from '../../text';
-import type { FieldProposal, SourceSpan } from '../proposal';
+import type { FieldName, FieldProposal, SourceSpan } from '../proposal';
 import type { ReadLine } from '../types';
 import type { UnscoredProposal } from '../unscoredProposal';
 import { featuresOf, type JudgedCard } from './features';
@@ -16,9 +16,21 @@ const FLATTEN = 0.8;
 const FLATTEN_IN_POOR_PICTURE = 0.7;
 
 /** An error that is filed costs as much as so many looks at what was right. */
-const LOOKS_FOR_AN_ERROR = 5;
-/** A field with a confidence below this is shown as a doubt: the look is worth more than what would be overlooked. */
-export const DOUBT_BELOW = 1 - 1 / LOOKS_FOR_AN_ERROR;
+const LOOKS_FOR_AN_ERROR = 8;
+/** By what somebody is known and reached. Whatever else is wrong costs half as much. */
+const KEY_FIELDS: ReadonlySet<FieldName> = new Set(['givenName', 'middleName', 'familyName', 'title', 'company', 'email', 'phone']); // prettier-ignore
+
+/**
+ * Confidence below which a look at a field is worth more than what would be overlooked.
+ * @param looks that an error in a key field costs
+ */
+export const doubtBelow = (field: FieldName, looks = LOOKS_FOR_AN_ERROR): number =>
+  1 - 1 / (KEY_FIELDS.has(field) ? looks : looks / 2);
+
+/** Whether it is shown with a mark. */
+export const isDoubt = ({ field, confidence }: Pick<FieldProposal, 'field' | 'confidence'>): boolean =>
+  confidence < doubtBelow(field);
+
 /** A character with a probability below this is marked in its field. */
 export const CHARACTER_DOUBT_BELOW = 0.9;
 
@@ -29,7 +41,7 @@ const INFERRED = 0.7;
 
 /** What a code on the card or the workspace says needs no picture. */
 const TOLD = 0.95;
-/** A role that so little speaks for is a guess, and no surer than that. */
+/** A role that so little speaks for is a guess, and no surer than that; what stands under a name is a position though no list has the word. */
 const GUESSED = 1.5;
 
 /**
@@ -43,7 +55,7 @@ export function confidenceOf(draft: UnscoredProposal, card: JudgedCard): number 
   const confidence = fitted ?? plainConfidence(draft, card);
   const caps = [
     ...(draft.disagreement ? [MOST_CONTESTED] : []),
-    ...(draft.trust < GUESSED && draft.sources.length > 0 ? [roleCertainty(draft)] : []),
+    ...(draft.field !== 'title' && draft.trust < GUESSED && draft.sources.length > 0 ? [roleCertainty(draft)] : []),
     ...(draft.certainty !== undefined ? [draft.certainty] : []),
     ...(draft.certainty === undefined && draft.sources.length > 0
       ? [capOfCharacters(readCertainty(card.lines, draft, 1))]
@@ -68,7 +80,7 @@ function plainConfidence(draft: UnscoredProposal, { lines, reading: { quality } 
 /** A firm that is called after its owner is no surer than the family name where that is a doubt. */
 export function shareDoubts(proposals: readonly FieldProposal[]): FieldProposal[] {
   const wordsOf = ({ value }: FieldProposal) => fold(value).split(/[^\p{L}\d]+/u);
-  const doubtful = proposals.filter((p) => p.field === 'familyName' && p.confidence < DOUBT_BELOW);
+  const doubtful = proposals.filter((p) => p.field === 'familyName' && isDoubt(p));
   return proposals.map((proposal) => {
     const twins =
       proposal.field === 'company'

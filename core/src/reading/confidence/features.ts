@@ -1,3 +1,4 @@
+import { parsePhoneNumberFromString } from 'libphonenumber-js/max';
 import { isPoorPicture } from '../../capture';
 import { fold, foldTight } from '../../text';
 import { isFreeMail, registeredDomain } from '../../text/domains';
@@ -11,6 +12,8 @@ import { isNextInBlock, type CardLine } from '../cardLine';
 import { isMadeOf, localPartAgreement } from '../names';
 import type { FieldName, SourceSpan } from '../proposal';
 import { domainAgreement } from '../roles';
+import { hasItsAccents } from '../tables/accentedNames';
+import { isAtHome, isForeign } from '../tables/alphabets';
 import { countriesOfTowns } from '../tables/towns';
 import type { ReadCharacter, Reading, ReadLine } from '../types';
 import type { UnscoredProposal } from '../unscoredProposal';
@@ -24,6 +27,8 @@ export interface JudgedCard {
   lines: readonly ReadLine[];
   geometry: readonly CardLine[];
   drafts: readonly UnscoredProposal[];
+  /** ISO 3166 code, where it is told. */
+  country: string | undefined;
 }
 
 const NAME: readonly FieldName[] = ['givenName', 'middleName', 'familyName'];
@@ -41,31 +46,49 @@ export function featuresOf(draft: UnscoredProposal, card: JudgedCard): Features 
 const charactersAt = (lines: readonly ReadLine[], { line, from, to }: SourceSpan): ReadCharacter[] =>
   lines[line]?.characters.slice(from, to).filter(({ text }) => text !== ' ') ?? [];
 
+/** What print and engine take for each other without a difference: cases, and kinds of apostrophe. */
+const alike = (letter: string): string => (/[’‘`´]/.test(letter) ? "'" : letter.toLowerCase());
+
+/** How sure the engine was of a letter; of the same letter under another accent, of a country where one is given, and of another letter. */
+function certaintyOf({ text, probability, alternatives }: ReadCharacter, country: string | undefined): { own: number; accent: number; other: number } {
+  const sum = (is: (other: string) => boolean) => alternatives.reduce((all, other) => all + (is(other.text) ? other.probability : 0), 0);
+  const [letter, base] = [alike(text), fold(text)];
+  const isWritten = (other: string) => country === undefined || /[a-z]/i.test(other) || (isAtHome(other, country) && !isForeign(other, country));
+  return {
+    own: Math.min(1, probability + sum((other) => alike(other) === letter || (fold(other) === base && !isWritten(other)))),
+    accent: sum((other) => alike(other) !== letter && fold(other) === base && isWritten(other)),
+    other: sum((other) => alike(other) !== letter && fold(other) !== base),
+  };
+} // prettier-ignore
+
+/** 0 for a probability of no weight, 1 for certainty, in steps of tenfold. */
+const ofTenfold = (probability: number, steps: number): number => clamp(1 + Math.log10(Math.max(1e-9, probability)) / steps, 0, 1); // prettier-ignore
+
 /** How sure the engine was of the characters. */
-function ofCharacters({ field, sources }: UnscoredProposal, { reading, lines }: JudgedCard): Record<string, number> {
+function ofCharacters({ field, sources }: UnscoredProposal, { reading, lines, country }: JudgedCard): Record<string, number> {
   const front = sources.filter(({ side }) => side === undefined);
-  const places = front.map((span) => charactersAt(lines, span)).filter((characters) => characters.length > 0);
+  const places = front.map((span) => charactersAt(lines, span).map((character) => certaintyOf(character, NAME.includes(field) ? undefined : country))).filter((characters) => characters.length > 0);
   if (places.length === 0) return { inferred: 1 };
-  const leastOf = (characters: readonly ReadCharacter[]) => Math.min(...characters.map(({ probability }) => probability)); // prettier-ignore
+  const leastOf = (characters: readonly { own: number }[]) => Math.min(...characters.map(({ own }) => own));
   const surest = places.toSorted((a, b) => leastOf(b) - leastOf(a))[0]!;
   const characters = EXACT_FIELDS.includes(field) ? surest : places.flat();
-  const doubtful = characters.filter(({ probability }) => probability < 0.9);
-  const rival = Math.max(0, ...characters.map(({ alternatives }) => alternatives[0]?.probability ?? 0));
-  const accented = characters.filter(({ text }) => text > '\u00bf' && /\p{L}/u.test(text));
+  const least = leastOf(characters);
+  const [rivalAccent, rivalLetter] = [Math.max(...characters.map(({ accent }) => accent)), Math.max(...characters.map(({ other }) => other))];
   return {
-    leastSure: clamp(logit(clamp(leastOf(characters), 0.02, 0.9999)) / 9, -0.4, 1),
-    unsure: clamp((10 * characters.reduce((sum, { probability }) => sum - Math.log(clamp(probability, 0.01, 1)), 0)) / characters.length, 0, 1),
-    doubtfulCharacters: clamp(doubtful.length / 4, 0, 1),
-    below70: flag(leastOf(characters) < 0.7),
-    below90: flag(doubtful.length > 0),
-    below99: flag(leastOf(characters) < 0.99),
-    rivalCharacter: rival,
-    doubtfulAccent: flag(accented.some(({ probability }) => probability < 0.95)),
-    lostAccent: clamp(1 + Math.log10(Math.max(1e-9, ...characters.flatMap(({ alternatives }) => alternatives.filter(({ text }) => text > '\u00bf').map(({ probability }) => probability)))) / 4, 0, 1),
+    leastSure: clamp(logit(clamp(least, 0.02, 0.9999)) / 9, -0.4, 1),
+    unsure: clamp((10 * characters.reduce((sum, { own }) => sum - Math.log(clamp(own, 0.01, 1)), 0)) / characters.length, 0, 1),
+    doubtfulCharacters: clamp(characters.filter(({ own }) => own < 0.9).length / 4, 0, 1),
+    below70: flag(least < 0.7),
+    below90: flag(least < 0.9),
+    below99: flag(least < 0.99),
+    rivalLetter: ofTenfold(rivalLetter, 3),
+    rivalAccent: ofTenfold(rivalAccent, 3),
+    likelyAccent: flag(rivalAccent > 0.03),
+    accentAsLikely: clamp(2 * rivalAccent, 0, 1),
     poorPicture: flag(reading.quality !== undefined && isPoorPicture(reading.quality)),
     printedTwice: flag(EXACT_FIELDS.includes(field) && places.length > 1),
-  }; // prettier-ignore
-}
+  };
+} // prettier-ignore
 
 const printedAt = ({ sources }: UnscoredProposal, { reading }: JudgedCard): string =>
   sources
@@ -125,6 +148,7 @@ function ofPlace({ sources, field }: UnscoredProposal, { geometry, drafts, readi
     looseBelow: flag(loose.some((line) => near(last, line))),
     looseAbove: flag(loose.some((line) => near(line, first))),
     looseBeside: clamp(Math.max(...own.map(unclaimedOn)) * 2, 0, 1),
+    looseLines: clamp(loose.length / 3, 0, 1),
     looseOnNext: flag(neighbours.some((line) => unclaimedOn(line) > 0.2)),
     atEdge: flag(own.some(({ left, right }) => left < margin || right > reading.width - margin)),
     small: flag(Math.min(...own.map(({ height }) => height)) < 0.028 * Math.min(reading.width, reading.height)),
@@ -132,6 +156,52 @@ function ofPlace({ sources, field }: UnscoredProposal, { geometry, drafts, readi
     topmost: flag(own.some(({ isTopmost }) => isTopmost)),
   };
 } // prettier-ignore
+
+const frontOf = ({ sources }: UnscoredProposal): SourceSpan | undefined =>
+  sources.find(({ side }) => side === undefined);
+const beforeIt = (draft: UnscoredProposal, { reading }: JudgedCard): string => {
+  const at = frontOf(draft);
+  return at ? (reading.lines[at.line]?.text.slice(0, at.from) ?? '') : '';
+};
+const afterIt = (draft: UnscoredProposal, { reading }: JudgedCard): string => {
+  const at = frontOf(draft);
+  return at ? (reading.lines[at.line]?.text.slice(at.to) ?? '') : '';
+};
+const wordsAt = ({ line, from, to }: SourceSpan, { reading }: JudgedCard): string[] =>
+  (reading.lines[line]?.text.slice(from, to) ?? '').split(/[\s/|,·•&-]+/).filter(Boolean);
+
+/** Words of lines that nothing claims. */
+function looseWords({ drafts, geometry }: JudgedCard): string[] {
+  const claimed = new Set(drafts.flatMap(({ sources }) => sources.map(({ line }) => line)));
+  return geometry
+    .filter(({ index }) => !claimed.has(index))
+    .flatMap(({ text }) => text.split(/\s+/).map(foldTight))
+    .filter((word) => word.length >= 4);
+}
+
+/** Whether a word of it stands elsewhere with one letter read otherwise. */
+function isNearWordOf(value: string, others: readonly string[]): boolean {
+  const wordsOf = (text: string) => text.split(/[\s./_-]+/).map(foldTight).filter((word) => word.length >= 5); // prettier-ignore
+  const told = others.map(foldTight);
+  return wordsOf(value).some((word) => !told.some((text) => text.includes(word)) && told.some((text) => hasWithOneOther(text, word))); // prettier-ignore
+}
+
+/** Whether a word stands in a text with one letter another one. */
+function hasWithOneOther(text: string, word: string): boolean {
+  for (let at = 0; at + word.length <= text.length; at++) {
+    let other = 0;
+    for (let i = 0; i < word.length && other < 2; i++) if (text[at + i] !== word[i]) other++;
+    if (other === 1) return true;
+  }
+  return false;
+}
+
+/** Whether the 0 is not printed with which such a number is dialled at home. */
+function isTrunkless(draft: UnscoredProposal, card: JudgedCard): boolean {
+  const number = parsePhoneNumberFromString(draft.value);
+  const hasTrunk = number?.formatNational().replace(/\D/g, '') === `0${number?.nationalNumber}`;
+  return hasTrunk && !/^\P{N}*0/u.test(printedAt(draft, card));
+}
 
 /** Whether the value is like what it should be, and what else the card says of it. */
 function ofValue(draft: UnscoredProposal, card: JudgedCard): Record<string, number> {
@@ -152,12 +222,16 @@ function ofValue(draft: UnscoredProposal, card: JudgedCard): Record<string, numb
       inMailbox: flag(locals.some((local) => foldTight(value).length > 2 && foldTight(local).includes(foldTight(value)))),
       alone: flag(locals.length === 0),
       known: flag(words.some((word) => givenNames.has(word))),
+      knownAccent: flag(words.some((word) => hasItsAccents(word, card.country))),
       otherKnown: flag(field !== 'givenName' && givenNames.has(valuesOf('givenName')[0] ?? '')),
       long: clamp((words.length - 1) / 3, 0, 1),
       short: flag(value.replace(/\P{L}/gu, '').length < 3),
       trade: flag(words.some((word) => tradeWords.has(word) || titleHeads.has(word) || departmentTopics.has(word))),
       particles: flag(words.some((word) => nameParticles.has(word))),
       asFirm: Math.max(0, ...domains.map((domain) => domainAgreement(name, domain))),
+      apart: flag(new Set(drafts.filter((other) => NAME.includes(other.field)).flatMap(({ sources }) => sources.map(({ line }) => line))).size > 1),
+      manyParts: clamp((name.split(/\s+/).length - 2) / 2, 0, 1),
+      nearFirm: flag(isNearWordOf(value, [...valuesOf('company'), ...locals, ...domains])),
     };
   }
   if (field === 'title' || field === 'department') {
@@ -170,7 +244,8 @@ function ofValue(draft: UnscoredProposal, card: JudgedCard): Record<string, numb
       long: clamp((words.length - 3) / 4, 0, 1),
       single: flag(words.length === 1),
       noHead: flag(!words.some((word) => titleHeads.has(word))),
-      goesOn: flag(/(?:[-,&/]|\b(?:of|de|du|des|für|per|til|och|and|und|et|y|e|van|voor|d))$/iu.test(value)),
+      goesOn: flag(/(?:[-,&/]|\b(?:of|de|du|des|für|per|til|och|and|und|et|y|e|van|voor|d))$/iu.test(value) || /\([^)]*$/.test(value)),
+      strangeLine: flag(draft.sources.length > 1 && draft.sources.some((span) => !wordsAt(span, card).some(isKnown))),
     };
   }
   if (field === 'company') {
@@ -185,6 +260,8 @@ function ofValue(draft: UnscoredProposal, card: JudgedCard): Record<string, numb
       single: flag(words.length === 1),
       long: clamp((words.length - 3) / 4, 0, 1),
       person: flag(words.some((word) => givenNames.has(word))),
+      looseInDomain: flag(looseWords(card).some((word) => domains.some((domain) => foldTight(domain).includes(word)) && !foldTight(value).includes(word))),
+      nearDomain: flag(isNearWordOf(value, [...locals, ...domains])),
       goesOn: flag(/(?:[-,&/]|\b(?:of|de|du|des|für|und|and|et|y|e|van|voor))$/iu.test(value)),
     };
   }
@@ -198,6 +275,8 @@ function ofValue(draft: UnscoredProposal, card: JudgedCard): Record<string, numb
       sameDomain: flag(domains.some((other) => registeredDomain(other) === registeredDomain(domain))),
       freeMail: flag(isFreeMail(domain)),
       letterBefore: flag(/^[eilm1]/.test(local) && !isMadeOf(name, local)),
+      wordBefore: flag(/\p{L}{3}\s*$/u.test(beforeIt(draft, card))),
+      nearName: flag(isNearWordOf(domain.split('.')[0]!, [firm, name, ...local.split(/[._-]/)]) || local.split(/[._-]/).some((word) => isNearWordOf(word, [firm, name, domain.split('.')[0]!]))),
       digits: flag(/\d/.test(local)),
       confusable: clamp((local.match(/[il1o0]/g)?.length ?? 0) / 4, 0, 1),
       signs: flag(/[._-]/.test(local)),
@@ -214,11 +293,25 @@ function ofValue(draft: UnscoredProposal, card: JudgedCard): Record<string, numb
       national: flag(isNational),
       nationalUnplaced: flag(isNational && !isPlaced),
       unlabelled: flag(!draft.reasons.includes('has a label')),
+      strangeLabel: flag(!draft.reasons.includes('has a label') && /\p{L}{2}\P{L}*$/u.test(beforeIt(draft, card))),
+      trunkless: flag(isNational && isTrunkless(draft, card)),
+      brokenOff: flag(/^\s*[\d()/.-]*\d/.test(afterIt(draft, card))),
       american: flag(isNational && value.startsWith('+1')),
       otherCountry: flag(valuesOf('phone').some((other) => other.slice(0, 3) !== value.slice(0, 3))),
     };
   }
-  if (field === 'street') return { odd: flag(odd && /[|!?*=<>@]/.test(value)), numbered: flag(/\d/.test(value)), streetWord: flag(hasStreetWord(value)), long: clamp((words.length - 3) / 5, 0, 1), comma: flag(value.includes(',')), short: flag(value.length < 8) }; // prettier-ignore
+  if (field === 'street') {
+    return {
+      odd: flag((odd && /[|!?*=<>@]/.test(value)) || /[·|•.,]\s*\p{L}?-?$/u.test(value.replace(/\p{L}\.$/u, '')) || /(?<!\p{L})\d*[lIO]\d*\p{Ll}?$/u.test(value)),
+      numbered: flag(/\d/.test(value)),
+      streetWord: flag(hasStreetWord(value)),
+      long: clamp((words.length - 3) / 5, 0, 1),
+      oneWord: flag(words.length === 1),
+      comma: flag(value.includes(',')),
+      short: flag(value.length < 8),
+      strangeLine: flag(draft.sources.length > 1 && draft.sources.some((span) => !/\d/.test(wordsAt(span, card).join(' ')) && !hasStreetWord(wordsAt(span, card).join(' ')))),
+    };
+  }
   if (field === 'locality') return { odd: flag(odd || /\d/.test(value)), known: flag(countriesOfTowns(value).length > 0), long: clamp((words.length - 1) / 3, 0, 1), shouting: flag(value === value.toUpperCase() && fold(value).length > 3), letters: flag(/\b\p{Lu}{2}$/u.test(value)) }; // prettier-ignore
   return {};
 } // prettier-ignore

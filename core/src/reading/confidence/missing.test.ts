@@ -1,4 +1,4 @@
-import { DOUBT_BELOW, proposeFields } from '..';
+import { isDoubt, proposeFields } from '..';
 import { readingOf, type PrintedLine } from '../readingOf.testing';
 
 const missingOf = (...lines: readonly (string | PrintedLine)[]) =>
@@ -14,7 +14,7 @@ it('the sign of a mailbox that none was made of is a doubt, with its line and wh
   const [email, ...more] = missingOf(...WHOLE.slice(0, 4), 'Ø @ wrendale.n@corriers');
   expect(more).toEqual([]);
   expect(email).toMatchObject({ field: 'email', sources: [{ line: 4 }] });
-  expect(email!.confidence).toBeLessThan(DOUBT_BELOW);
+  expect(isDoubt(email!)).toBe(true);
   expect(email!.runnersUp![0]!.value).toContain('wrendale.n@corriers');
 });
 

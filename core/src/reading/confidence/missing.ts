@@ -21,12 +21,14 @@ const WORDS = /^[^@\d]*\p{L}{3}[^@\d]*$/u;
  * Values that the card seems to have and none was found for: an e-mail address where its sign stands, a number behind its label, the position
  * under the name, the firm, the name. They are proposed empty, with the lines that may hold them as offers.
  */
-export function missingValues({ lines, geometry, drafts }: JudgedCard, country: string | undefined): FieldProposal[] {
+export function missingValues({ lines, geometry, drafts, country }: JudgedCard): FieldProposal[] {
   const linesOf = (...fields: readonly FieldName[]) => new Set(drafts.filter(({ field }) => fields.includes(field)).flatMap(({ sources }) => sources.map(({ line }) => line)));
   const claimed = linesOf(...drafts.map(({ field }) => field));
   const loose = geometry.filter(({ index }) => !claimed.has(index));
   const has = (field: FieldName) => drafts.some((draft) => draft.field === field);
-  const [online, numbers] = [linesOf('email', 'website'), linesOf('phone')];
+  const online = linesOf('email', 'website');
+  const unclaimedOn = (index: number) => drafts.flatMap(({ sources }) => sources).filter(({ line, side }) => line === index && side === undefined)
+    .reduce((text, { from, to }) => text.slice(0, from) + '\n'.repeat(to - from) + text.slice(to), lines[index]!.text);
   const wordy = loose.filter(({ text }) => WORDS.test(text) && text.length < 60 && !isRegistration(text));
   const name = geometry.filter(({ index }) => linesOf('givenName', 'familyName').has(index)).at(-1);
   const found: FieldProposal[] = [];
@@ -34,10 +36,13 @@ export function missingValues({ lines, geometry, drafts }: JudgedCard, country: 
 
   const mailbox = geometry.filter(({ index }) => !linesOf('email').has(index)).find(({ index }) => SIGN_OF_MAILBOX.test(lines[index]!.text));
   if (mailbox && !(has('email') && online.has(mailbox.index))) miss('email', [mailbox], 'has the sign of an e-mail address', mailboxIn);
-  const number = loose.find(({ index }) => SIGN_OF_NUMBER.test(lines[index]!.text) && !numbers.has(index) && !isRegistration(lines[index]!.text));
+  // Beside a number that was found there may be one that was not.
+  const number = geometry.find(({ index }) => SIGN_OF_NUMBER.test(unclaimedOn(index)) && !isRegistration(lines[index]!.text));
   if (number) miss('phone', [number], 'looks like a telephone number', ({ text }) => parsePhoneNumberFromString(text, country as CountryCode | undefined)?.number ?? text.replace(/^\P{N}*(?=[+\d])/u, ''));
   if (!has('title') && name) {
-    const under = wordy.filter((line) => (isNextInBlock(name, line, TWO_SIZES) && !speaksToSomebody(line.text)) || hasTitleWord(line.text));
+    const others = linesOf('company', 'street', 'locality', 'email', 'department', 'givenName', 'familyName');
+    const titled = geometry.filter(({ index, text }) => !others.has(index) && hasTitleWord(text));
+    const under = [...wordy.filter((line) => isNextInBlock(name, line, TWO_SIZES) && !speaksToSomebody(line.text)), ...titled].filter((line, i, all) => all.indexOf(line) === i);
     if (under.length > 0) miss('title', under, 'stands where a position does');
   }
   if (!has('company')) {
@@ -47,6 +52,8 @@ export function missingValues({ lines, geometry, drafts }: JudgedCard, country: 
   if (!has('givenName') && !has('familyName')) {
     const rest = wordy.filter(({ text }) => text.split(/\s+/).length >= 2).toSorted((a, b) => b.height - a.height).slice(0, MOST_OFFERS);
     if (rest.length > 0) miss('familyName', rest, 'may be the name');
+  } else if (![...drafts, ...found].some(({ field }) => field === 'email' || field === 'phone')) {
+    found.push({ ...NOTHING, field: 'email', disagreement: 'Neither an e-mail address nor a number was found on this card.' });
   }
   return found;
 } // prettier-ignore
@@ -54,6 +61,8 @@ export function missingValues({ lines, geometry, drafts }: JudgedCard, country: 
 const speaksToSomebody = (text: string): boolean => text.split(/\s+/).some((word) => sloganWords.has(word));
 
 const mailboxIn = ({ text }: CardLine): string => SIGN_OF_MAILBOX.exec(text)?.[0].replace(/\s/g, '') ?? text;
+
+const NOTHING = { value: '', sources: [], confidence: MISSING, reasons: [] };
 
 function emptyField(
   field: FieldName,
@@ -63,12 +72,10 @@ function emptyField(
 ): FieldProposal {
   const offers = at.slice(0, MOST_OFFERS).map((line): RunnerUp => ({ value: offerOf(line), reason })); // prettier-ignore
   return {
+    ...NOTHING,
     field,
-    value: '',
     ...(field === 'phone' && { phoneKind: 'work' as const }),
     sources: at.slice(0, 1).map(({ index, from, text }) => ({ line: index, from, to: from + text.length })),
-    confidence: MISSING,
-    reasons: [],
     runnersUp: offers,
     disagreement: `“${at[0]!.text}” ${reason}.`,
   };

@@ -3,359 +3,339 @@ import type { Weights } from './models';
 /** Written by `npm run fit:confidence`. */
 export const WEIGHTS: Weights = {
   "company": {
-    "bias": 1.701,
+    "bias": 1.671,
     "weights": {
-      "agrees": 0.498,
+      "agrees": 0.416,
       "agreesLittle": -0.638,
-      "alone": 0.622,
-      "atEdge": -0.794,
-      "below90": -0.612,
-      "below99": -0.467,
-      "contested": -1.442,
-      "doubtfulAccent": -0.295,
-      "inferred": -1.668,
-      "large": 0.085,
-      "leastSure": 0.743,
-      "long": -0.398,
-      "looseAbove": -0.927,
-      "looseBelow": -1.233,
-      "lostAccent": -0.189,
-      "odd": -1.004,
-      "offered": -1.997,
-      "person": 0.14,
-      "poorPicture": -0.585,
-      "repairedAccent": -1.492,
-      "rivalCharacter": -0.041,
-      "single": -2.527,
-      "topmost": 0.822,
-      "trade": 0.549,
-      "trust": 1.07,
-      "weakRole": -0.398
+      "alone": 0.742,
+      "atEdge": -0.795,
+      "below90": -0.148,
+      "below99": -0.658,
+      "contested": -1.466,
+      "inferred": -1.557,
+      "large": 0.1,
+      "leastSure": 0.775,
+      "likelyAccent": -0.716,
+      "long": -0.25,
+      "looseAbove": -0.896,
+      "looseBelow": -1.226,
+      "looseInDomain": -0.712,
+      "looseLines": -0.663,
+      "odd": -0.877,
+      "offered": -1.839,
+      "person": 0.057,
+      "poorPicture": -0.477,
+      "repairedAccent": -1.423,
+      "rivalAccent": -0.376,
+      "single": -2.371,
+      "topmost": 0.849,
+      "trade": 0.602,
+      "trust": 1.018,
+      "weakRole": -0.508
     },
     "curve": [
       [
-        -0.129,
-        0.772
+        0.431,
+        0.747
       ],
       [
-        1.691,
-        0.839
+        2.469,
+        0.955
       ],
       [
-        2.322,
-        0.941
+        3.195,
+        0.982
       ],
       [
-        3.024,
-        0.964
-      ],
-      [
-        3.567,
-        0.978
-      ],
-      [
-        4.319,
-        0.995
+        4.187,
+        0.996
       ]
     ]
   },
   "email": {
-    "bias": 4.195,
+    "bias": 4.41,
     "weights": {
-      "below90": -0.788,
-      "below99": -0.733,
-      "byFirm": 0.268,
-      "changed": -1.209,
-      "confusable": 0.537,
-      "contested": -2.015,
-      "digits": 0.008,
-      "doubtfulCharacters": -0.902,
-      "freeMail": 0.173,
-      "leastSure": 0.726,
-      "letterBefore": -0.148,
-      "looseAbove": -0.804,
-      "looseBeside": -0.8,
-      "lostAccent": -0.324,
-      "nameless": -0.166,
-      "offered": -1.074,
-      "poorPicture": -1.566,
-      "rivalCharacter": -0.268,
-      "signs": 0.842,
-      "topmost": 0.007,
-      "trust": 0,
-      "unsure": -0.438
+      "accentAsLikely": -0.061,
+      "below70": -0.095,
+      "below90": -0.913,
+      "below99": -0.721,
+      "byFirm": 0.356,
+      "changed": -0.999,
+      "confusable": 0.258,
+      "contested": -2.554,
+      "digits": 0.017,
+      "doubtfulCharacters": -0.609,
+      "freeMail": 0.199,
+      "leastSure": 0.802,
+      "letterBefore": -0.198,
+      "likelyAccent": -0.714,
+      "looseAbove": -0.733,
+      "looseBeside": -0.588,
+      "nameless": -0.243,
+      "offered": -1.185,
+      "poorPicture": -1.65,
+      "rivalAccent": -0.339,
+      "rivalLetter": -0.874,
+      "signs": 0.499,
+      "topmost": 0.008,
+      "unsure": -0.312
     },
     "curve": [
       [
-        2.31,
+        2.109,
         0.841
       ],
       [
-        3.383,
-        0.935
+        3.329,
+        0.897
       ],
       [
-        3.759,
-        0.972
-      ],
-      [
-        4.77,
-        0.997
-      ],
-      [
-        5.76,
+        5.24,
         0.998
       ]
     ]
   },
   "name": {
-    "bias": 2.078,
+    "bias": 2.54,
     "weights": {
+      "accentAsLikely": -0.5,
       "alone": -0.291,
-      "asFirm": 0.402,
-      "below70": -0.034,
-      "below90": -0.77,
-      "below99": -1.304,
-      "contested": -2.68,
-      "doubtfulAccent": -0.214,
-      "doubtfulCharacters": -0.221,
-      "inMailbox": 0.41,
-      "known": 1.147,
-      "large": 0.621,
-      "leastSure": 1.536,
-      "long": 1.02,
-      "looseAbove": -0.135,
-      "offered": -0.444,
-      "otherKnown": 0.38,
-      "particles": -0.16,
-      "repairedAccent": -1.066,
-      "rivalCharacter": -0.54,
-      "short": -0.322,
-      "topmost": -0.083,
-      "trade": 0.153,
-      "trust": 0.773,
-      "unsure": -0.787
+      "apart": -0.827,
+      "asFirm": 0.676,
+      "below70": -0.191,
+      "below99": -0.702,
+      "contested": -2.718,
+      "inMailbox": 0.343,
+      "known": 1.098,
+      "knownAccent": 1.121,
+      "large": 0.841,
+      "leastSure": 0.283,
+      "likelyAccent": -1.189,
+      "long": 0.947,
+      "looseAbove": -0.254,
+      "manyParts": -0.895,
+      "offered": -0.335,
+      "otherKnown": 0.271,
+      "particles": 0.233,
+      "repairedAccent": -0.791,
+      "rivalAccent": -1.238,
+      "short": -0.272,
+      "topmost": -0.079,
+      "trade": 0.083,
+      "trust": 0.852,
+      "unsure": -0.44
     },
     "curve": [
       [
-        0.585,
+        0.684,
         0.678
       ],
       [
-        2.404,
-        0.922
+        2.991,
+        0.904
       ],
       [
-        3.307,
-        0.957
+        3.676,
+        0.974
       ],
       [
-        4.29,
-        0.985
+        4.419,
+        0.984
       ],
       [
-        5.107,
-        0.991
-      ],
-      [
-        5.883,
-        0.997
+        5.342,
+        0.998
       ]
     ]
   },
   "phone": {
-    "bias": 6.079,
+    "bias": 6.197,
     "weights": {
-      "american": -0.143,
-      "below70": -0.442,
-      "below90": -0.855,
-      "doubtfulCharacters": -0.203,
-      "extension": 0.097,
-      "few": -0.567,
-      "looseBelow": -0.509,
-      "looseBeside": -0.951,
-      "nationalUnplaced": -0.352,
-      "offered": -0.599,
-      "rivalCharacter": -0.171,
-      "severalSuch": -0.618,
-      "topmost": -0.967,
-      "trust": 0.354,
-      "unlabelled": -1.142,
-      "unsure": -0.378
+      "american": -0.163,
+      "below70": -0.414,
+      "below90": -0.838,
+      "doubtfulCharacters": -0.199,
+      "extension": 0.118,
+      "few": -0.523,
+      "looseBelow": -0.413,
+      "looseBeside": -0.608,
+      "looseLines": -0.094,
+      "nationalUnplaced": -0.318,
+      "offered": -0.602,
+      "rivalLetter": -0.073,
+      "severalSuch": -0.517,
+      "strangeLabel": -1.115,
+      "topmost": -0.93,
+      "trunkless": -0.174,
+      "trust": 0.314,
+      "unlabelled": -0.973,
+      "unsure": -0.366
     },
     "curve": [
       [
-        4.346,
-        0.969
+        4.375,
+        0.975
       ],
       [
-        4.764,
+        5.033,
         0.98
       ],
       [
-        5.276,
-        0.989
+        5.501,
+        0.987
       ],
       [
-        5.907,
-        0.99
+        6.16,
+        0.998
       ],
       [
-        6.103,
-        0.997
-      ],
-      [
-        6.336,
+        6.45,
         0.998
       ]
     ]
   },
   "place": {
-    "bias": 5.406,
+    "bias": 5.445,
     "weights": {
-      "below70": -1.787,
-      "below90": -0.897,
-      "doubtfulAccent": -0.249,
-      "doubtfulCharacters": -0.495,
-      "known": 1.079,
+      "accentAsLikely": -0.089,
+      "below70": -1.775,
+      "below90": -0.833,
+      "doubtfulCharacters": -0.51,
+      "known": 1.088,
       "large": 0.001,
-      "leastSure": 0.748,
-      "long": -0.89,
-      "looseAbove": -1.954,
-      "looseBelow": -1.728,
-      "looseOnNext": -0.699,
-      "lostAccent": -0.358,
-      "odd": -1.608,
-      "poorPicture": -1.063,
-      "printedTwice": 0.028,
-      "repairedAccent": -0.058,
-      "rivalCharacter": -0.461,
+      "leastSure": 0.801,
+      "likelyAccent": -0.794,
+      "long": -0.926,
+      "looseAbove": -1.666,
+      "looseBelow": -1.599,
+      "looseLines": -1.403,
+      "looseOnNext": -0.742,
+      "odd": -1.611,
+      "poorPicture": -0.976,
+      "printedTwice": 0.032,
+      "rivalAccent": -0.582,
+      "rivalLetter": -0.106,
       "trust": 0,
-      "unsure": -0.316
+      "unsure": -0.412
     },
     "curve": [
       [
-        2.51,
+        2.624,
         0.907
       ],
       [
-        4.279,
-        0.978
+        3.963,
+        0.966
       ],
       [
-        5.263,
-        0.992
+        4.513,
+        0.976
       ],
       [
-        5.594,
+        5.009,
+        0.985
+      ],
+      [
+        5.349,
         0.995
       ],
       [
-        6.168,
+        6.076,
         0.998
       ]
     ]
   },
   "street": {
-    "bias": 3.087,
+    "bias": 3.874,
     "weights": {
-      "below70": -0.476,
-      "below90": -0.519,
-      "below99": -0.452,
-      "comma": -0.162,
-      "doubtfulCharacters": -0.353,
-      "joined": -1.659,
-      "large": -0.79,
-      "leastSure": 0.449,
-      "long": -0.416,
-      "looseAbove": -1.311,
-      "looseBelow": -0.824,
-      "looseBeside": -0.196,
-      "lostAccent": -0.082,
-      "numbered": 0.292,
-      "offered": -0.305,
-      "poorPicture": -1.095,
-      "repairedAccent": -1.05,
-      "rivalCharacter": -0.204,
-      "short": -2.831,
-      "streetWord": 0.722,
-      "trust": 0.169,
-      "unsure": -0.301,
-      "weakRole": -0.541
+      "below70": -0.327,
+      "below90": -0.415,
+      "below99": -0.413,
+      "comma": 0.019,
+      "doubtfulCharacters": -0.572,
+      "joined": -1.913,
+      "large": -0.793,
+      "leastSure": 0.174,
+      "long": -0.487,
+      "looseAbove": -1.195,
+      "looseBelow": -0.758,
+      "looseBeside": -0.188,
+      "looseLines": -0.232,
+      "numbered": 0.103,
+      "odd": -2.433,
+      "offered": -0.298,
+      "oneWord": -1.45,
+      "poorPicture": -1.188,
+      "repairedAccent": -0.982,
+      "rivalLetter": -0.022,
+      "short": -2.185,
+      "streetWord": 0.324,
+      "trust": 0.188,
+      "unsure": -0.544,
+      "weakRole": -0.601
     },
     "curve": [
       [
-        1.166,
-        0.83
+        1.774,
+        0.81
       ],
       [
-        2.051,
-        0.836
+        2.891,
+        0.886
       ],
       [
-        2.473,
-        0.839
-      ],
-      [
-        2.836,
-        0.897
-      ],
-      [
-        4.003,
+        4.164,
         0.998
       ]
     ]
   },
   "title": {
-    "bias": 5.406,
+    "bias": 4.808,
     "weights": {
-      "below70": -0.151,
-      "below90": -0.421,
-      "below99": -0.969,
-      "doubtfulAccent": -1.111,
-      "doubtfulCharacters": -0.493,
-      "goesOn": -0.148,
-      "joined": -0.805,
-      "known": 0.239,
-      "large": -1.703,
-      "leastSure": 0.506,
-      "long": -0.597,
-      "looseBelow": -1.746,
-      "looseOnNext": -1.731,
-      "lostAccent": -0.752,
-      "noHead": -0.144,
-      "offered": -0.03,
-      "poorPicture": -0.954,
-      "rivalCharacter": -0.477,
-      "single": -0.329,
-      "unknownWords": -0.955,
-      "unsure": -0.797,
-      "weakRole": -0.185
+      "accentAsLikely": -0.071,
+      "below70": -0.64,
+      "below90": -0.821,
+      "below99": -0.92,
+      "doubtfulCharacters": -0.228,
+      "goesOn": -1.044,
+      "joined": -0.804,
+      "known": 0.308,
+      "large": -1.617,
+      "leastSure": 0.594,
+      "likelyAccent": -0.364,
+      "long": -0.485,
+      "looseBelow": -1.871,
+      "looseLines": -0.284,
+      "looseOnNext": -1.634,
+      "noHead": -0.001,
+      "poorPicture": -0.525,
+      "rivalAccent": -0.141,
+      "rivalLetter": -0.772,
+      "single": -0.382,
+      "unknownWords": -0.965,
+      "unsure": -0.626,
+      "weakRole": -0.119
     },
     "curve": [
       [
-        1.737,
-        0.841
+        1.874,
+        0.822
       ],
       [
-        2.856,
-        0.916
+        3.49,
+        0.965
       ],
       [
-        3.683,
-        0.967
+        4.245,
+        0.99
       ],
       [
-        4.139,
-        0.976
+        4.961,
+        0.993
       ],
       [
-        5.26,
-        0.997
-      ],
-      [
-        6.1,
-        0.997
+        5.592,
+        0.998
       ]
     ]
   }

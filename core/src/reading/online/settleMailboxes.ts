@@ -107,8 +107,8 @@ function evidenceOf(
 /** A word for a mailbox that was read as its beginning, and a letter, a digit or a sign that an icon was read as. */
 const WORD_LABEL = /^(?:e-?mail|mail|mel|correo|posta|epost)[.:_-]?/;
 const LETTER_LABEL = /^[a-z\d][.:]?/;
-/** How often one is what a mailbox is labelled with, against letters of mailboxes themselves. */
-const priorOf = (label: string): number => (/^(?:e|[^a-z])/.test(label) ? 0 : label.startsWith('m') ? -0.7 : -1.5);
+/** How often one is what a mailbox is labelled with, against letters of mailboxes themselves. No icon is read with a point behind it. */
+const priorOf = (label: string): number => (/^(?:e|[^a-z])/.test(label) ? 0 : label.startsWith('m') ? -0.7 : label.length > 1 ? -3 : -1.5); // prettier-ignore
 /** Other lines that begin with a letter for what they are: "T 0172 60 44 11". */
 const LABELLED_LINE = /^\s*(?:[TMFPDCOWtmfpdcow]\s?[.:|]?\s?(?=[+(\d])|[TMFPDCOWAtmfpdcowa]\s*[.:|]\s)/u;
 /** Distances between letters that are so much longer than most have a blank in them that was not read. */
@@ -163,14 +163,18 @@ function withBeginning(email: FoundAddress, local: string, { lines, name }: Mail
   const [, word, sign] = before as unknown as [string, string, string];
   const joined = toAddressLetters(word + (sign === '' && !/^[._-]/.test(local) ? '_' : sign) + local);
   // A label stands before mailboxes too: only what the name accounts for is a part of one.
-  if (!isMadeOf(name, joined) || (sign === '' && isMadeOf(name, local))) return [];
+  const isSmall = /^\p{Ll}/u.test(word);
+  if (!isMadeOf(name, joined) || (sign === '' && !isSmall && isMadeOf(name, local))) return [];
   return [
     {
       local: joined,
       from: before.index,
       prior: 1,
       reason: `“${word}” before it is a part of the name`,
-      evidence: sign === '' ? [] : [{ kind: 'sign', weight: 3 }],
+      evidence: [
+        ...(sign === '' ? [] : [{ kind: 'sign', weight: 3 }]),
+        ...(isSmall ? [{ kind: 'case', weight: 2 }] : []),
+      ],
     },
   ];
 }

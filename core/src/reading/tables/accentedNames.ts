@@ -97,6 +97,10 @@ function withStrokes(plain: string): string | undefined {
   return undefined;
 }
 
+/** Whether a name is spelled with the accents that it always has in a country. */
+export const hasItsAccents = (name: string, country: string | undefined): boolean =>
+  spellings.get(`${country} ${fold(name)}`) === name.toLowerCase();
+
 /** How a name that was read without one of its accents is spelled in a country, in small letters and of the same length; if it is one of those. */
 export function accentedName(name: string, country: string | undefined): string | undefined {
   const plain = name.toLowerCase();

@@ -9,7 +9,7 @@ import { counted } from '@/lib/counted';
 import { forgetParcel, type KeptParcel } from '@/lib/deviceStore';
 import { formatWhen } from '@/lib/formatDate';
 import { keepForLater } from '@/lib/outbox';
-import { Button, Notice, Serif, Soft } from '@/ui';
+import { Button, Notice, Serif, Soft, Text } from '@/ui';
 import { useBeginImportMutation } from '../api';
 import { dealtWith, isWhole, wholeItem } from './parcels';
 import { contentWords, share } from './words';
@@ -23,6 +23,7 @@ interface Props {
 /** What has come from another device, and what becomes of it. */
 export function Arrived({ accountId, parcel, onChange }: Props) {
   const { bringIn, intoTray, busy, problem } = useDealing({ accountId, parcel, onChange });
+  const [asks, setAsks] = useState(false);
   const open = parcel.items.map((item, index) => ({ ...item, index })).filter(({ index }) => !parcel.dealtWith.includes(index)); // prettier-ignore
   const people = open.filter(({ kind }) => kind === 'people');
   const cards = open.filter(({ kind }) => kind !== 'people');
@@ -46,10 +47,25 @@ export function Arrived({ accountId, parcel, onChange }: Props) {
             {`Put ${counted(cards.length, 'card')} into the tray`}
           </Button>
         ) : null}
-        <Button look="brick" disabled={busy} onPress={() => void forgetParcel(parcel.key).then(onChange)}>
-          Remove from this device
-        </Button>
+        {asks ? null : (
+          <Button look="brick" disabled={busy} onPress={() => setAsks(true)}>
+            Remove from this device
+          </Button>
+        )}
       </View>
+      {asks ? (
+        <View role="region" aria-label="Remove from this device" className="gap-2 border-l-2 border-brick pl-3">
+          <Text>{`Not brought in yet: ${contentWords(open)}. Once removed, only the other device has it.`}</Text>
+          <View className="flex-row flex-wrap gap-3">
+            <Button look="brick" onPress={() => void forgetParcel(parcel.key).then(onChange)}>
+              Remove it for good
+            </Button>
+            <Button look="bare" onPress={() => setAsks(false)}>
+              Keep it
+            </Button>
+          </View>
+        </View>
+      ) : null}
     </View>
   ); // prettier-ignore
 }

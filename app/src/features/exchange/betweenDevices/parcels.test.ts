@@ -3,7 +3,7 @@ import { webcrypto } from 'node:crypto';
 import { TextEncoder as NodeEncoder } from 'node:util';
 import { hex } from '@dossier/core/exchange/betweenDevices';
 import { forgetReadyToGive, deviceStore } from '@/lib/deviceStore';
-import { dealtWith, DeviceParcels, digest, isWhole, keepToGive, keptParcels, wholeItem } from './parcels';
+import { dealtWith, DeviceParcels, digest, isWhole, keepToGive, keptParcels, TakenElsewhere, wholeItem } from './parcels'; // prettier-ignore
 
 /** Copies records as a database does; what is no record stays itself. */
 const copied = (value: unknown): unknown =>
@@ -15,6 +15,16 @@ const copied = (value: unknown): unknown =>
 // As browsers have them, and jsdom has not.
 Object.assign(globalThis, { Blob: NodeBlob, TextEncoder: NodeEncoder, structuredClone: copied });
 Object.defineProperty(globalThis, 'crypto', { value: webcrypto, configurable: true });
+/** Locks of one browser that are held until what was begun with them ends. */
+const held = new Set<string>();
+const locks = {
+  request: async (name: string, _: unknown, work: (lock: object | null) => unknown) => {
+    if (held.has(name)) return work(null);
+    held.add(name);
+    await Promise.resolve(work({})).finally(() => held.delete(name));
+  },
+};
+Object.defineProperty(navigator, 'locks', { value: locks, configurable: true });
 
 const bytes = (text: string) => new TextEncoder().encode(text);
 const parcelOf = async (...texts: string[]) => ({
@@ -23,6 +33,7 @@ const parcelOf = async (...texts: string[]) => ({
 });
 
 beforeEach(async () => {
+  held.clear();
   for (const store of ['parcels', 'pieces'] as const) await (await deviceStore()).clear(store);
 });
 
@@ -33,6 +44,8 @@ describe('what goes between devices', () => {
     expect(await first.begin(parcel)).toEqual([0, 0]);
     await first.append(0, bytes('a '));
     // The page was closed in between.
+    first.end();
+    await Promise.resolve();
     const second = new DeviceParcels('me', 'Idris');
     expect(await second.begin(parcel)).toEqual([2, 0]);
     expect(await second.isWhole(0)).toBe(false);
@@ -48,14 +61,25 @@ describe('what goes between devices', () => {
     const store = new DeviceParcels('me', 'Idris');
     await store.begin(await parcelOf('one'));
     await store.append(0, bytes('on'));
-    expect(await new DeviceParcels('me', 'Idris').begin(await parcelOf('two'))).toEqual([0]);
+    store.end();
+    await Promise.resolve();
     const again = new DeviceParcels('me', 'Idris');
-    await again.begin(await parcelOf('two'));
+    expect(await again.begin(await parcelOf('two'))).toEqual([0]);
     await again.append(0, bytes('tow'));
     expect(await again.isWhole(0)).toBe(false);
     await again.restart(0);
     await again.append(0, bytes('two'));
     expect(await again.isWhole(0)).toBe(true);
+  });
+
+  it('is taken by one tab at a time', async () => {
+    const parcel = await parcelOf('one');
+    const [first, second] = [new DeviceParcels('me', 'Idris'), new DeviceParcels('me', 'Idris')];
+    await first.begin(parcel);
+    await expect(second.begin(parcel)).rejects.toThrow(TakenElsewhere);
+    first.end();
+    await Promise.resolve();
+    expect(await second.begin(parcel)).toEqual([0]);
   });
 
   it('goes from the device once all of it is dealt with', async () => {

@@ -48,32 +48,36 @@ export async function wholeItem(key: string, index: number): Promise<Blob> {
 
 /** The things numbered have been brought in, or are in the tray. @returns the parcel as it is now; undefined once nothing is left of it */
 export async function dealtWith(key: string, indexes: readonly number[]): Promise<KeptParcel | undefined> {
-  const store = await deviceStore();
-  const parcel = await store.get('parcels', key);
+  const transaction = (await deviceStore()).transaction('parcels', 'readwrite');
+  const parcel = await transaction.store.get(key);
   if (!parcel) return undefined;
-  const done = [...new Set([...parcel.dealtWith, ...indexes])];
-  if (done.length === parcel.items.length) {
-    await forgetParcel(key);
-    return undefined;
-  }
-  const changed = { ...parcel, dealtWith: done };
-  await store.put('parcels', changed);
-  return changed;
+  const changed = { ...parcel, dealtWith: [...new Set([...parcel.dealtWith, ...indexes])] };
+  await transaction.store.put(changed);
+  await transaction.done;
+  if (changed.dealtWith.length < parcel.items.length) return changed;
+  await forgetParcel(key);
+  return undefined;
 }
 
 export const isWhole = ({ items, kept }: KeptParcel): boolean => items.every(({ bytes }, i) => kept[i] === bytes);
 
+/** The same parcel is being taken in another tab of this device. */
+export class TakenElsewhere extends Error {}
+
 /** What comes is written to this device piece by piece: a closed browser loses only the last moment. */
 export class DeviceParcels implements ParcelStore {
   private key = '';
+  private letGo: (() => void) | undefined;
   constructor(
     private readonly accountId: string,
     private readonly from: string,
   ) {}
 
+  /** @throws TakenElsewhere */
   async begin(parcel: Parcel): Promise<number[]> {
     const store = await deviceStore();
     this.key = keyOf(this.accountId, 'take', parcel.id);
+    if (!(await this.hold())) throw new TakenElsewhere();
     const known = await store.get('parcels', this.key);
     // One of the same name that holds other things is another one.
     if (known && JSON.stringify(known.items) === JSON.stringify(parcel.items)) return known.kept;
@@ -81,6 +85,23 @@ export class DeviceParcels implements ParcelStore {
     const kept = parcel.items.map(() => 0);
     await store.put('parcels', { ...parcel, key: this.key, accountId: this.accountId, way: 'take', from: this.from, at: Date.now(), kept, dealtWith: [] }); // prettier-ignore
     return [...kept];
+  }
+
+  /** The parcel is this tab's until then, or until its page is closed (Web Locks, W3C). */
+  private hold(): Promise<boolean> {
+    return new Promise((resolve, reject) => {
+      void navigator.locks
+        .request(this.key, { ifAvailable: true }, (lock) => {
+          resolve(lock !== null);
+          return lock && new Promise<void>((letGo) => (this.letGo = letGo));
+        })
+        .catch(reject);
+    });
+  }
+
+  /** No more comes by this way. */
+  end(): void {
+    this.letGo?.();
   }
 
   append(index: number, bytes: Uint8Array): Promise<void> {

@@ -1,7 +1,7 @@
 import { agreeOnCode, Broken, giveParcel, NONCE_BYTES, takeParcel, type BrokenWhy, type Parcel, type Side } from '@dossier/core/exchange/betweenDevices'; // prettier-ignore
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { KeptParcel } from '@/lib/deviceStore';
-import { DeviceParcels, digest, wholeItem } from './parcels';
+import { DeviceParcels, digest, TakenElsewhere, wholeItem } from './parcels';
 import { NoWay, Peer } from './peer';
 
 /** How far two devices are with each other, from the first code shown to the last byte kept. */
@@ -31,6 +31,8 @@ const BROKEN: Record<BrokenWhy, string> = {
 const wordsOf = (error: unknown): string => {
   if (error instanceof Broken) return BROKEN[error.why];
   if (error instanceof NoWay) return error.message;
+  if (error instanceof TakenElsewhere)
+    return 'The same is being taken in another tab of this browser. Let that one come to its end.';
   return error instanceof DOMException && error.name === 'QuotaExceededError'
     ? 'There is no more room on this device. Make some, and connect again: it goes on from there.'
     : 'It could not be kept on this device. Connect again, and it goes on from there.';
@@ -88,9 +90,9 @@ export function useMeeting({ accountId, from, give, onChange }: Options) {
         await giveParcel(channel, give, async (index, begin, end) => new Uint8Array(await files[index]!.slice(begin, end).arrayBuffer()), moving); // prettier-ignore
         say({ step: 'done', other, parcel: give });
       } else {
-        const parcel = await takeParcel(channel, new DeviceParcels(accountId, other), (coming, bytes) =>
-          say({ step: 'moving', code, other, parcel: coming, bytes }),
-        );
+        const store = new DeviceParcels(accountId, other);
+        const moving = (parcel: Parcel, bytes: number) => say({ step: 'moving', code, other, parcel, bytes });
+        const parcel = await takeParcel(channel, store, moving).finally(() => store.end());
         say({ step: 'done', other, parcel });
       }
     } catch (error) {

@@ -1,6 +1,6 @@
 import { MOST_LOOKED_UP, type ChosenPeople, type LookUp } from '@dossier/contract';
 import { firmOffers, isSameFirm, isSamePerson, personOffers, type FirmOffer } from '@dossier/core/exchange/directory';
-import { IsNull, MoreThan, type DataSource, type EntityManager } from 'typeorm';
+import { IsNull, LessThan, MoreThan, Not, type DataSource, type EntityManager } from 'typeorm';
 import { v7 as uuidv7 } from 'uuid';
 import { OutsideTrouble, type Reach } from '../../../platform/outside';
 import { conflict, notFound, ProblemError } from '../../../platform/problem';
@@ -21,6 +21,8 @@ const MOST_IN_A_ROW = 8;
 /** A firm of many is asked about once in a while, not for each of them. */
 const FIRM_AGAIN_MS = 24 * 60 * 60 * 1000;
 const ATTEMPTS = 5;
+/** What came of a search stands with the people; whom it asked about is forgotten after so long. */
+const KEPT_MS = 30 * 24 * 60 * 60 * 1000;
 
 type Parts = { database: DataSource } & Pick<Reach, 'sealing' | 'allowed'>;
 
@@ -32,6 +34,11 @@ export const beginLookUp = (database: DataSource, who: SignedIn, chosen: ChosenP
     const people = await choosePeople(manager, workspaceId, chosen);
     if (people > MOST_LOOKED_UP)
       throw new ProblemError(422, 'too-many', 'Too many', `At most ${MOST_LOOKED_UP} people are asked about at once. Choose fewer.`); // prettier-ignore
+    await manager.delete(LookUpRecord, {
+      workspaceId,
+      state: Not('running'),
+      madeAt: LessThan(new Date(Date.now() - KEPT_MS)),
+    });
     const id = uuidv7();
     await manager.insert(LookUpRecord, { id, workspaceId, madeBy: who.accountId, madeAt: new Date(), state: 'running', problem: null }); // prettier-ignore
     await addChosen(manager, workspaceId, id);
