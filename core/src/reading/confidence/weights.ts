@@ -3,276 +3,286 @@ import type { Weights } from './models';
 /** Written by `npm run fit:confidence`. */
 export const WEIGHTS: Weights = {
   "company": {
-    "bias": 1.671,
+    "bias": 1.432,
     "weights": {
-      "agrees": 0.416,
-      "agreesLittle": -0.638,
-      "alone": 0.742,
-      "atEdge": -0.795,
-      "below90": -0.148,
-      "below99": -0.658,
-      "contested": -1.466,
-      "inferred": -1.557,
-      "large": 0.1,
-      "leastSure": 0.775,
-      "likelyAccent": -0.716,
-      "long": -0.25,
-      "looseAbove": -0.896,
-      "looseBelow": -1.226,
-      "looseInDomain": -0.712,
-      "looseLines": -0.663,
-      "odd": -0.877,
-      "offered": -1.839,
-      "person": 0.057,
-      "poorPicture": -0.477,
-      "repairedAccent": -1.423,
-      "rivalAccent": -0.376,
-      "single": -2.371,
-      "topmost": 0.849,
-      "trade": 0.602,
-      "trust": 1.018,
-      "weakRole": -0.508
+      "agrees": 0.528,
+      "agreesLittle": -0.744,
+      "alone": 0.735,
+      "atEdge": -0.78,
+      "below90": -0.15,
+      "below99": -0.763,
+      "contested": -1.468,
+      "inferred": -2.129,
+      "large": 0.055,
+      "leastSure": 1.176,
+      "likelyAccent": -0.538,
+      "long": -0.307,
+      "looseAbove": -0.942,
+      "looseBelow": -1.3,
+      "looseInDomain": -0.353,
+      "looseLines": -0.501,
+      "odd": -0.878,
+      "offered": -1.921,
+      "person": 0.084,
+      "poorPicture": -0.474,
+      "repairedAccent": -1.459,
+      "rivalAccent": -0.147,
+      "single": -2.252,
+      "topmost": 0.889,
+      "trade": 0.514,
+      "trust": 0.957,
+      "weakRole": -0.523
     },
     "curve": [
       [
-        0.431,
-        0.747
+        -1.436,
+        0.71
       ],
       [
-        2.469,
-        0.955
+        1.518,
+        0.843
       ],
       [
-        3.195,
-        0.982
+        2.533,
+        0.941
       ],
       [
-        4.187,
-        0.996
+        3.858,
+        0.998
       ]
     ]
   },
   "email": {
-    "bias": 4.41,
+    "bias": 4.865,
     "weights": {
-      "accentAsLikely": -0.061,
-      "below70": -0.095,
-      "below90": -0.913,
-      "below99": -0.721,
-      "byFirm": 0.356,
-      "changed": -0.999,
-      "confusable": 0.258,
-      "contested": -2.554,
-      "digits": 0.017,
-      "doubtfulCharacters": -0.609,
-      "freeMail": 0.199,
-      "leastSure": 0.802,
-      "letterBefore": -0.198,
-      "likelyAccent": -0.714,
-      "looseAbove": -0.733,
-      "looseBeside": -0.588,
-      "nameless": -0.243,
-      "offered": -1.185,
-      "poorPicture": -1.65,
-      "rivalAccent": -0.339,
-      "rivalLetter": -0.874,
-      "signs": 0.499,
-      "topmost": 0.008,
-      "unsure": -0.312
+      "accentAsLikely": -0.089,
+      "below70": -0.145,
+      "below90": -0.963,
+      "below99": -1.148,
+      "byFirm": 0.275,
+      "byName": 0.553,
+      "changed": -0.96,
+      "confusable": -0.062,
+      "contested": -1.468,
+      "digits": 0.029,
+      "doubtfulCharacters": -0.593,
+      "freeMail": 0.176,
+      "leastSure": 0.692,
+      "letterBefore": -0.642,
+      "likelyAccent": -0.671,
+      "looseAbove": -0.73,
+      "looseBeside": -0.231,
+      "nameless": -0.192,
+      "nearName": -0.246,
+      "offered": -0.809,
+      "poorPicture": -1.612,
+      "rivalAccent": -0.606,
+      "rivalLetter": -0.739,
+      "signs": 0.084,
+      "topmost": 0.009,
+      "trust": 0,
+      "unsure": -0.283
     },
     "curve": [
       [
-        2.109,
-        0.841
+        2.762,
+        0.879
       ],
       [
-        3.329,
-        0.897
+        3.927,
+        0.953
       ],
       [
-        5.24,
+        4.683,
+        0.995
+      ],
+      [
+        5.995,
         0.998
       ]
     ]
   },
   "name": {
-    "bias": 2.54,
+    "bias": 2.659,
     "weights": {
-      "accentAsLikely": -0.5,
-      "alone": -0.291,
-      "apart": -0.827,
-      "asFirm": 0.676,
-      "below70": -0.191,
-      "below99": -0.702,
-      "contested": -2.718,
-      "inMailbox": 0.343,
-      "known": 1.098,
-      "knownAccent": 1.121,
-      "large": 0.841,
-      "leastSure": 0.283,
-      "likelyAccent": -1.189,
-      "long": 0.947,
-      "looseAbove": -0.254,
-      "manyParts": -0.895,
-      "offered": -0.335,
-      "otherKnown": 0.271,
-      "particles": 0.233,
-      "repairedAccent": -0.791,
-      "rivalAccent": -1.238,
-      "short": -0.272,
-      "topmost": -0.079,
-      "trade": 0.083,
-      "trust": 0.852,
-      "unsure": -0.44
+      "accentAsLikely": -0.466,
+      "alone": 0.209,
+      "apart": -0.842,
+      "asFirm": 0.668,
+      "below70": -0.158,
+      "below99": -0.597,
+      "contested": -2.644,
+      "doubtfulCharacters": -0.024,
+      "inMailbox": 0.31,
+      "known": 1.06,
+      "knownAccent": 1.12,
+      "large": 0.769,
+      "leastSure": 0.325,
+      "likelyAccent": -1.329,
+      "long": 0.922,
+      "looseAbove": -0.211,
+      "manyParts": -0.916,
+      "offered": -0.364,
+      "otherKnown": 0.214,
+      "particles": 0.24,
+      "repairedAccent": -0.745,
+      "rivalAccent": -1.15,
+      "short": -0.277,
+      "topmost": -0.037,
+      "trade": 0.074,
+      "trust": 0.775,
+      "unsure": -0.358
     },
     "curve": [
       [
-        0.684,
-        0.678
+        0.755,
+        0.712
       ],
       [
-        2.991,
+        3.07,
         0.904
       ],
       [
-        3.676,
-        0.974
+        3.742,
+        0.957
       ],
       [
-        4.419,
-        0.984
+        4.385,
+        0.982
       ],
       [
-        5.342,
+        5.268,
         0.998
       ]
     ]
   },
   "phone": {
-    "bias": 6.197,
+    "bias": 6.198,
     "weights": {
       "american": -0.163,
-      "below70": -0.414,
-      "below90": -0.838,
-      "doubtfulCharacters": -0.199,
+      "below70": -0.416,
+      "below90": -0.832,
+      "doubtfulCharacters": -0.198,
       "extension": 0.118,
-      "few": -0.523,
-      "looseBelow": -0.413,
-      "looseBeside": -0.608,
-      "looseLines": -0.094,
-      "nationalUnplaced": -0.318,
+      "few": -0.524,
+      "looseBelow": -0.415,
+      "looseBeside": -0.607,
+      "looseLines": -0.091,
+      "nationalUnplaced": -0.315,
       "offered": -0.602,
-      "rivalLetter": -0.073,
-      "severalSuch": -0.517,
-      "strangeLabel": -1.115,
+      "rivalLetter": -0.071,
+      "severalSuch": -0.519,
+      "strangeLabel": -1.116,
       "topmost": -0.93,
-      "trunkless": -0.174,
-      "trust": 0.314,
-      "unlabelled": -0.973,
+      "trunkless": -0.175,
+      "trust": 0.313,
+      "unlabelled": -0.975,
       "unsure": -0.366
     },
     "curve": [
       [
-        4.375,
+        4.384,
         0.975
       ],
       [
-        5.033,
+        5.017,
         0.98
       ],
       [
-        5.501,
-        0.987
+        5.536,
+        0.989
       ],
       [
-        6.16,
+        6.183,
         0.998
       ],
       [
-        6.45,
+        6.458,
         0.998
       ]
     ]
   },
   "place": {
-    "bias": 5.445,
+    "bias": 5.482,
     "weights": {
-      "accentAsLikely": -0.089,
-      "below70": -1.775,
-      "below90": -0.833,
-      "doubtfulCharacters": -0.51,
-      "known": 1.088,
+      "accentAsLikely": -0.162,
+      "below70": -1.647,
+      "below90": -0.82,
+      "doubtfulCharacters": -0.716,
+      "known": 1.058,
       "large": 0.001,
-      "leastSure": 0.801,
-      "likelyAccent": -0.794,
-      "long": -0.926,
-      "looseAbove": -1.666,
-      "looseBelow": -1.599,
-      "looseLines": -1.403,
-      "looseOnNext": -0.742,
-      "odd": -1.611,
-      "poorPicture": -0.976,
-      "printedTwice": 0.032,
-      "rivalAccent": -0.582,
-      "rivalLetter": -0.106,
+      "leastSure": 0.765,
+      "likelyAccent": -0.849,
+      "long": -0.982,
+      "looseAbove": -1.699,
+      "looseBelow": -1.621,
+      "looseBeside": -0.007,
+      "looseLines": -1.463,
+      "looseOnNext": -0.741,
+      "odd": -1.654,
+      "poorPicture": -0.753,
+      "printedTwice": 0.033,
+      "rivalAccent": -0.662,
+      "rivalLetter": -0.071,
       "trust": 0,
-      "unsure": -0.412
+      "unsure": -0.251
     },
     "curve": [
       [
-        2.624,
-        0.907
+        2.744,
+        0.917
       ],
       [
-        3.963,
+        3.983,
         0.966
       ],
       [
-        4.513,
+        4.537,
         0.976
       ],
       [
-        5.009,
+        5.03,
         0.985
       ],
       [
-        5.349,
+        5.364,
         0.995
       ],
       [
-        6.076,
+        6.08,
         0.998
       ]
     ]
   },
   "street": {
-    "bias": 3.874,
+    "bias": 3.946,
     "weights": {
-      "below70": -0.327,
-      "below90": -0.415,
-      "below99": -0.413,
-      "comma": 0.019,
-      "doubtfulCharacters": -0.572,
-      "joined": -1.913,
-      "large": -0.793,
-      "leastSure": 0.174,
-      "long": -0.487,
-      "looseAbove": -1.195,
-      "looseBelow": -0.758,
+      "accentAsLikely": -0.046,
+      "below70": -0.502,
+      "below90": -0.29,
+      "below99": -0.421,
+      "comma": 0.037,
+      "doubtfulCharacters": -0.544,
+      "joined": -1.909,
+      "large": -0.791,
+      "leastSure": 0.11,
+      "long": -0.503,
+      "looseAbove": -1.174,
+      "looseBelow": -0.749,
       "looseBeside": -0.188,
       "looseLines": -0.232,
-      "numbered": 0.103,
-      "odd": -2.433,
-      "offered": -0.298,
-      "oneWord": -1.45,
-      "poorPicture": -1.188,
-      "repairedAccent": -0.982,
-      "rivalLetter": -0.022,
-      "short": -2.185,
-      "streetWord": 0.324,
-      "trust": 0.188,
-      "unsure": -0.544,
-      "weakRole": -0.601
+      "numbered": 0.059,
+      "odd": -2.459,
+      "offered": -0.284,
+      "oneWord": -1.427,
+      "poorPicture": -1.244,
+      "repairedAccent": -1.021,
+      "rivalLetter": -0.062,
+      "short": -2.162,
+      "streetWord": 0.311,
+      "trust": 0.194,
+      "unsure": -0.595,
+      "weakRole": -0.62
     },
     "curve": [
       [
@@ -280,61 +290,69 @@ export const WEIGHTS: Weights = {
         0.81
       ],
       [
-        2.891,
-        0.886
+        2.564,
+        0.897
       ],
       [
-        4.164,
+        3.014,
+        0.909
+      ],
+      [
+        3.253,
+        0.909
+      ],
+      [
+        4.193,
         0.998
       ]
     ]
   },
   "title": {
-    "bias": 4.808,
+    "bias": 4.79,
     "weights": {
-      "accentAsLikely": -0.071,
-      "below70": -0.64,
-      "below90": -0.821,
-      "below99": -0.92,
-      "doubtfulCharacters": -0.228,
-      "goesOn": -1.044,
+      "accentAsLikely": -0.078,
+      "below70": -0.658,
+      "below90": -0.793,
+      "below99": -0.905,
+      "doubtfulCharacters": -0.224,
+      "goesOn": -1.047,
       "joined": -0.804,
-      "known": 0.308,
-      "large": -1.617,
-      "leastSure": 0.594,
-      "likelyAccent": -0.364,
-      "long": -0.485,
-      "looseBelow": -1.871,
-      "looseLines": -0.284,
-      "looseOnNext": -1.634,
-      "noHead": -0.001,
-      "poorPicture": -0.525,
-      "rivalAccent": -0.141,
-      "rivalLetter": -0.772,
+      "known": 0.315,
+      "large": -1.619,
+      "leastSure": 0.616,
+      "likelyAccent": -0.324,
+      "long": -0.489,
+      "looseBelow": -1.876,
+      "looseLines": -0.28,
+      "looseOnNext": -1.635,
+      "noHead": -0.008,
+      "poorPicture": -0.54,
+      "rivalAccent": -0.139,
+      "rivalLetter": -0.793,
       "single": -0.382,
-      "unknownWords": -0.965,
-      "unsure": -0.626,
-      "weakRole": -0.119
+      "unknownWords": -0.971,
+      "unsure": -0.638,
+      "weakRole": -0.129
     },
     "curve": [
       [
-        1.874,
+        1.883,
         0.822
       ],
       [
-        3.49,
+        3.484,
         0.965
       ],
       [
-        4.245,
-        0.99
+        4.458,
+        0.992
       ],
       [
-        4.961,
-        0.993
+        5.017,
+        0.992
       ],
       [
-        5.592,
+        5.529,
         0.998
       ]
     ]
