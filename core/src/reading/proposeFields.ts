@@ -142,7 +142,7 @@ export function draftFields(reading: Reading, options: ProposeOptions = {}): Jud
   const context = { country, localParts, domains: unique([...emails, ...websites].map((a) => a.domain)), learned };
   const drafted = [
     ...nameDrafts(chosen, geometry, context),
-    ...titleDrafts(chosen, context),
+    ...titleDrafts(chosen, geometry, context),
     ...companyDraft(chosen, geometry, context),
     ...mailboxes.map((e) => onlineDraft('email', e, 6)),
     ...phoneDrafts(phoneCandidates, address.postalCode?.sources ?? [], { country, rival }, firms),

@@ -16,7 +16,7 @@ const FLATTEN = 0.8;
 const FLATTEN_IN_POOR_PICTURE = 0.7;
 
 /** An error that is filed costs as much as so many looks at what was right. */
-const LOOKS_FOR_AN_ERROR = 8;
+const LOOKS_FOR_AN_ERROR = 7;
 /** By what somebody is known and reached. Whatever else is wrong costs half as much. */
 const KEY_FIELDS: ReadonlySet<FieldName> = new Set(['givenName', 'middleName', 'familyName', 'title', 'company', 'email', 'phone']); // prettier-ignore
 
@@ -41,8 +41,9 @@ const INFERRED = 0.7;
 
 /** What a code on the card or the workspace says needs no picture. */
 const TOLD = 0.95;
-/** A role that so little speaks for is a guess, and no surer than that; what stands under a name is a position though no list has the word. */
+/** A role that so little speaks for is a guess, and no surer than that, nor than this. */
 const GUESSED = 1.5;
+const MOST_GUESSED = 0.7;
 
 /**
  * Probability 0–1 that a value is right. Fields for which weights were fitted are judged by all that speaks for them and against them; the
@@ -51,11 +52,16 @@ const GUESSED = 1.5;
  */
 export function confidenceOf(draft: UnscoredProposal, card: JudgedCard): number {
   const isTold = draft.certainty !== undefined && draft.certainty >= TOLD;
-  const fitted = isTold ? undefined : fittedConfidence(draft.field, featuresOf(draft, card));
+  const features = featuresOf(draft, card);
+  const fitted = isTold ? undefined : fittedConfidence(draft.field, features);
+  // What stands alone under a name is a position though no list has the word.
+  const isRivalled = draft.field !== 'title' || Boolean(features.looseAbove ?? features.looseBelow ?? features.offered);
   const confidence = fitted ?? plainConfidence(draft, card);
   const caps = [
     ...(draft.disagreement ? [MOST_CONTESTED] : []),
-    ...(draft.field !== 'title' && draft.trust < GUESSED && draft.sources.length > 0 ? [roleCertainty(draft)] : []),
+    ...(isRivalled && draft.trust < GUESSED && draft.sources.length > 0
+      ? [Math.min(MOST_GUESSED, roleCertainty(draft))]
+      : []),
     ...(draft.certainty !== undefined ? [draft.certainty] : []),
     ...(draft.certainty === undefined && draft.sources.length > 0
       ? [capOfCharacters(readCertainty(card.lines, draft, 1))]

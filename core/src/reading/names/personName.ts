@@ -91,7 +91,7 @@ function isPrefix(word: string, words: readonly string[]): boolean {
   return (
     !ambiguousPrefixes.has(key) ||
     (key.length > 1 && word.endsWith('.') && words.length > 2) ||
-    (key === 'di' && words.length > 2 && word === 'DI')
+    (words.length > 2 && (word === 'DI' || word === 'Pr'))
   );
 }
 

@@ -98,3 +98,12 @@ test('an unknown word right under the name is a less certain position, what spea
     // At most it is offered where a position is missing.
     expect(titleOf(slogan)?.value ?? '').toBe('');
 });
+
+test('a second position right under the first is offered with it, and is a doubt', () => {
+  const { fields } = read([{ text: 'Rosalind Thorpe', size: 44 }, 'Director', 'Technical Manager', ...SMALL, 'r.thorpe@quayside.example']); // prettier-ignore
+  const title = fields.find(({ field }) => field === 'title')!;
+  if (title.value === 'Director') {
+    expect(title.disagreement).toContain('Technical Manager');
+    expect(title.runnersUp?.map(({ value }) => value)).toContain('Director, Technical Manager');
+  } else expect(title.value).toMatch(/^Director\W+Technical Manager$/);
+});

@@ -12,7 +12,7 @@ import { lostAccent } from '../repair';
 import { splitMerged } from '../repair';
 import { misreadTitle } from '../repair';
 import { firmBeforeComma } from './partsOfLine';
-import { nameParts, splitName } from '../names';
+import { hasTitleWord, nameParts, splitName } from '../names';
 import type { RunnerUp, SourceSpan } from '../proposal';
 import { countriesOfTowns } from '../tables/towns';
 import type { UnscoredProposal } from '../unscoredProposal';
@@ -107,7 +107,11 @@ function spansWithin(chosen: Chosen, value: string): SourceSpan[] {
 /** One that was read as two: "d’'affaires". */
 const DOUBLED_APOSTROPHE = /(?<=\p{L})['’`´]{2}(?=\p{L})/gu;
 
-export function titleDrafts({ roles, runnersUp }: ChosenRoles, { country }: RoleContext): UnscoredProposal[] {
+export function titleDrafts(
+  { roles, runnersUp }: ChosenRoles,
+  geometry: readonly CardLine[],
+  { country }: RoleContext,
+): UnscoredProposal[] {
   return (['title', 'department'] as const).flatMap((field): UnscoredProposal[] => {
     const chosen = roles[field];
     if (!chosen) return [];
@@ -116,6 +120,7 @@ export function titleDrafts({ roles, runnersUp }: ChosenRoles, { country }: Role
     const rivals = field === 'title' ? runnersUp.title : [];
     const value = clean(chosen.candidate.text);
     const misread = misreadTitle(value);
+    const rest = field === 'title' ? restOfPosition(chosen, roles, geometry) : undefined;
     return [
       {
         field,
@@ -123,8 +128,10 @@ export function titleDrafts({ roles, runnersUp }: ChosenRoles, { country }: Role
         sources: spansOf(chosen),
         trust: chosen.score - 0.5 * rivalry(chosen, rivals),
         reasons: chosen.reasons,
+        ...(rest && { disagreement: perhapsPart(rest) }),
         ...(misread ? { disagreement: `“${misread.read}” is perhaps “${misread.known}”.` } : {}),
         ...withRunnersUp([
+          ...(rest ? [{ value: `${value}, ${clean(rest.text)}`, reason: `“${rest.text}” stands right under it` }] : []),
           ...(misread ? [{ value: misread.title, reason: `“${misread.known}” is a word of positions` }] : []),
           ...rivals.map((r) => ({ value: clean(r.candidate.text), reason: r.reasons[0] ?? 'may be a position' })),
         ]),
@@ -223,6 +230,19 @@ function restOfName(roles: Roles, geometry: readonly CardLine[]): CardLine | und
       lettersOf([...own, line]) === lettersOf(own) &&
       isNextInBlock(last, line, ACCENT_TOLERANCE) &&
       isNextInBlock(line, position, MIXED_SIZES),
+  );
+}
+
+/** A second position that stands right under the first one and that nothing else has taken. */
+function restOfPosition({ candidate }: Chosen, roles: Roles, geometry: readonly CardLine[]): CardLine | undefined {
+  const taken = Object.values(roles).flatMap((role: Chosen | undefined) => role?.candidate.lines ?? []);
+  const last = candidate.lines[candidate.lines.length - 1]!;
+  return geometry.find(
+    (line) =>
+      isNextInBlock(last, line, ACCENT_TOLERANCE) &&
+      hasTitleWord(line.text) &&
+      !/[@\d]/.test(line.text) &&
+      !taken.some((own) => overlaps(own, line)),
   );
 }
 
