@@ -142,6 +142,7 @@ export const FieldRow = memo(function FieldRow({
                 dense={dense}
                 value={text}
                 doubts={isPhone && doubtful ? [{ from: 0, to: text.length }] : doubtfulCharacters(field, side.reading)}
+                missing={doubtful && text === ''}
                 serif={NAMES.includes(field.field)}
                 complaint={complaintAbout(field)}
                 inputMode={MODES[field.field as keyof typeof MODES] ?? 'text'}

@@ -17,6 +17,12 @@ describe('a field’s text', () => {
     expect(screen.getByRole('textbox', { name: 'E-mail, doubtful' })).toBeTruthy();
   });
 
+  it('carries it too where nothing was found that the card seems to have', () => {
+    const { container } = render(<ProofInput {...props} value="" doubts={[]} missing />);
+    expect(container.querySelectorAll('.doubt')).toHaveLength(1);
+    expect(screen.getByRole('textbox', { name: 'E-mail, doubtful' })).toBeTruthy();
+  });
+
   it('stays one line, and Enter goes on', () => {
     render(<ProofInput {...props} doubts={[]} />);
     const input = screen.getByRole('textbox', { name: 'E-mail' });

@@ -5,6 +5,8 @@ interface Props {
   label: string;
   value: string;
   doubts: readonly Range[];
+  /** Nothing was found, and the card seems to have it. */
+  missing?: boolean;
   serif?: boolean;
   /** As low as a line can be. */
   dense?: boolean;
@@ -33,6 +35,9 @@ const TEXT: React.CSSProperties = {
 };
 const DENSE_TEXT: React.CSSProperties = { ...TEXT, padding: '2px 0 3px', minHeight: 28 };
 
+/** So wide is the highlighter where there are no characters for it to lie under. */
+const PLACE_OF_NOTHING = '\u2003'.repeat(5);
+
 /**
  * A field's text, to be written on as it stands. A copy of the text lies under it: it gives the
  * field its height and carries the highlighter under doubtful characters.
@@ -41,6 +46,7 @@ export function ProofInput({
   label,
   value,
   doubts,
+  missing = false,
   serif,
   dense,
   complaint,
@@ -78,13 +84,13 @@ export function ProofInput({
         }}
       >
         <div aria-hidden style={{ ...style, color: 'transparent', pointerEvents: 'none' }}>
-          {marked(value, doubts)}
+          {missing ? <span className="doubt">{PLACE_OF_NOTHING}</span> : marked(value, doubts)}
           {'\u200b'}
         </div>
         <textarea
           ref={inputRef}
           rows={1}
-          aria-label={doubts.length > 0 ? `${label}, doubtful` : label}
+          aria-label={doubts.length > 0 || missing ? `${label}, doubtful` : label}
           aria-invalid={Boolean(complaint)}
           aria-describedby={complaint ? id : undefined}
           inputMode={inputMode}

@@ -64,22 +64,20 @@ export function findBrokenEmails(lines: readonly ReadLine[], geometry: readonly 
 const FIRST_HALF = /^[\p{Ll}\d._+-]*[._-]$/u;
 
 /** Gives mailboxes that begin their line what ends the line above: "p.thorneycroft-" and "hale@thorneycrofthale.example". */
-export function joinBrokenMailboxes(
+export const joinBrokenMailboxes = (
   emails: readonly FoundAddress[],
   lines: readonly ReadLine[],
   geometry: readonly CardLine[],
-): void {
-  for (const email of emails) {
-    if (email.rest || email.source.from > 0) continue;
+): FoundAddress[] =>
+  emails.map((email) => {
+    if (email.rest || email.source.from > 0) return email;
     const lower = geometry.find(({ index }) => index === email.source.line)!;
     const upper = geometry.find((line) => isNextInBlock(line, lower) && FIRST_HALF.test(lines[line.index]!.text));
-    if (!upper) continue;
+    if (!upper) return email;
     const half = lines[upper.index]!.text;
-    email.value = toAddressLetters(half) + email.value;
-    email.rest = email.source;
-    email.source = { line: upper.index, from: 0, to: half.length };
-  }
-}
+    const source = { line: upper.index, from: 0, to: half.length };
+    return { ...email, value: toAddressLetters(half) + email.value, source, rest: email.source };
+  });
 
 const domainOf = (mailbox: string): string => mailbox.slice(mailbox.indexOf('@') + 1);
 

@@ -28,20 +28,17 @@ export function findWebsites(lines: readonly ReadLine[], taken: readonly SourceS
 const FIRST_HALF = /(?:^|\s)(?:www\.)?([\p{L}\d][\p{L}\d.-]*)[–-]$/iu;
 
 /** Gives addresses that begin their line what ends the line above: "www.savonnerie-" and "alpilles.example". */
-export function joinBrokenWebsites(websites: readonly FoundAddress[], geometry: readonly CardLine[]): void {
-  for (const website of websites) {
-    if (website.rest || website.source.from > 0) continue;
+export const joinBrokenWebsites = (websites: readonly FoundAddress[], geometry: readonly CardLine[]): FoundAddress[] =>
+  websites.map((website) => {
+    if (website.rest || website.source.from > 0) return website;
     const lower = geometry.find(({ index }) => index === website.source.line);
     const upper = lower && geometry.find((line) => FIRST_HALF.test(line.text) && isNextInBlock(line, lower));
-    if (!upper || !looksLikeAddress(upper.text)) continue;
+    if (!upper || !looksLikeAddress(upper.text)) return website;
     const match = FIRST_HALF.exec(upper.text)!;
     const half = `${toAddressLetters(match[1]!)}-`;
-    website.value = half + website.value;
-    website.domain = half + website.domain;
-    website.rest = website.source;
-    website.source = { line: upper.index, from: match.index, to: upper.text.length };
-  }
-}
+    const source = { line: upper.index, from: match.index, to: upper.text.length };
+    return { ...website, value: half + website.value, domain: half + website.domain, source, rest: website.source };
+  });
 
 /** One word, or behind "www.": a sentence that ends in a divided word is no address. */
 const looksLikeAddress = (text: string): boolean => /www\./i.test(text) || !/\s/.test(text);

@@ -1,4 +1,11 @@
-export { completeDomains, reconcileDomains, reconcileRepeats, reconcileWithCompany } from './reconcileAddresses';
+export {
+  completeDomains,
+  type Online,
+  reconcileDomains,
+  reconcileRepeats,
+  reconcileWithCompany,
+} from './reconcileAddresses';
+export { onlineDrafts, spansOfAddress } from './onlineDrafts';
 export { settleMailboxes } from './settleMailboxes';
 export { findBrokenEmails, findEmails, findMisspeltEmails, type FoundAddress, joinBrokenMailboxes } from './findEmails';
 export { findWebsites, joinBrokenWebsites } from './findWebsites';

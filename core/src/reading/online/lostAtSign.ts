@@ -1,4 +1,5 @@
 import type { FoundAddress } from './findEmails';
+import type { Online } from './reconcileAddresses';
 import { isMadeOf } from '../names';
 import type { ReadLine } from '../types';
 
@@ -10,23 +11,33 @@ const SIGN_WITHIN = new RegExp(`^(?<local>[a-z\\d][a-z\\d._-]+)${LIKE_AT}$`, 'i'
 /**
  * Web addresses that are e-mail addresses whose sign was lost: "janessa.turner a stavver.example", or
  * "mlundgrenbyarvane.se" beside www.yarvane.se. The name must account for every letter before the sign.
- * @returns the e-mail addresses, which are no longer among `websites`
+ * @param domains those that are printed on the card
  */
 export function takeLostAtSigns(
-  websites: FoundAddress[],
+  { emails, websites }: Online,
   domains: readonly string[],
   name: string,
   lines: readonly ReadLine[],
-): FoundAddress[] {
-  return [...websites].flatMap((site): FoundAddress[] => {
-    const found = apart(site, lines) ?? within(site, domains);
-    if (!found || !isMadeOf(name, found.local)) return [];
-    websites.splice(websites.indexOf(site), 1);
-    const value = `${found.local.toLowerCase()}@${found.domain}`;
-    const source = { ...site.source, from: found.from };
-    const raw = lines[source.line]!.text.slice(source.from, source.to);
-    return [{ value, domain: found.domain, repaired: true, raw, source }];
-  });
+): Online {
+  const read = websites.map((site) => ({ site, email: emailIn(site, domains, name, lines) }));
+  return {
+    emails: [...emails, ...read.flatMap(({ email }) => email ?? [])],
+    websites: read.filter(({ email }) => !email).map(({ site }) => site),
+  };
+}
+
+function emailIn(
+  site: FoundAddress,
+  domains: readonly string[],
+  name: string,
+  lines: readonly ReadLine[],
+): FoundAddress | undefined {
+  const found = apart(site, lines) ?? within(site, domains);
+  if (!found || !isMadeOf(name, found.local)) return undefined;
+  const value = `${found.local.toLowerCase()}@${found.domain}`;
+  const source = { ...site.source, from: found.from };
+  const raw = lines[source.line]!.text.slice(source.from, source.to);
+  return { value, domain: found.domain, repaired: true, raw, source };
 }
 
 interface Parts {

@@ -1,2 +1,3 @@
 export { besideRegisters } from './registers';
 export { findPhoneCandidates, type PhoneCandidate, placePhone } from './findPhones';
+export { phoneDrafts, spansOfNumber } from './phoneDrafts';

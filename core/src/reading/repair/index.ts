@@ -4,3 +4,4 @@ export { repairAccents, repairLine } from './repairText';
 export { repairTwins } from './repairTwins';
 export { repairWords } from './repairWords';
 export { splitMerged } from './mergedLetters';
+export { withReading } from './withReading';

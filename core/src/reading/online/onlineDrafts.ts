@@ -1,0 +1,25 @@
+import type { SourceSpan } from '../proposal';
+import { withOffers, type UnscoredProposal } from '../unscoredProposal';
+import type { FoundAddress } from './findEmails';
+import type { Online } from './reconcileAddresses';
+
+export const spansOfAddress = ({ source, rest }: FoundAddress): SourceSpan[] => (rest ? [source, rest] : [source]);
+
+/** Proposals for the addresses of a card. */
+export const onlineDrafts = ({ emails, websites }: Online): UnscoredProposal[] => [
+  ...emails.map((email) => onlineDraft('email', email, 6)),
+  ...websites.map((website) => onlineDraft('website', website, 5)),
+];
+
+const onlineDraft = (field: 'email' | 'website', found: FoundAddress, trust: number): UnscoredProposal => ({
+  field,
+  value: found.value,
+  sources: spansOfAddress(found),
+  trust,
+  reasons: [
+    field === 'email' ? 'has the form of an e-mail address' : 'has the form of a web address',
+    ...(found.repaired ? ['set right by what else the card says'] : []),
+  ],
+  ...(found.doubt && { disagreement: found.doubt }),
+  ...withOffers([...(found.rivals ?? []), ...(found.raw ? [{ value: found.raw, reason: 'as printed and read' }] : [])]),
+});
