@@ -37,6 +37,9 @@ test('people are on the map, near a town and near this device, and a round is pu
   await page.getByRole('button', { name: 'Near me' }).click();
   const people = page.getByRole('list', { name: 'People by how near they are' });
   await expect(people.getByRole('listitem').first()).toContainText('Ola Aberman');
+  await page.getByLabel('Near which town').fill('dundee');
+  await page.getByLabel('Near which town').press('Enter');
+  await expect(people.getByRole('listitem').first()).toContainText('Ola Dunman');
   await page.getByLabel('Near which town').fill('whitb');
   await page.getByRole('button', { name: /^Whitby, ENG, United Kingdom/ }).click();
   await expect(people.getByRole('listitem').first()).toContainText('Ola Whitman');

@@ -1,6 +1,7 @@
 import { FIRM_OFFERS, PERSON_OFFERS } from '@dossier/core/exchange/directory';
 import { z } from 'zod';
 import { ChosenPeople } from './changes';
+import { OutsideAddress } from './outsideAddress';
 
 /** A directory of firms and people that the team may ask. */
 export const DirectorySettings = z.object({
@@ -14,10 +15,7 @@ export const DirectorySettings = z.object({
 export type DirectorySettings = z.infer<typeof DirectorySettings>;
 
 export const DirectorySettingsChange = z.strictObject({
-  address: z
-    .url({ protocol: /^https?$/, error: 'Write an address that begins with https://.' })
-    .max(500)
-    .nullable(),
+  address: OutsideAddress.nullable(),
   /** A new key; the one that is kept stays without. */
   key: z.string().trim().min(1).max(500).optional(),
   portraits: z.boolean(),

@@ -5,5 +5,5 @@ export const OutsideAddress = z
   .string()
   .trim()
   .max(500)
-  .pipe(z.url({ protocol: /^https?$/, error: 'Write an address that begins with https://' }))
+  .pipe(z.url({ protocol: /^https?$/, error: 'Write an address that begins with https://.' }))
   .refine((text) => !/^[^/]*\/\/[^/]*@/.test(text), 'Leave name and password out of the address.');

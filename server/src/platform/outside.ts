@@ -47,7 +47,7 @@ const PATIENCE_MS = 10_000;
 const MOST_BYTES = 64 * 1024;
 
 const WORDS: Readonly<Record<string, string>> = {
-  ENOTFOUND: 'Nobody is known under this name.',
+  ENOTFOUND: 'There is no server of this name. Is the address right?',
   EAI_AGAIN: 'The name could not be looked up just now.',
   ECONNREFUSED: 'Nobody takes anything there.',
   ECONNRESET: 'The line was cut.',

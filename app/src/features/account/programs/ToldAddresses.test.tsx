@@ -58,7 +58,7 @@ describe('addresses that are told', () => {
     expect(await screen.findByText('No address is told.')).toBeTruthy();
     await press('Tell an address');
     await press('Tell this address');
-    expect(await screen.findByText('Write an address that begins with https://')).toBeTruthy();
+    expect(await screen.findByText('Write an address that begins with https://.')).toBeTruthy();
     fireEvent.change(screen.getByLabelText('Address'), { target: { value: 'https://a.example/told' } });
     fireEvent.click(screen.getByRole('radio', { name: 'Some of it' }));
     fireEvent.click(screen.getByRole('checkbox', { name: 'Somebody new' }));

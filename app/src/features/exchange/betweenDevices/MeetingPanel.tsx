@@ -50,7 +50,7 @@ function Step({ meeting, gives, onHear, onSame, onStop, onAgain }: StepProps) {
       return (
         <>
           <Shown title="1. Let the other device read this" text={meeting.text}>
-            There: Device to device, then “Take from another device”. Both must be in one network.
+            There: People, “Bring in”, “From another device”, then “Take from another device”. Both must be in one network.
           </Shown>
           <Heard title="2. Read its answer" what="the code that the other device shows" complaint={meeting.complaint} onHear={onHear} />
         </>

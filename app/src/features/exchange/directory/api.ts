@@ -27,7 +27,7 @@ export const directoryApi = api.injectEndpoints({
       invalidatesTags: ['Finding'],
     }),
     latestLookUp: build.query<LookUps, void>({ query: () => '/look-ups', providesTags: ['Finding'] }),
-    lookUpState: build.query<LookUp, string>({ query: (id) => `/look-ups/${id}` }),
+    lookUpState: build.query<LookUp, string>({ query: (id) => `/look-ups/${id}`, providesTags: ['Finding'] }),
     actOnLookUp: build.mutation<void, { id: string; act: 'stop' | 'go-on' }>({
       query: ({ id, act }) => ({ url: `/look-ups/${id}/${act}`, method: 'POST' }),
       invalidatesTags: ['Finding'],

@@ -2,7 +2,7 @@ import type { MapTown, PeopleMap } from '@dossier/contract';
 import { kilometres } from '@dossier/core/people/map';
 import { skipToken } from '@reduxjs/toolkit/query';
 import { Link, type Href } from 'expo-router';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { problemText } from '@/lib/api';
 import { useSettled } from '@/lib/useSettled';
@@ -61,7 +61,7 @@ export function NearPanel({ near, from, onFrom, touched, onAll, personAt, isStop
         </Button>
         {from ? (
           <Button look="bare" onPress={() => onFrom(undefined)}>
-            From nowhere
+            Near no place
           </Button>
         ) : null}
         {touched ? (
@@ -119,20 +119,32 @@ export function TownField({ label = 'Near which town', onTown }: { label?: strin
   const settled = useSettled(q.trim(), PAUSE_MS);
   const { currentData, error } = useTownsQuery(settled.length >= 2 ? settled : skipToken);
   const towns = q.trim().length >= 2 ? (currentData?.items ?? []) : [];
+  const take = (town: MapTown) => {
+    onTown(town);
+    setQ('');
+    setEntered(undefined);
+  };
+  // Who presses Enter means the first; it may not be there yet.
+  const [entered, setEntered] = useState<string>();
+  const first = settled === q.trim() ? towns[0] : undefined;
+  useEffect(() => {
+    if (first && entered === settled) take(first);
+  });
   return (
     <View className="gap-1">
-      <TextField label={label} value={q} onChangeText={setQ} maxLength={80} autoCapitalize="words" />
+      <TextField
+        label={label}
+        value={q}
+        onChangeText={setQ}
+        maxLength={80}
+        autoCapitalize="words"
+        submitBehavior="submit"
+        onSubmitEditing={() => setEntered(q.trim())}
+      />
       {error ? <Notice fault>{problemText(error)}</Notice> : null}
       {towns.slice(0, 6).map((town) => (
         <View key={`${town.lat} ${town.lon} ${town.name}`} className="items-start">
-          <Button
-            look="bare"
-            className="-ml-4"
-            onPress={() => {
-              onTown(town);
-              setQ('');
-            }}
-          >
+          <Button look="bare" className="-ml-4" onPress={() => take(town)}>
             {townWords(town)}
           </Button>
         </View>
