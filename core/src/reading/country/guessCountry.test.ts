@@ -31,6 +31,7 @@ test.each([
     'CH',
     ['Via', 'Franscini 10', 'CH-6850', 'Mendrisio', '091 644 18 44'],
   ],
+  ['a number behind the 1 that is dialled there', 'US', ['Phone: 1-541-555-0172']],
   ['a code alone on a narrow line', 'NL', ['Plesmanweg', '14', '7607 GX', 'Almelo', '0546 555 012']],
   [
     'a state and its code on two lines',

@@ -173,6 +173,6 @@ export function guessCountry(
 const sharesNumbers = (a: string, b: string): boolean =>
   Object.values(CALLING_CODES).some((countries) => countries.includes(a) && countries.includes(b));
 
-/** Three-three-four grouping without a calling code is how North American numbers are printed. */
+/** Three-three-four grouping without a calling code, or behind the 1 that is dialled there, is how North American numbers are printed. */
 const northAmerican = (phones: readonly PhoneCandidate[]): boolean =>
-  phones.some((p) => /^\(?[2-9]\d\d\)?[\s.-]*\d{3}[\s.-]\d{4}$/.test(p.printed));
+  phones.some((p) => /^(?:1[\s.-])?\(?[2-9]\d\d\)?[\s.-]*\d{3}[\s.-]\d{4}$/.test(p.printed));
