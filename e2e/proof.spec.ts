@@ -94,10 +94,10 @@ test('a repaired mailbox shows both readings, and what was not found at all is a
     .click();
   await expect(field(page, 'E-mail, doubtful')).toHaveValue('isaac.xavierre@oldersundwines.example');
   await expect(shown(page, /Read as “eisaac.xavierre@oldersundwines.example”/)).toBeVisible();
-  await expect(field(page, 'Title')).toHaveValue('');
+  await expect(field(page, 'Title, doubtful')).toHaveValue('');
   await expect(shown(page, /“Keeper of the long barrels” stands where a position does/)).toBeVisible();
   await expectAccessible(page);
-  await field(page, 'Title').focus();
+  await field(page, 'Title, doubtful').focus();
   await page.getByRole('button', { name: /^Make Title “Keeper of the long barrels”/ }).click();
   await expect(field(page, 'Title')).toHaveValue('Keeper of the long barrels');
   await field(page, 'E-mail, doubtful').focus();
