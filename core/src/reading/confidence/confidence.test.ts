@@ -52,6 +52,11 @@ describe('the confidence of a value', () => {
     expect(isDoubt({ field: 'company', confidence })).toBe(true);
   });
 
+  it('is what a code says where nothing but the code says it', () => {
+    for (const field of ['company', 'email', 'title'] as const)
+      expect(confidenceIn([sure], { ...draftOf(field, []), certainty: 0.9 })).toBe(0.9);
+  });
+
   it('must be higher where somebody is known or reached by it than for the rest', () => {
     expect(isDoubt({ field: 'email', confidence: 0.8 })).toBe(true);
     expect(isDoubt({ field: 'street', confidence: 0.8 })).toBe(false);

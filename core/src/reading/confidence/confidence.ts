@@ -51,6 +51,8 @@ const MOST_GUESSED = 0.7;
  * doubts, is no surer than the rule says: such cases are too seldom for weights to know them.
  */
 export function confidenceOf(draft: UnscoredProposal, card: JudgedCard): number {
+  // What stands in a code alone is as sure as that: there is nothing in the picture to judge it by.
+  if (draft.certainty !== undefined && draft.sources.length === 0) return draft.certainty;
   const isTold = draft.certainty !== undefined && draft.certainty >= TOLD;
   const features = featuresOf(draft, card);
   const fitted = isTold ? undefined : fittedConfidence(draft.field, features);

@@ -8,6 +8,7 @@ import { Workspace } from '../account';
 import { Consent, log } from '../people';
 import { MessageRecord } from './messages/entities';
 import { messageWithKey } from './messages/queries';
+import { tooMany } from './ownCard/openCard';
 import { happensTo } from './plans/happens';
 
 /**
@@ -15,7 +16,7 @@ import { happensTo } from './plans/happens';
  * here; whoever has the way from a message speaks for whoever got it. Only looking at the page does nothing: programs look at it too.
  */
 export function withdrawRoutes(database: DataSource): Router {
-  const limit = rateLimit({ windowMs: 60_000, limit: 60, standardHeaders: 'draft-8', legacyHeaders: false });
+  const limit = rateLimit({ windowMs: 60_000, limit: 60, standardHeaders: 'draft-8', legacyHeaders: false, handler: tooMany }); // prettier-ignore
   return Router()
     .use('/withdraw', limit)
     .get('/withdraw/:key', async (request, response) => {

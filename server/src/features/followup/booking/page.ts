@@ -12,7 +12,7 @@ import type { DataSource } from 'typeorm';
 import { escapeHtml, filledHtml, sendPublicPage } from '../../../platform/publicPage';
 import { inSnapshot } from '../../../platform/workspaceScope';
 import { formHtml, type FormToFill } from '../ownCard/formHtml';
-import { findCard, nothing, openCard, type Found, type OpenedCard } from '../ownCard/openCard';
+import { findCard, nothing, openCard, tooMany, type Found, type OpenedCard } from '../ownCard/openCard';
 import { EMPTY, formOf, readForm, type Left } from '../ownCard/visitors';
 import { book, callOff, moveBooking, type Outcome } from './book';
 import { BookingRecord, BookingRulesRecord } from './entities';
@@ -27,8 +27,8 @@ const DAYS_SHOWN = 5;
 
 /** Where others book a talk with somebody of the team, move it and call it off. Nobody signs in, and nothing but the zone is asked of the browser. */
 export function bookingPageRoutes(database: DataSource, publicAddress: string | undefined): Router {
-  const looking = rateLimit({ windowMs: MINUTE_MS, limit: 120, standardHeaders: 'draft-8', legacyHeaders: false });
-  const acting = rateLimit({ windowMs: 10 * MINUTE_MS, limit: 30, standardHeaders: 'draft-8', legacyHeaders: false });
+  const looking = rateLimit({ windowMs: MINUTE_MS, limit: 120, standardHeaders: 'draft-8', legacyHeaders: false, handler: tooMany }); // prettier-ignore
+  const acting = rateLimit({ windowMs: 10 * MINUTE_MS, limit: 30, standardHeaders: 'draft-8', legacyHeaders: false, handler: tooMany }); // prettier-ignore
   // Whoever wants all times of somebody needs more than many addresses.
   const actingThere = rateLimit({
     windowMs: 60 * MINUTE_MS,
@@ -36,6 +36,7 @@ export function bookingPageRoutes(database: DataSource, publicAddress: string | 
     standardHeaders: false,
     legacyHeaders: false,
     keyGenerator: (request) => String(request.params.key),
+    handler: tooMany,
   });
   const body = urlencoded({ extended: false, limit: '16kb' });
   return Router()

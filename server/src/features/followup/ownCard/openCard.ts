@@ -84,3 +84,10 @@ export function nothing(request: Request, response: Response): void {
   const body = `<h1>${escapeHtml(words.nothing)}</h1><p>${escapeHtml(words.nothingWords)}</p>`;
   sendPublicPage(response, { status: 404, language, title: words.nothing, body });
 }
+
+/** Somebody, or many from one place, ask more often than a person does: a page that says so, and when to come back. */
+export function tooMany(request: Request, response: Response): void {
+  const { language, words } = wordsFor(request);
+  const body = `<p role="alert">${escapeHtml(words.tooMany)}</p>`;
+  sendPublicPage(response, { status: 429, language, title: words.tooMany, body });
+}

@@ -10,7 +10,7 @@ import { inSnapshot } from '../../../platform/workspaceScope';
 import { pathOfTimes } from '../booking/paths';
 import { OwnCardRecord } from './entities';
 import { formHtml } from './formHtml';
-import { findCard, nothing, openCard, wordsFor, type OpenedCard } from './openCard';
+import { findCard, nothing, openCard, tooMany, wordsFor, type OpenedCard } from './openCard';
 import { pathOf } from './service';
 import { vcardFileName, vcardOf } from './vcardOf';
 import { formOf, leaveDetails, type Form, type Left } from './visitors';
@@ -22,11 +22,7 @@ const MINUTE_MS = 60_000;
  * nothing runs in the browser.
  */
 export function cardPageRoutes(database: DataSource): Router {
-  const looking = rateLimit({ windowMs: MINUTE_MS, limit: 120, standardHeaders: 'draft-8', legacyHeaders: false });
-  const tooMany = (request: Request, response: Response) => {
-    const { language, words } = wordsFor(request);
-    sendPublicPage(response, { status: 429, language, title: words.onceMore, body: `<p role="alert">${escapeHtml(words.tooMany)}</p>` }); // prettier-ignore
-  };
+  const looking = rateLimit({ windowMs: MINUTE_MS, limit: 120, standardHeaders: 'draft-8', legacyHeaders: false, handler: tooMany }); // prettier-ignore
   // Everybody at a fair may come from one address.
   const leaving = rateLimit({ windowMs: 10 * MINUTE_MS, limit: 30, standardHeaders: 'draft-8', legacyHeaders: false, handler: tooMany }); // prettier-ignore
   const leavingThere = rateLimit({
