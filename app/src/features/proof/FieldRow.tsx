@@ -157,7 +157,11 @@ export const FieldRow = memo(function FieldRow({
           </div>
         </div>
         {words ? (
-          <div className={`pb-1 min-[300px]:pl-[96px] ${NOTE} ${doubtful ? 'text-ink' : 'text-soft'}`}>{words}</div>
+          <div
+            className={`pb-1 [overflow-wrap:anywhere] min-[300px]:pl-[96px] ${NOTE} ${doubtful ? 'text-ink' : 'text-soft'}`}
+          >
+            {words}
+          </div>
         ) : null}
         {half ? null : actions}
       </div>
