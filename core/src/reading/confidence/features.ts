@@ -43,6 +43,10 @@ export function featuresOf(draft: UnscoredProposal, card: JudgedCard): Features 
   return Object.fromEntries(Object.entries(features).filter(([, value]) => value !== 0));
 }
 
+/** Lines that proposals come from. */
+export const claimedLines = (drafts: readonly UnscoredProposal[]): Set<number> =>
+  new Set(drafts.flatMap(({ sources }) => sources.map(({ line }) => line)));
+
 const charactersAt = (lines: readonly ReadLine[], { line, from, to }: SourceSpan): ReadCharacter[] =>
   lines[line]?.characters.slice(from, to).filter(({ text }) => text !== ' ') ?? [];
 
@@ -133,7 +137,7 @@ function ofPlace({ sources, field }: UnscoredProposal, { geometry, drafts, readi
   const front = sources.filter(({ side }) => side === undefined);
   const own = geometry.filter(({ index }) => front.some(({ line }) => line === index));
   if (own.length === 0) return {};
-  const claimed = new Set(drafts.flatMap((other) => other.sources.map(({ line }) => line)));
+  const claimed = claimedLines(drafts);
   const loose = geometry.filter(({ index, text }) => !claimed.has(index) && /\p{L}{3}/u.test(text) && !/[@\d]/.test(text));
   const near = (a: CardLine, b: CardLine) => isNextInBlock(a, b, 1.25);
   const [first, last] = [own[0]!, own[own.length - 1]!];
@@ -172,7 +176,7 @@ const wordsAt = ({ line, from, to }: SourceSpan, { reading }: JudgedCard): strin
 
 /** Words of lines that nothing claims. */
 function looseWords({ drafts, geometry }: JudgedCard): string[] {
-  const claimed = new Set(drafts.flatMap(({ sources }) => sources.map(({ line }) => line)));
+  const claimed = claimedLines(drafts);
   return geometry
     .filter(({ index }) => !claimed.has(index))
     .flatMap(({ text }) => text.split(/\s+/).map(foldTight))
@@ -229,7 +233,7 @@ function ofValue(draft: UnscoredProposal, card: JudgedCard): Record<string, numb
       trade: flag(words.some((word) => tradeWords.has(word) || titleHeads.has(word) || departmentTopics.has(word))),
       particles: flag(words.some((word) => nameParticles.has(word))),
       asFirm: Math.max(0, ...domains.map((domain) => domainAgreement(name, domain))),
-      apart: flag(new Set(drafts.filter((other) => NAME.includes(other.field)).flatMap(({ sources }) => sources.map(({ line }) => line))).size > 1),
+      apart: flag(claimedLines(drafts.filter((other) => NAME.includes(other.field))).size > 1),
       manyParts: clamp((name.split(/\s+/).length - 2) / 2, 0, 1),
       nearFirm: flag(isNearWordOf(value, [...valuesOf('company'), ...locals, ...domains])),
     };

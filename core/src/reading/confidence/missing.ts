@@ -4,7 +4,7 @@ import { hasTitleWord } from '../names';
 import type { FieldName, FieldProposal, RunnerUp } from '../proposal';
 import { sloganWords } from '../../text/tables/titleWords';
 import { isRegistration } from '../tables/labels';
-import type { JudgedCard } from './features';
+import { claimedLines, type JudgedCard } from './features';
 
 /** That something which the card seems to have was not found is a doubt like any other. */
 const MISSING = 0.4;
@@ -22,8 +22,8 @@ const WORDS = /^[^@\d]*\p{L}{3}[^@\d]*$/u;
  * under the name, the firm, the name. They are proposed empty, with the lines that may hold them as offers.
  */
 export function missingValues({ lines, geometry, drafts, country }: JudgedCard): FieldProposal[] {
-  const linesOf = (...fields: readonly FieldName[]) => new Set(drafts.filter(({ field }) => fields.includes(field)).flatMap(({ sources }) => sources.map(({ line }) => line)));
-  const claimed = linesOf(...drafts.map(({ field }) => field));
+  const linesOf = (...fields: readonly FieldName[]) => claimedLines(drafts.filter(({ field }) => fields.includes(field)));
+  const claimed = claimedLines(drafts);
   const loose = geometry.filter(({ index }) => !claimed.has(index));
   const has = (field: FieldName) => drafts.some((draft) => draft.field === field);
   const online = linesOf('email', 'website');

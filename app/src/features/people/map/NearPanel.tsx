@@ -116,6 +116,8 @@ export function NearPanel({ near, from, onFrom, touched, onAll, personAt, isStop
 /** A town of the world by its first letters. */
 export function TownField({ label = 'Near which town', onTown }: { label?: string; onTown: (town: MapTown) => void }) {
   const [q, setQ] = useState('');
+  // Who presses Enter means the first; it may not be there yet.
+  const [entered, setEntered] = useState<string>();
   const settled = useSettled(q.trim(), PAUSE_MS);
   const { currentData, error } = useTownsQuery(settled.length >= 2 ? settled : skipToken);
   const towns = q.trim().length >= 2 ? (currentData?.items ?? []) : [];
@@ -124,8 +126,6 @@ export function TownField({ label = 'Near which town', onTown }: { label?: strin
     setQ('');
     setEntered(undefined);
   };
-  // Who presses Enter means the first; it may not be there yet.
-  const [entered, setEntered] = useState<string>();
   const first = settled === q.trim() ? towns[0] : undefined;
   useEffect(() => {
     if (first && entered === settled) take(first);
@@ -135,7 +135,10 @@ export function TownField({ label = 'Near which town', onTown }: { label?: strin
       <TextField
         label={label}
         value={q}
-        onChangeText={setQ}
+        onChangeText={(text) => {
+          setQ(text);
+          setEntered(undefined);
+        }}
         maxLength={80}
         autoCapitalize="words"
         submitBehavior="submit"
