@@ -251,8 +251,8 @@ test('long names, names from right to left and thirty loose lines have their pla
   await seeOtherwise(page, (card) => {
     const [first] = card.reading.lines;
     card.proposals = [
-      { field: 'givenName', value: 'יעל', sources: [], confidence: 0.9, reasons: ['typed'] },
-      { field: 'familyName', value: long, sources: [], confidence: 0.9, reasons: ['typed'] },
+      { field: 'givenName', value: 'יעל', sources: [], confidence: 0.9, reasons: [] },
+      { field: 'familyName', value: long, sources: [], confidence: 0.9, reasons: [] },
     ];
     card.reading.lines = Array.from({ length: 30 }, (_, i) => ({ ...first!, text: `${first!.text} ${i + 1}` }));
   });

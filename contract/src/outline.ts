@@ -29,6 +29,8 @@ export const PhotoOutlines = z.object({
       filed: z.boolean(),
     }),
   ),
+  /** Where a card was perhaps missed: there is text on none of them that is like a card's. */
+  perhaps: z.array(QuadShape),
 });
 export type PhotoOutlines = z.infer<typeof PhotoOutlines>;
 

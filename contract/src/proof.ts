@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { CardOccasion } from './occasion';
 import { OpenSecondLook } from './secondLook';
-import { FIELD_NAMES } from '@dossier/core/reading/fields';
+import { FIELD_NAMES, REASON_CODES, type Reason as SaidReason } from '@dossier/core/reading/fields';
 
 const Point = z.tuple([z.number(), z.number()]);
 export const QuadShape = z.tuple([Point, Point, Point, Point]);
@@ -40,6 +40,16 @@ export const Reading = z.object({
   quality: PictureQuality.optional(),
 });
 
+const Because = z.object({
+  code: z.enum(REASON_CODES),
+  /** What is quoted: text of the card, a domain, an ISO 3166 code. */
+  said: z.string().optional(),
+  /** What stands against it. */
+  other: z.string().optional(),
+});
+/** Why something is proposed, offered or doubted. A card that was read before there were codes has words in their place. */
+const Reason = z.union([Because.extend({ why: Because.optional() }), z.string()]) as unknown as z.ZodType<SaidReason>;
+
 export const FieldProposal = z.object({
   field: z.enum(FIELD_NAMES),
   label: z.string().max(60).optional(),
@@ -55,9 +65,9 @@ export const FieldProposal = z.object({
     }),
   ),
   confidence: z.number(),
-  reasons: z.array(z.string()),
-  runnersUp: z.array(z.object({ value: z.string(), reason: z.string() })).optional(),
-  disagreement: z.string().optional(),
+  reasons: z.array(Reason),
+  runnersUp: z.array(z.object({ value: z.string(), reason: Reason })).optional(),
+  disagreement: Reason.optional(),
 });
 
 /** Who settled a field, and when. */
@@ -138,6 +148,8 @@ export const ProofCard = z.object({
   secondLook: OpenSecondLook.nullable(),
   takenAt: z.iso.datetime(),
   reading: Reading,
+  /** Whether it is still to be read a second time. */
+  rereading: z.boolean(),
   proposals: z.array(FieldProposal),
   country: z.string().nullable(),
 });

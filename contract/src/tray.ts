@@ -25,6 +25,8 @@ export const TrayItem = z.object({
   company: z.string().nullable(),
   /** How many of its fields are doubtful. */
   doubts: z.number().int(),
+  /** Whether it is still to be read a second time: what it is sure of may become doubtful yet. */
+  rereading: z.boolean(),
   takenAt: z.iso.datetime(),
   /** Share of the reading that is done, 0–1; only while reading. */
   progress: z.number().min(0).max(1).nullable(),
@@ -85,14 +87,16 @@ export const Tray = z.object({
   next: z.string().nullable(),
   /** Photographs of backs that show several cards, to be matched with their fronts by a person. */
   backs: z.array(z.object({ photoId: z.uuid(), fronts: z.number().int(), backs: z.number().int() })),
+  /** Photographs on which so many cards were perhaps missed. */
+  missed: z.array(z.object({ photoId: z.uuid(), cards: z.number().int() })),
 });
 export type Tray = z.infer<typeof Tray>;
 
 /** One server-sent event of `/tray/events`: something about this photograph, or card without one, changed. */
 export const TrayEvent = z.object({
   photoId: z.uuid(),
-  /** `drafted`: somebody has worked on the card `cardId`; what lies in the tray is as it was. */
-  state: z.enum(['waiting', 'reading', 'read', 'unreadable', 'changed', 'drafted']),
+  /** `drafted`: somebody has worked on the card `cardId`; what lies in the tray is as it was. `reread`: it was read a second time. */
+  state: z.enum(['waiting', 'reading', 'read', 'unreadable', 'changed', 'drafted', 'reread']),
   progress: z.number().min(0).max(1).nullable(),
   /** Of a photograph that has just been read: the first of its cards. */
   cardId: z.uuid().optional(),

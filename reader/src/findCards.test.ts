@@ -38,8 +38,31 @@ describe('finding cards', () => {
   it('finds every card of a sheet whose text is too small for the first look', async () => {
     const names = ['ashgrove', 'crane', 'glace', 'harrowfield', 'kestrel', 'larch', 'maple', 'orchid'];
     const { cards, picture } = await sheetOf(names);
-    const found = await findCards(await loadModels(), picture);
+    const { cards: found, beside } = await findCards(await loadModels(), picture);
+    expect(beside).toEqual([]);
     const overlaps = cards.map((card) => Math.max(0, ...found.map((quad) => intersectionOverUnion(card, quad))));
     expect(overlaps.filter((overlap) => overlap > 0.9)).toHaveLength(names.length);
   });
+
+  it('tells of text that is on no card it found: of one whose edges nobody sees', async () => {
+    const { picture, lies } = await onGround('table', 'harrowfield');
+    const { cards, beside } = await findCards(await loadModels(), picture);
+    expect(cards).toHaveLength(4);
+    expect(beside).toHaveLength(1);
+    expect(intersectionOverUnion(beside[0]!, lies)).toBeGreaterThan(0.5);
+  });
 });
+
+/** A photograph with another card in its corner, which goes over into the ground on all sides. */
+async function onGround(ground: string, name: string) {
+  const [photo, other] = await Promise.all([ground, name].map((of) => decodePhoto(readFileSync(join(demo, `${of}.jpg`))))); // prettier-ignore
+  const [width, height] = [Math.round(0.22 * photo!.width), Math.round(0.13 * photo!.width)];
+  const card = warpQuad(other!, truth.find((t) => t.id === name)!.cards[0]!.quad, width, height);
+  const edge = (i: number) => Math.min(i % width, Math.floor(i / width), width - 1 - (i % width), height - 1 - Math.floor(i / width)); // prettier-ignore
+  const fading = Buffer.alloc(4 * width * height);
+  for (let i = 0; i < width * height; i++)
+    fading.set([...card.data.subarray(3 * i, 3 * i + 3), 255 * Math.min(1, Math.max(0, edge(i) / (0.12 * height) - 0.2))], 4 * i); // prettier-ignore
+  const [left, top] = [20, photo!.height - height - 20];
+  const both = sharp(Buffer.from(photo!.data), { raw: { width: photo!.width, height: photo!.height, channels: 3 } }).composite([{ input: fading, raw: { width, height, channels: 4 }, left, top }]); // prettier-ignore
+  return { picture: await decodePhoto(await both.jpeg({ quality: 92 }).toBuffer()), lies: rectangle(left, top, width, height) }; // prettier-ignore
+}

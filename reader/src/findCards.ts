@@ -33,16 +33,26 @@ const TEXT_LONG_SIDE = 512;
 const SMALL_TEXT = 36;
 const FEW_LINES = 5;
 
+/** What was found in a picture. */
+export interface FoundCards {
+  /** Outlines of cards; none where there is neither an outline with text nor a group of text lines. */
+  cards: Quad[];
+  /** Around lines of text that are on none of them: what was printed on the ground, or a card whose edges were not seen. */
+  beside: Quad[];
+}
+
 /**
  * Finds the outlines of the cards in a photograph.
  * @returns quads in pixels of the photograph, corners named so that the text found inside runs along the first side, or as
- *   the picture stands; empty when there is neither an outline with text nor a group of text lines
+ *   the picture stands
  */
-export async function findCards(models: Models, photo: Pixels): Promise<Quad[]> {
+export async function findCards(models: Models, photo: Pixels): Promise<FoundCards> {
   const working = await fit(photo, WORKING_LONG_SIDE);
   const text = await findText(models, working);
-  const quads = (await findCardsIn(working, text)).map((quad) => alongText(quad, text));
-  return quads.map((quad) => scaleQuad(quad, photo.width / working.width, photo.height / working.height));
+  const { cards, beside } = await findCardsIn(working, text);
+  const inPhoto = (quads: readonly Quad[]) =>
+    quads.map((quad) => scaleQuad(alongText(quad, text), photo.width / working.width, photo.height / working.height));
+  return { cards: inPhoto(cards), beside: inPhoto(beside) };
 }
 
 /** A card that lies on its side is named so that its text runs level: it is looked at once then, not twice. */
@@ -63,7 +73,7 @@ function alongText(quad: Quad, text: readonly Quad[]): Quad {
  * @param working at most 1280 pixels long
  * @param text outlines of its lines of text
  */
-export async function findCardsIn(working: Pixels, text: readonly Quad[]): Promise<Quad[]> {
+export async function findCardsIn(working: Pixels, text: readonly Quad[]): Promise<FoundCards> {
   const small = await fit(working, OUTLINE_LONG_SIDE);
   const toSmall = small.width / working.width;
   const boxes = text.map((quad) => scaleQuad(quad, toSmall));
@@ -83,25 +93,29 @@ export async function findCardsIn(working: Pixels, text: readonly Quad[]): Promi
   const framed = chooseCards(candidates, boxes, rectangle(0, 0, small.width, small.height));
   const unframed = boxes.filter((box) => !framed.some((card) => contains(card, centre(box))));
   const refined = framed.map((quad) => refineQuad(working, scaleQuad(quad, 1 / toSmall), 7));
-  const hulls = await hullsOfUnframedText(boxes, unframed, framed);
-  return [...refined, ...hulls.map((quad) => scaleQuad(quad, 1 / toSmall))];
+  const { hulls, beside } = await hullsOfUnframedText(boxes, unframed, framed);
+  const inWorking = (quads: readonly Quad[]) => quads.map((quad) => scaleQuad(quad, 1 / toSmall));
+  return { cards: [...refined, ...inWorking(hulls)], beside: inWorking(beside) };
 }
+
+/** A card has so many lines at least. */
+const LEAST_LINES = 3;
 
 /**
  * Text outside every framed card is a card of its own only when there is as much of it as on a
  * card: other printed matter usually lies about in single lines.
  */
 async function hullsOfUnframedText(all: readonly Quad[], unframed: readonly Quad[], framed: readonly Quad[]) {
+  if (unframed.length === 0) return { hulls: [], beside: [] };
   const total = all.reduce((sum, box) => sum + area(box), 0);
   const outside = unframed.reduce((sum, box) => sum + area(box), 0);
-  if (unframed.length === 0 || (framed.length > 0 && outside < 0.5 * total)) return [];
-  const hulls = await textHulls(unframed);
-  return hulls
+  const hulls = (await textHulls(unframed))
     .filter((hull) => {
       const lines = unframed.filter((box) => coveredShare(box, hull) > 0.9);
-      return lines.length >= (framed.length > 0 ? 3 : 1);
+      return lines.length >= (framed.length > 0 ? LEAST_LINES : 1);
     })
     .filter((hull) => framed.every((card) => coveredShare(card, hull) < 0.3));
+  return framed.length > 0 && outside < 0.5 * total ? { hulls: [], beside: hulls } : { hulls, beside: [] };
 }
 
 async function findText(models: Models, working: Pixels): Promise<Quad[]> {

@@ -1,4 +1,4 @@
-import type { ReadLine } from '@dossier/core/reading';
+import type { ReadLine, SecondReading } from '@dossier/core/reading';
 import type { CardArea } from './readArea';
 import type { PhotoRead, ReadPhotoOptions } from './readPhoto';
 
@@ -16,5 +16,7 @@ export interface PhotoReader {
   read(bytes: Uint8Array, options?: ReadPhotoOptions): Promise<TimedRead>;
   /** Reads a part of a card that was cut out before. @throws as `read` */
   readArea(bytes: Uint8Array, area: CardArea): Promise<ReadLine[]>;
+  /** Reads a card that was cut out before once more, in another way. @throws as `read` */
+  reread(bytes: Uint8Array): Promise<SecondReading>;
   close(): void;
 }

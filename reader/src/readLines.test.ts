@@ -12,7 +12,7 @@ jest.setTimeout(120_000);
 test('two threads read what one reads, each line once, from top to bottom', async () => {
   const models = await loadModels();
   const photo = await decodePhoto(readFileSync(join(__dirname, '../../demo/photos/skerry.jpg')));
-  const [quad] = await findCards(models, photo);
+  const [quad] = (await findCards(models, photo)).cards;
   const { picture: card, lines: outlines } = await uprightCard(models, photo, { quad: quad!, upright: false });
   const begun = new Int32Array(new SharedArrayBuffer(4));
   const alone = await readLane(models, { card, outlines, begun });

@@ -27,6 +27,8 @@ export interface PhotoRead {
   width: number;
   height: number;
   cards: CardRead[];
+  /** Around text that is on none of them, in pixels of the displayed photograph; not where outlines were given. */
+  beside?: readonly Quad[];
   /** The whole photograph as one card without text, where there is none to be found. */
   whole: CardRead | undefined;
   engine: string;
@@ -54,13 +56,18 @@ export interface ReadPhotoOptions {
 export async function readPhoto(bytes: Uint8Array, options: ReadPhotoOptions = {}): Promise<PhotoRead> {
   const [models, photo] = await Promise.all([loadModels(), decodePhoto(bytes)]);
   options.onProgress?.(0.15);
-  const cards = await readCards(models, photo, options);
+  const { cards, beside } = await readCards(models, photo, options);
   const whole = cards.length === 0 ? await unreadCard(photo) : undefined;
-  return { width: photo.width, height: photo.height, cards, whole, engine: ENGINE_VERSION };
+  return { width: photo.width, height: photo.height, cards, beside, whole, engine: ENGINE_VERSION };
 }
 
-async function readCards(models: Models, photo: Photo, options: ReadPhotoOptions): Promise<CardRead[]> {
-  const outlines = options.outlines ?? (await findCards(models, photo)).map((quad) => ({ quad, upright: false }));
+async function readCards(
+  models: Models,
+  photo: Photo,
+  options: ReadPhotoOptions,
+): Promise<Pick<PhotoRead, 'cards' | 'beside'>> {
+  const found = options.outlines ? { cards: [], beside: [] } : await findCards(models, photo);
+  const outlines = options.outlines ?? found.cards.map((quad) => ({ quad, upright: false }));
   options.onProgress?.(0.3);
   const cards: CardRead[] = [];
   const begin = async (outline: CardOutline | undefined) => outline && beginCard(models, photo, outline);
@@ -73,7 +80,7 @@ async function readCards(models: Models, photo: Photo, options: ReadPhotoOptions
     options.onProgress?.(0.3 + (0.7 * done) / outlines.length);
     begun = next;
   }
-  return cards;
+  return { cards, beside: found.beside };
 }
 
 /** The photograph itself in place of a card. */

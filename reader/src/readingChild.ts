@@ -1,11 +1,12 @@
 import { rectangle, type CardOutline } from '@dossier/core/capture';
-import type { ReadLine } from '@dossier/core/reading';
+import type { ReadLine, SecondReading } from '@dossier/core/reading';
 import sharp from 'sharp';
 import { UnreadablePhoto } from './errors';
 import { loadModels } from './models';
 import { emptyPixels } from './pixels';
 import { readArea, type CardArea } from './readArea';
 import { readCodes } from './readCodes';
+import { rereadCard } from './rereadCard';
 import { readLines } from './readLines';
 import { readPhoto, type PhotoRead } from './readPhoto';
 
@@ -14,6 +15,8 @@ export interface ReadingRequest {
   bytes: Uint8Array;
   /** The bytes are a card cut out already: its lines inside this rectangle are read, and nothing else. */
   area?: CardArea;
+  /** The bytes are a card cut out already, to be read a second time. */
+  again?: boolean;
   outlines?: readonly CardOutline[];
 }
 
@@ -23,6 +26,7 @@ export type ReadingReply =
   | { kind: 'progress'; share: number }
   | { kind: 'read'; read: PhotoRead; ms: number; residentBytes: number }
   | { kind: 'area'; lines: ReadLine[] }
+  | { kind: 'again'; reading: SecondReading }
   | { kind: 'unreadable'; code: UnreadablePhoto['code']; message: string }
   | { kind: 'failed'; message: string };
 
@@ -31,10 +35,11 @@ function reply(message: ReadingReply): void {
   if (process.connected) process.send!(message, undefined, undefined, () => undefined);
 }
 
-async function handle({ bytes, outlines, area }: ReadingRequest): Promise<void> {
+async function handle({ bytes, outlines, area, again }: ReadingRequest): Promise<void> {
   const started = performance.now();
   try {
     if (area) return reply({ kind: 'area', lines: await readArea(bytes, area) });
+    if (again) return reply({ kind: 'again', reading: await rereadCard(bytes) });
     const read = await readPhoto(bytes, { outlines, onProgress: (share) => reply({ kind: 'progress', share }) });
     const ms = performance.now() - started;
     reply({ kind: 'read', read, ms, residentBytes: process.memoryUsage.rss() });

@@ -2,7 +2,7 @@ import { fork, type ChildProcess } from 'node:child_process';
 import { createRequire } from 'node:module';
 import { pathToFileURL } from 'node:url';
 import { UnreadablePhoto } from './errors';
-import type { ReadLine } from '@dossier/core/reading';
+import type { ReadLine, SecondReading } from '@dossier/core/reading';
 import type { CardArea } from './readArea';
 import type { ReadingReply, ReadingRequest } from './readingChild';
 import type { PhotoReader, TimedRead } from './photoReader';
@@ -40,6 +40,12 @@ export class ReadingPool implements PhotoReader {
   async readArea(bytes: Uint8Array, area: CardArea): Promise<ReadLine[]> {
     const reply = await this.ask({ bytes, area });
     return (reply as Extract<ReadingReply, { kind: 'area' }>).lines;
+  }
+
+  /** Reads a card that was cut out before once more. @throws as `read` */
+  async reread(bytes: Uint8Array): Promise<SecondReading> {
+    const reply = await this.ask({ bytes, again: true });
+    return (reply as Extract<ReadingReply, { kind: 'again' }>).reading;
   }
 
   private async ask(request: ReadingRequest, onProgress?: (share: number) => void): Promise<ReadingReply> {
@@ -114,6 +120,7 @@ function askChild(
           return onProgress?.(message.share);
         case 'read':
         case 'area':
+        case 'again':
           return settle(() => resolve(message));
         case 'unreadable':
           return settle(() => reject(new UnreadablePhoto(message.code, message.message)));

@@ -16,12 +16,17 @@ const LEAST_CHARACTERS = 2;
  * @returns undefined when the line is something else
  */
 export async function recogniseHan(card: Pixels, quad: Quad): Promise<ReadCharacter[] | undefined> {
+  const characters = await readBaseLetters(card, quad);
+  const han = characters.filter((c) => /\p{Script=Han}/u.test(c.text)).length;
+  const isHan = han >= LEAST_CHARACTERS && han >= characters.length / 2;
+  return isHan && meanProbability(characters) >= SURE ? characters : undefined;
+}
+
+/** Reads a line with the recognition model's own head: besides Chinese characters it knows Latin letters without accents, digits and signs. */
+export async function readBaseLetters(card: Pixels, quad: Quad): Promise<ReadCharacter[]> {
   const { session, charset } = await loadHanRecogniser();
   const input = toBgrTensor(lineCrop(card, quad), UNIT_RANGE, UNIT_RANGE);
   const output = (await session.run({ [session.inputNames[0]!]: input }))[session.outputNames[0]!]!;
   const [, steps, classes] = output.dims as [number, number, number];
-  const characters = trimSpaces(decodeCtc(output.data as Float32Array, steps, classes, charset));
-  const han = characters.filter((c) => /\p{Script=Han}/u.test(c.text)).length;
-  const isHan = han >= LEAST_CHARACTERS && han >= characters.length / 2;
-  return isHan && meanProbability(characters) >= SURE ? characters : undefined;
+  return trimSpaces(decodeCtc(output.data as Float32Array, steps, classes, charset));
 }

@@ -124,7 +124,7 @@ function sureness(characters: readonly ReadCharacter[]): number {
   return Math.exp(characters.reduce((sum, c) => sum + Math.log(c.probability), 0) / characters.length);
 }
 
-function growUpAndDown([a, b, c, d]: Quad, up: number, down: number): Quad {
+export function growUpAndDown([a, b, c, d]: Quad, up: number, down: number): Quad {
   const moved = (p: Point, from: Point, share: number): Point => [
     p[0] + (p[0] - from[0]) * share,
     p[1] + (p[1] - from[1]) * share,

@@ -31,6 +31,10 @@ async function fakeEngine() {
       asked.push(`area ${from.join()}`);
       return Promise.resolve([]);
     },
+    reread: () => {
+      asked.push('again');
+      return Promise.resolve({ lines: [], baseLetters: ['RITA'] });
+    },
     close: () => undefined,
   };
   return { engine, asked };

@@ -3,7 +3,7 @@ import { existsSync, mkdirSync, readFileSync, renameSync, writeFileSync } from '
 import { join } from 'node:path';
 import { deserialize, serialize } from 'node:v8';
 import { brotliCompressSync, brotliDecompressSync } from 'node:zlib';
-import type { ReadLine } from '@dossier/core/reading';
+import type { ReadLine, SecondReading } from '@dossier/core/reading';
 import sharp from 'sharp';
 import { UnreadablePhoto } from './errors';
 import { ENGINE_VERSION } from './models';
@@ -12,7 +12,11 @@ import type { CardArea } from './readArea';
 import type { CardRead, PhotoRead, ReadPhotoOptions } from './readPhoto';
 
 /** What the engine said of some bytes. */
-type Answer = { read: PhotoRead } | { lines: ReadLine[] } | { unreadable: Pick<UnreadablePhoto, 'code' | 'message'> };
+type Answer =
+  | { read: PhotoRead }
+  | { lines: ReadLine[] }
+  | { again: SecondReading }
+  | { unreadable: Pick<UnreadablePhoto, 'code' | 'message'> };
 
 interface Recording {
   engine: string;
@@ -53,6 +57,11 @@ export class RecordedReader implements PhotoReader {
       lines: await engine.readArea(bytes, area),
     }));
     return (answer as { lines: ReadLine[] }).lines;
+  }
+
+  async reread(bytes: Uint8Array): Promise<SecondReading> {
+    const answer = await this.answer(bytes, { again: true }, async (engine) => ({ again: await engine.reread(bytes) }));
+    return (answer as { again: SecondReading }).again;
   }
 
   close(): void {

@@ -20,7 +20,7 @@ let text: string;
 beforeAll(async () => {
   models = await loadModels();
   const photo = await decodePhoto(readFileSync(join(__dirname, '../../demo/photos/skerry.jpg')));
-  const [quad] = await findCards(models, photo);
+  const [quad] = (await findCards(models, photo)).cards;
   const card = await uprightCard(models, photo, { quad: quad!, upright: false });
   const crops = card.lines.map((outline) => ({ outline, crop: lineCrop(card.picture, outline) }));
   const fitting = crops.filter(({ crop }) => crop.width < 520).sort((a, b) => b.crop.width - a.crop.width)[0]!;

@@ -76,9 +76,12 @@ for (const { name, photos, truth } of wanted('reading') ? sets : []) {
   const files = photoFiles([photos]);
   const started = performance.now();
   const desk: DeskCard[] = [];
-  const tellFile = (done: number) => tell(name, done, files.length);
-  const predictions = await readFiles(files, tellFile, {}, (card) => desk.push(card));
-  const seconds = (performance.now() - started) / 1000;
+  let seconds = 0;
+  const tellFile = (done: number) => {
+    seconds = (performance.now() - started) / 1000;
+    tell(name, done, files.length);
+  };
+  const predictions = await readFiles(files, tellFile, {}, (card) => desk.push(card), true);
   const ms = Object.values(predictions)
     .map((p) => p.ms)
     .sort((a, b) => a - b);
@@ -103,7 +106,11 @@ for (const { name, photos, truth } of wanted('reading') ? sets : []) {
   const effort = Object.fromEntries(
     tiers.map((tier) => [tier ?? 'all', measureEffort(truths.filter((t) => t.tier === tier), desk)]), // prettier-ignore
   );
-  const doubts = doubtsOf(shownIn(truths, desk));
+  const shown = shownIn(truths, desk);
+  const doubts = {
+    once: doubtsOf(shown.map(({ once }) => once)),
+    twice: doubtsOf(shown.map(({ twice }) => twice)),
+  };
   figures[name] = {
     photographs: ms.length,
     cards,
@@ -120,7 +127,8 @@ for (const { name, photos, truth } of wanted('reading') ? sets : []) {
   console.log(score(truth, predictions, name) ?? '');
   for (const [tier, figure] of Object.entries(calibration))
     console.log(`-- confidence, ${tier}\n${describeCalibration(figure)}`);
-  console.log(`-- doubts\n${describeDoubts(doubts)}`);
+  console.log(`-- doubts, read once\n${describeDoubts(doubts.once)}`);
+  console.log(`-- doubts, read twice\n${describeDoubts(doubts.twice)}`);
   console.log(`-- acts on the desk to a right record\n${describeEffort(effort)}`);
   if (name === 'evaluation' && !values['no-plain']) {
     const plainly = await readPlainly(files, (done) => tell('plain way', done, files.length));

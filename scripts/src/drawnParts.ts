@@ -58,7 +58,7 @@ export async function readPart(part: Part, seed: number, rounds: number, folder:
   const drawn = (await Promise.all(Array.from({ length: rounds }, (_, round) => drawRound(round)))).flat();
   const desk: DeskCard[] = [];
   const files = drawn.map((_, i) => join(photos, `${i}.jpg`));
-  await readFiles(files, (done) => tell(part, done, files.length), {}, (card) => desk.push(card));
+  await readFiles(files, (done) => tell(part, done, files.length), {}, (card) => desk.push(card), true);
   const read = { drawn, desk };
   writeFileSync(file, JSON.stringify(read));
   return read;

@@ -30,34 +30,48 @@ export interface DeskCard {
   proposal: CardProposal;
 }
 
+type ReadCard = DeskCard & { picture: Uint8Array };
+
 /** More than this at a time thrashes: the engine keeps a core busy for each. */
 const MOST_AT_A_TIME = 2;
 
 /**
  * Reads pictures, and texts (`.txt` in UTF-8, one card or signature each), into the predictions
  * format, in the order given; one that cannot be opened is told and gets no cards.
+ * @param twice reads each card a second time once all were read; what is proposed and how long it takes is that of the first reading
  */
 export async function readFiles(
   files: readonly string[],
   onFile: (done: number, path: string, prediction: PhotoPrediction) => void,
   options: ProposeOptions = {},
   onCard: (card: DeskCard) => void = () => undefined,
+  twice = false,
 ): Promise<Record<string, PhotoPrediction>> {
   const pictures = files.filter((path) => !isText(path)).length;
   const lanes = Math.min(MOST_AT_A_TIME, availableParallelism(), pictures);
   const pool = new ReadingPool(lanes);
   const found = new Map<string, PhotoPrediction>();
-  let next = 0;
-  const lane = async () => {
-    for (let i = next++; i < files.length; i = next++) {
-      const path = files[i]!;
-      const prediction = isText(path) ? readTextFile(path, options) : await readPicture(pool, path, options, onCard);
-      found.set(path, prediction);
-      onFile(found.size, path, prediction);
-    }
+  const cards: ReadCard[] = [];
+  const inLanes = async <T>(of: readonly T[], work: (one: T) => Promise<void>) => {
+    let next = 0;
+    const lane = async () => {
+      while (next < of.length) await work(of[next++]!);
+    };
+    await Promise.all(Array.from({ length: Math.max(1, lanes) }, lane));
   };
   try {
-    await Promise.all(Array.from({ length: Math.max(1, lanes) }, lane));
+    await inLanes(files, async (path) => {
+      const { prediction, read } = isText(path)
+        ? { prediction: readTextFile(path, options), read: [] }
+        : await readPicture(pool, path, options);
+      found.set(path, prediction);
+      if (twice) cards.push(...read);
+      else read.forEach(({ picture: _, ...card }) => onCard(card));
+      onFile(found.size, path, prediction);
+    });
+    await inLanes(cards, async ({ picture, ...card }) =>
+      onCard({ ...card, reading: { ...card.reading, again: await pool.reread(picture) } }),
+    );
   } finally {
     pool.close();
   }
@@ -70,23 +84,19 @@ async function readPicture(
   pool: ReadingPool,
   path: string,
   options: ProposeOptions,
-  onCard: (card: DeskCard) => void,
-): Promise<PhotoPrediction> {
+): Promise<{ prediction: PhotoPrediction; read: ReadCard[] }> {
   try {
     const { read, ms } = await pool.read(readFileSync(path));
     const started = performance.now();
-    const cards = read.cards.map(({ quad, reading }) => {
-      const proposal = proposeFields(reading, options);
-      onCard({ photoId: photoId(path), quad, reading, proposal });
-      return toPrediction(quad, proposal);
-    });
-    return { ms: Math.round(ms + performance.now() - started), cards };
-  } catch (error) {
-    return {
-      ms: 0,
-      cards: [],
-      error: error instanceof UnreadablePhoto ? error.message : `could not be read: ${String(error)}`,
+    const proposed = read.cards.map((card) => ({ ...card, proposal: proposeFields(card.reading, options) }));
+    const prediction = {
+      ms: Math.round(ms + performance.now() - started),
+      cards: proposed.map(({ quad, proposal }) => toPrediction(quad, proposal)),
     };
+    return { prediction, read: proposed.map(({ quad, picture, reading, proposal }) => ({ photoId: photoId(path), quad, reading, proposal, picture })) }; // prettier-ignore
+  } catch (error) {
+    const words = error instanceof UnreadablePhoto ? error.message : `could not be read: ${String(error)}`;
+    return { prediction: { ms: 0, cards: [], error: words }, read: [] };
   }
 }
 

@@ -1,8 +1,7 @@
 import { rmSync } from 'node:fs';
-import { proposeFields } from '@dossier/core/reading';
 import { cardAt, describeDoubts, doubtsOf, isWithoutEdit, share, type DoubtFigures } from './doubts';
 import { readPart } from './drawnParts';
-import { shownOf, wantedOfPrinted } from './shown';
+import { shownOf, shownTwice, wantedOfPrinted } from './shown';
 
 export interface SealedFigures {
   seed: number;
@@ -10,7 +9,8 @@ export interface SealedFigures {
   found: number;
   /** Cards whose name, title, company, e-mails and phones are right. */
   noEdit: number;
-  doubts: DoubtFigures;
+  /** Of cards that were read once, and of the same once they were read twice. */
+  doubts: Record<'once' | 'twice', DoubtFigures>;
 }
 
 /** How cards are read, and how far doubts can be believed, that nothing was fitted to or looked at. Their photographs are not kept. */
@@ -20,17 +20,19 @@ export async function measureSealed(seed: number, folder: string): Promise<Seale
   rmSync(folder, { recursive: true, force: true });
   const cards = drawn.map(({ card, quad }, i) => {
     const found = cardAt(desk, String(i), quad);
-    return { found, shown: shownOf(found && proposeFields(found.reading), wantedOfPrinted(card)) };
+    const wanted = wantedOfPrinted(card);
+    const missed = shownOf(undefined, wanted);
+    return { found, shown: found ? shownTwice(found, wanted) : { once: missed, twice: missed } };
   });
   const found = cards.filter((card) => card.found);
   return {
     seed,
     cards: cards.length,
     found: found.length,
-    noEdit: cards.filter(({ shown }) => isWithoutEdit(shown)).length,
-    doubts: doubtsOf(found.map(({ shown }) => shown)),
+    noEdit: cards.filter(({ shown }) => isWithoutEdit(shown.once)).length,
+    doubts: { once: doubtsOf(found.map(({ shown }) => shown.once)), twice: doubtsOf(found.map(({ shown }) => shown.twice)) }, // prettier-ignore
   };
 }
 
 export const describeSealed = ({ seed, cards, found, noEdit, doubts }: SealedFigures): string =>
-  [`seed ${seed}: ${cards} cards, ${found} found`, `no edit                           ${share(noEdit, cards)}`, describeDoubts(doubts)].join('\n'); // prettier-ignore
+  [`seed ${seed}: ${cards} cards, ${found} found`, `no edit                           ${share(noEdit, cards)}`, '-- read once', describeDoubts(doubts.once), '-- read twice', describeDoubts(doubts.twice)].join('\n'); // prettier-ignore

@@ -1,5 +1,5 @@
 import type { PrintedCard } from '@dossier/core/fixtures/printed-cards';
-import { isDoubt, type CardProposal, type FieldName, type FieldProposal } from '@dossier/core/reading';
+import { isDoubt, proposeFields, type CardProposal, type FieldName, type FieldProposal } from '@dossier/core/reading';
 import type { TruthPhoto } from './calibration';
 import { cardAt, type Shown } from './doubts';
 import type { DeskCard } from './readFiles';
@@ -74,8 +74,13 @@ export function isRight(
 ): boolean | undefined {
   const { field, value } = proposal;
   if (NAME.includes(field)) {
-    const whole = ` ${wanted.name.toLowerCase()} `.replace(/[.,]/g, '').normalize('NFC');
-    return whole.includes(` ${value.toLowerCase().replace(/[.,]/g, '').normalize('NFC')} `);
+    const alike = (text: string) =>
+      text
+        .toLowerCase()
+        .replace(/[.,]/g, '')
+        .replace(/[’‘`´]/g, "'")
+        .normalize('NFC');
+    return ` ${alike(wanted.name)} `.includes(` ${alike(value)} `);
   }
   const right = wanted[field];
   if (right === undefined || right === null) return undefined;
@@ -108,13 +113,19 @@ export function shownOf(proposal: CardProposal | undefined, wanted: Wanted & { n
   return [...shown, ...other.map(({ field, confidence }) => ({ key: field, right: true, confidence }))];
 }
 
-/** What is shown of each front of photographs with truth that was found. */
-export const shownIn = (truth: readonly TruthPhoto[], desk: readonly DeskCard[]): Shown[][] =>
+/** What is shown of each front of photographs with truth that was found, after a first reading and after a second one. */
+export const shownIn = (truth: readonly TruthPhoto[], desk: readonly DeskCard[]): Record<'once' | 'twice', Shown[]>[] =>
   truth
     .filter(({ tier }) => tier !== 'back')
     .flatMap(({ id, cards }) =>
       cards.flatMap(({ quad, fields, qr }) => {
         const found = cardAt(desk, id, quad);
-        return found ? [shownOf(found.proposal, wantedOfTruth(fields, qr))] : [];
+        return found ? [shownTwice(found, wantedOfTruth(fields, qr))] : [];
       }),
     );
+
+/** What a person sees of a card while it was read once, and once it was read twice. */
+export const shownTwice = ({ reading: { again, ...first } }: DeskCard, wanted: Wanted & { name: string; said?: string }): Record<'once' | 'twice', Shown[]> => ({
+  once: shownOf(proposeFields(first), wanted),
+  twice: shownOf(proposeFields({ ...first, again }), wanted),
+}); // prettier-ignore

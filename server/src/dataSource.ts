@@ -77,6 +77,7 @@ import { Directory1780000000040 } from './migrations/1780000000040-directory';
 import { OwnPlaces1780000000041 } from './migrations/1780000000041-ownPlaces';
 import { ReadFromIndexes1780000000042 } from './migrations/1780000000042-readFromIndexes';
 import { ListedInTurn1780000000043 } from './migrations/1780000000043-listedInTurn';
+import { Rereading1780000000044 } from './migrations/1780000000044-rereading';
 import { StoredFile } from './platform/entities';
 
 /** The database of Dossier through one role's connection. */
@@ -135,6 +136,7 @@ export const createDataSource = (url: string, poolSize = 10): DataSource =>
       OwnPlaces1780000000041,
       ReadFromIndexes1780000000042,
       ListedInTurn1780000000043,
+      Rereading1780000000044,
     ],
     entities: [
       Workspace,

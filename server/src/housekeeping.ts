@@ -6,11 +6,12 @@ import { removeOldParts } from './features/capture';
 import { forgetOldDeliveries, forgetOldEvents, forgetOldImports, removeEndedShares } from './features/exchange';
 import { forgetUnusedAttachments } from './features/followup';
 import { eraseLongDeleted, forgetOldChanges, forgetUnusedWords } from './features/people';
+import { rereadMissing } from './features/reading/rereading';
 import { removeOldBeats } from './platform/heartbeat';
 import type { Logger } from './platform/logger';
 
 /**
- * Removes for good what only a date keeps here: sessions that have run out, old signs of life, photographs that never arrived whole, people
+ * Has read a second time what never was, and removes for good what only a date keeps here: sessions that have run out, old signs of life, photographs that never arrived whole, people
  * deleted a month ago, changes of many, files that were brought in and links that ended then, what a program only wanted read, events of a month ago, what arrived elsewhere long ago, files
  * that were to go along with something and did not, words that only they were found by.
  */
@@ -30,6 +31,7 @@ export function housekeepingTask(database: DataSource, logger: Logger): Task {
       attachments: await forgetUnusedAttachments(database),
       words: await forgetUnusedWords(database),
     };
+    await rereadMissing(database);
     if (Object.values(removed).some((count) => count > 0)) logger.info(removed, 'put in order');
   };
 }

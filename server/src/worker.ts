@@ -2,6 +2,7 @@ import type { PhotoReader } from '@dossier/reader';
 import { makeWorkerUtils, type TaskList } from 'graphile-worker';
 import type { DataSource, EntityManager } from 'typeorm';
 import { backUpTask } from './features/backup';
+import { Photo } from './features/capture';
 import { countStaff } from './features/companies';
 import { bringInTask } from './features/exchange/bringIn/importTask';
 import { handOverOne } from './features/exchange';
@@ -9,7 +10,7 @@ import { handOverTask } from './features/exchange/destinations/deliver';
 import { lookUpTask } from './features/exchange/directory/lookUpTask';
 import { tellWebhookTask } from './features/exchange/webhooks/deliver';
 import { followFeeds } from './features/exchange/webhooks/follow';
-import { fileAskedTask, settleAsked } from './features/exchange/readings/settle';
+import { fileAskedTask, goOnWithAsked, settleAsked } from './features/exchange/readings/settle';
 import {
   beginTagged,
   endClosed,
@@ -29,8 +30,11 @@ import { nightlySweepsTask } from './features/matching/nightlySweeps';
 import { sweepTask } from './features/matching/sweepTask';
 import { makeMissingKeys } from './features/people';
 import { changePeopleTask } from './features/people/changes/changeTask';
+import type { Card } from './features/reading';
 import { readOutlinesTask, readPhotoTask } from './features/reading/jobs';
 import { readAreaTask } from './features/reading/readArea';
+import { lookBesideTask } from './features/reading/lookBeside';
+import { rereadCardTask, rereadMissing } from './features/reading/rereading';
 import type { NewCards } from './features/reading/storeCards';
 import { removePicturesTask } from './features/retention/removePictures';
 import { joinPhotographedBacks } from './features/tray/backs';
@@ -80,6 +84,8 @@ export async function startWorker(
         readPhoto: readPhotoTask(parts),
         readOutlines: readOutlinesTask(parts),
         readArea: readAreaTask(parts),
+        lookBeside: lookBesideTask(parts),
+        rereadCard: rereadCardTask({ database, reader, onReread }),
       },
       config.readingLanes,
     ),
@@ -143,6 +149,9 @@ export async function startWorker(
     config.mailPort === undefined ? undefined : await startMailListener(database, config.host, config.mailPort, logger);
   const stopAdopting = adoptOrphans(database, logger, (holders) => utils.forceUnlockWorkers([...holders]));
   logger.info('worker takes jobs');
+  rereadMissing(database).catch((error: unknown) =>
+    logger.error({ err: error }, 'looking for cards to read again failed'),
+  );
   makeMissingKeys(database, logger).catch((error: unknown) => logger.error({ err: error }, 'making match keys failed'));
   return {
     stop: async () => {
@@ -162,11 +171,18 @@ export async function startWorker(
   };
 }
 
-/** What a program has asked for is settled as it wants; else backs find their fronts, and what leaves nothing to ask is filed. */
+/** What a program has asked for is settled as it wants; else backs find their fronts. */
 async function onNewCards(manager: EntityManager, { photo, cardIds }: NewCards): Promise<void> {
   if (await settleAsked(manager, photo.id, cardIds)) return;
   const fronts = await joinPhotographedBacks(manager, photo);
-  await fileCleanSoon(manager, photo, photo.backOf ? fronts : cardIds);
+  if (photo.backOf) await fileCleanSoon(manager, photo, fronts);
+}
+
+/** What a program has asked for goes on; else what leaves nothing to ask is filed. */
+async function onReread(manager: EntityManager, { id, photoId }: Card): Promise<void> {
+  if (!photoId || (await goOnWithAsked(manager, photoId))) return;
+  const photo = await manager.findOneBy(Photo, { id: photoId });
+  if (photo) await fileCleanSoon(manager, photo, [id]);
 }
 
 /**

@@ -1,3 +1,4 @@
+import type { Reason } from '@dossier/core/reading';
 import type { LearnedList } from '@dossier/contract';
 import { Client, demoPhoto, personFields } from './client';
 
@@ -10,7 +11,7 @@ async function fileAs(who: Client, company: string): Promise<void> {
   expect((await who.file({ cardId: item!.id, fields })).status).toBe(201);
 }
 
-async function proposedCompany(who: Client): Promise<{ value: string; reasons: readonly string[] }> {
+async function proposedCompany(who: Client): Promise<{ value: string; reasons: readonly Reason[] }> {
   const [item] = await who.photograph(demoPhoto('skerry'));
   const { body } = await who.card(item!.id);
   await who.send('PATCH', '/cards', { cardIds: [item!.id], state: 'discarded' });
@@ -33,7 +34,7 @@ describe('what a workspace files', () => {
     await fileAs(rep, 'Skerry Fish Auction Ltd');
     const learned = await proposedCompany(rep);
     expect(learned.value).toBe('Skerry Fish Auction Ltd');
-    expect(learned.reasons).toContain('your workspace writes it so');
+    expect(learned.reasons).toContainEqual({ code: 'writtenSoHere' });
 
     const fact = (await facts(rep)).find((f) => f.kind === 'company' && f.domain === 'skerryfish.example')!;
     expect(fact).toMatchObject({ text: 'Skerry Fish Auction Ltd', revoked: false });

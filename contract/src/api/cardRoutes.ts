@@ -54,6 +54,7 @@ export const CARD_ROUTES: DescribedRoutes = {
     scope: read,
     answer: PhotoOutlines,
   },
+  'DELETE /photos/:id/perhaps': { about: 'Says that no card was missed on a photograph.', scope: prove, status: 204 },
   'PUT /photos/:id/outlines': {
     about: 'Says where the cards of a photograph are: those that moved are read again.',
     scope: prove,

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { proposeFields } from '../reading';
+import { proposeFields, type FieldProposal } from '../reading';
 import { readingOf } from '../reading/readingOf.testing';
 import {
   addAddress,
@@ -20,6 +20,7 @@ import {
   spanArea,
   spanQuad,
   withBackOf,
+  withSecondReading,
   type Draft,
 } from '.';
 import { complaintAbout } from './complaints';
@@ -150,6 +151,35 @@ describe('a back joined to a card on the desk', () => {
 
   it('claims no line of the front', () => {
     expect(looseLines(withBackOf(draftOf([]), [phone]), 2)).toEqual([0, 1]);
+  });
+});
+
+describe('a card read a second time while it lies on the desk', () => {
+  const proposal = (rest: Partial<FieldProposal>): FieldProposal => ({ field: 'email', value: 'ida@quay.example', sources: [], confidence: 0.97, reasons: [], ...rest }); // prettier-ignore
+  const offer = [{ value: 'lda@quay.example', reason: { code: 'readTheSecondTime' as const } }];
+
+  it('is as doubtful as both readings make it, in its place, but for what a person has settled', () => {
+    const begun = draftOf([proposal({ field: 'title', value: 'Buyer', confidence: 0.6 }), proposal({}), proposal({ field: 'phone', value: '+441632960117' })]); // prettier-ignore
+    const worked = settleField(editField(begun, 'p2', { value: '+441632960118' }), 'p0');
+    const now = withSecondReading(worked, [
+      proposal({ field: 'title', value: 'Buyer', confidence: 0.2 }),
+      proposal({ confidence: 0.4, runnersUp: offer }),
+      proposal({ field: 'phone', value: '+441632960117', confidence: 0.3 }),
+    ]);
+    expect(now.fields.map(({ id, value, confidence }) => [id, value, confidence])).toEqual([['p0', 'Buyer', 1], ['p1', 'ida@quay.example', 0.4], ['p2', '+441632960118', 1]]); // prettier-ignore
+    expect(now.fields[1]!.runnersUp).toEqual(offer);
+    expect(withSecondReading(now, [proposal({ confidence: 0.4, runnersUp: offer })])).toBe(now);
+  });
+
+  it('asks for what only the second reading saw, and no longer for what neither did', () => {
+    const missed = proposal({ field: 'phone', value: '', confidence: 0.4 });
+    const asked = withSecondReading(draftOf([proposal({})]), [proposal({}), missed]);
+    expect(asked.fields.map(({ field, value }) => [field, value])).toEqual([['email', 'ida@quay.example'], ['phone', '']]); // prettier-ignore
+    expect(withSecondReading(asked, [proposal({}), missed])).toBe(asked);
+    expect(withSecondReading(asked, [proposal({})]).fields).toHaveLength(1);
+    // Who writes into it has answered.
+    const written = editField(asked, asked.fields[1]!.id, { value: '+441632960117' });
+    expect(withSecondReading(written, [proposal({})])).toBe(written);
   });
 });
 

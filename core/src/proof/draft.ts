@@ -152,6 +152,36 @@ export function withNewReading(draft: Draft, proposals: readonly FieldProposal[]
     .reduce<Draft>(withProposal, { ...draft, fields: kept });
 }
 
+/**
+ * The draft after its card was read a second time: what nobody has settled is as sure as both readings make it, with both on offer where they
+ * differ. Values and places stay as they are, and so does everything that a person has made of it.
+ * @returns the draft itself where that changes nothing
+ */
+export function withSecondReading(draft: Draft, proposals: readonly FieldProposal[]): Draft {
+  const same = (f: FieldProposal, p: FieldProposal) => isSamePlace(f, p) && f.value === p.value;
+  const isOpen = (f: DraftField) => f.confidence !== 1 && !f.leftOut && !f.settled;
+  const missed = proposals.filter(({ value }) => value === '');
+  const kept = draft.fields.filter((f) => !isOpen(f) || f.value !== '' || missed.some((p) => same(f, p)));
+  const fields = kept.map((f) => {
+    const proposal = isOpen(f) ? proposals.find((p) => same(f, p)) : undefined;
+    return proposal && !isJudgedAs(f, proposal) ? { ...f, ...judgementOf(proposal) } : f;
+  });
+  const isThere = (p: FieldProposal) =>
+    draft.fields.some((f) => isSamePlace(f, p) && (f.value === '' || !REPEATABLE_FIELDS.includes(p.field)));
+  const added = missed.filter((p) => !isThere(p));
+  const isSame =
+    added.length === 0 && fields.length === draft.fields.length && fields.every((f, i) => f === draft.fields[i]);
+  return isSame ? draft : added.reduce<Draft>(withProposal, { ...draft, fields });
+}
+
+const judgementOf = ({ confidence, runnersUp, disagreement }: FieldProposal) => ({
+  confidence,
+  runnersUp,
+  disagreement,
+});
+const isJudgedAs = (a: FieldProposal, b: FieldProposal): boolean =>
+  JSON.stringify(judgementOf(a)) === JSON.stringify(judgementOf(b));
+
 /** Of one field, and of one address where there are several. */
 const isSamePlace = (a: FieldProposal, b: FieldProposal): boolean => a.field === b.field && a.label === b.label;
 

@@ -4,6 +4,7 @@ export type { Learned, LearnedAddress, LearnedFirm } from './learning';
 export type { CardProposal } from './proposal';
 export { splitName, type PersonName } from './names';
 export { companyFromDomain, domainAgreement } from './roles';
+export { looksLikeCard } from './looksLikeCard';
 export { proposeFields, type ProposeOptions } from './proposeFields';
 export { proposeSides } from './proposeSides';
 export { readingOfText } from './readingOfText';

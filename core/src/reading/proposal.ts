@@ -1,3 +1,5 @@
+import type { Reason } from './reasons';
+
 /** What a proposal can be for, in the order in which fields stand on the proof desk. Those of `REPEATABLE_FIELDS` may occur several times, the others once; `more` has a name of its own. */
 export const FIELD_NAMES = [
   'prefix',
@@ -47,17 +49,17 @@ export interface FieldProposal {
   sources: readonly SourceSpan[];
   /** Estimated probability 0–1 that a person would leave it as it is. */
   confidence: number;
-  /** Why it was proposed, in words for a person. */
-  reasons: readonly string[];
+  /** Why it was proposed. */
+  reasons: readonly Reason[];
   /** What else it could be, likeliest first. */
   runnersUp?: readonly RunnerUp[];
-  /** What another part of the card says against it, in words for a person; such a field is a doubt. */
-  disagreement?: string;
+  /** What another part of the card says against it; such a field is a doubt. */
+  disagreement?: Reason;
 }
 
 export interface RunnerUp {
   value: string;
-  reason: string;
+  reason: Reason;
 }
 
 export interface CardProposal {

@@ -1,3 +1,4 @@
+import { because } from './reasons';
 import { isAddressField } from '../people';
 import { foldTight } from '../text';
 import { REPEATABLE_FIELDS, type CardProposal, type FieldName, type FieldProposal } from './proposal';
@@ -38,7 +39,7 @@ export function proposeSides(front: Reading, back: Reading, options: ProposeOpti
     proposal.sources.forEach((source) => used.add(source.line));
     if (same) same.confidence = Math.max(same.confidence, proposal.confidence);
     else if (own.length === 0 || REPEATABLE_FIELDS.includes(proposal.field)) fields.push(onBack(proposal));
-    else own[0]!.runnersUp = [...(own[0]!.runnersUp ?? []), { value: proposal.value, reason: 'stands on the back' }];
+    else own[0]!.runnersUp = [...(own[0]!.runnersUp ?? []), { value: proposal.value, reason: because('onBack') }];
   }
   const note = noteFrom(back, used, fields);
   return { ...first, fields: note ? [...fields, note] : fields };
@@ -62,7 +63,7 @@ function hasOtherAddress(front: readonly FieldProposal[], back: readonly FieldPr
 const onBack = (proposal: FieldProposal): FieldProposal => ({
   ...proposal,
   sources: proposal.sources.map((source) => ({ ...source, side: 'back' })),
-  reasons: [...proposal.reasons, 'stands on the back'],
+  reasons: [...proposal.reasons, because('onBack')],
 });
 
 /** Lines of the back that no field uses and that do not only repeat one. */
@@ -82,6 +83,6 @@ function noteFrom(
     value: lines.map((l) => l.text).join('\n'),
     sources: lines.map(({ index, text }) => ({ line: index, from: 0, to: text.length, side: 'back' })),
     confidence: Math.min(NOTE_CONFIDENCE, ...lines.map((l) => l.sure)),
-    reasons: ['stands on the back'],
+    reasons: [because('onBack')],
   };
 }

@@ -35,6 +35,13 @@ export interface ReadCode {
   quad: Quad;
 }
 
+/** What was seen on the same side in another way, to hold the first reading against: lines found and cut otherwise. */
+export interface SecondReading {
+  lines: readonly ReadLine[];
+  /** Each line that was found as another head reads it, which knows no accents. */
+  baseLetters: readonly string[];
+}
+
 /** What the engine saw on one side of a card. */
 export interface Reading {
   /** Size of the rectified card picture in pixels. */
@@ -44,4 +51,6 @@ export interface Reading {
   codes?: readonly ReadCode[];
   /** How good the picture is; unknown for text without a picture. */
   quality?: PictureQuality;
+  /** Once it was read a second time. */
+  again?: SecondReading;
 }

@@ -4,7 +4,7 @@ import { useEffect, useMemo, useReducer, useState } from 'react';
 import { View } from 'react-native';
 import { API, problemText } from '@/lib/api';
 import { Button, CannotShow, EmptyPage, Heading, LoadingLines, Notice, Soft, ToTray } from '@/ui';
-import { useChangeOutlinesMutation, usePhotoOutlinesQuery } from './api';
+import { useChangeOutlinesMutation, useNothingMissedMutation, usePhotoOutlinesQuery } from './api';
 import { BorderDrawing } from './BorderDrawing';
 import {
   type BorderAct,
@@ -16,6 +16,7 @@ import {
   isChanged,
   selectedBorder,
   toBeRead,
+  withMissed,
 } from './borders';
 
 /** A photograph's borders, set right by hand; only what changed is read again. */
@@ -44,7 +45,7 @@ const unfinished = new Map<string, Borders>();
 function SetBorders({ photoId, outlines }: { photoId: string; outlines: PhotoOutlines }) {
   const router = useRouter();
   const before = useMemo(() => bordersOf(outlines), [outlines]);
-  const [borders, dispatch] = useReducer(changeBorders, before, (begun) => unfinished.get(photoId) ?? begun);
+  const [borders, dispatch] = useReducer(changeBorders, before, (begun) => unfinished.get(photoId) ?? withMissed(begun, outlines.perhaps)); // prettier-ignore
   useEffect(() => {
     if (isChanged(borders, before)) unfinished.set(photoId, borders);
     else unfinished.delete(photoId);
@@ -53,6 +54,9 @@ function SetBorders({ photoId, outlines }: { photoId: string; outlines: PhotoOut
   const [save, { isLoading, error }] = useChangeOutlinesMutation();
   const complaints = complaintsAbout(borders);
   const anew = toBeRead(borders, before);
+  const [sayNone, { isLoading: isSaying, error: notSaid }] = useNothingMissedMutation();
+  // What was perhaps missed was taken away, and nothing else done.
+  const isNone = outlines.perhaps.length > 0 && !isChanged(borders, before);
 
   const act = (next: BorderAct) => {
     // While two borders are being joined, the next one touched is the other.
@@ -62,7 +66,7 @@ function SetBorders({ photoId, outlines }: { photoId: string; outlines: PhotoOut
     } else if (!(joining && next.kind === 'begin')) dispatch(next);
   };
   const done = async () => {
-    const answer = await save({ photoId, ...changeOf(borders) });
+    const answer = isNone ? await sayNone(photoId) : await save({ photoId, ...changeOf(borders) });
     if (answer.error) return;
     unfinished.delete(photoId);
     router.replace('/tray');
@@ -87,7 +91,7 @@ function SetBorders({ photoId, outlines }: { photoId: string; outlines: PhotoOut
       <View className="gap-2 border-t border-rule bg-paper px-4 py-2">
         <Hint borders={borders} complaints={complaints} joining={joining} />
         <Acts borders={borders} joining={joining} onJoin={() => setJoining(!joining)} act={dispatch} />
-        {error ? <Notice fault>{problemText(error)}</Notice> : null}
+        {(error ?? notSaid) ? <Notice fault>{problemText(error ?? notSaid)}</Notice> : null}
         <View className="flex-row items-center justify-between gap-3 pb-1">
           <Button
             look="bare"
@@ -99,11 +103,17 @@ function SetBorders({ photoId, outlines }: { photoId: string; outlines: PhotoOut
           </Button>
           <Button
             look="ink"
-            busy={isLoading}
-            disabled={complaints.size > 0 || !isChanged(borders, before)}
+            busy={isLoading || isSaying}
+            disabled={complaints.size > 0 || !(isNone || isChanged(borders, before))}
             onPress={() => void done()}
           >
-            {anew === 0 ? 'Save the borders' : anew === 1 ? 'Save and read 1 card' : `Save and read ${anew} cards`}
+            {isNone
+              ? 'No card is missing'
+              : anew === 0
+                ? 'Save the borders'
+                : anew === 1
+                  ? 'Save and read 1 card'
+                  : `Save and read ${anew} cards`}
           </Button>
         </View>
       </View>
@@ -127,11 +137,13 @@ function Hint({
     ? 'Touch the other part of the card.'
     : selected?.fixed
       ? 'This card is filed: its border stays.'
-      : selected
-        ? 'Drag the corners, or the card as a whole.'
-        : borders.list.length > 0
-          ? 'Touch a border to change it.'
-          : 'No card was found. Add a border and drag it around the card.';
+      : selected?.perhaps
+        ? 'Perhaps a card that was missed. Set its border, or remove it.'
+        : selected
+          ? 'Drag the corners, or the card as a whole.'
+          : borders.list.length > 0
+            ? 'Touch a border to change it.'
+            : 'No card was found. Add a border and drag it around the card.';
   return <Soft role="status">{words}</Soft>;
 }
 

@@ -12,6 +12,10 @@ const captureApi = api.injectEndpoints({
       query: ({ photoId, outlines }) => ({ url: `/photos/${photoId}/outlines`, method: 'PUT', body: { outlines } }),
       invalidatesTags: (_result, _error, { photoId }) => ['Tray', { type: 'Photo', id: photoId }],
     }),
+    nothingMissed: build.mutation<void, string>({
+      query: (photoId) => ({ url: `/photos/${photoId}/perhaps`, method: 'DELETE' }),
+      invalidatesTags: (_result, _error, photoId) => ['Tray', { type: 'Photo', id: photoId }],
+    }),
     /** @param ids with commas between */
     photosOnTheWay: build.query<PhotosOnTheWay, string>({
       query: (ids) => ({ url: '/photos', params: { ids } }),
@@ -33,6 +37,7 @@ export const {
   useChangeOutlinesMutation,
   useDiscardPhotoMutation,
   useHttpsAddressQuery,
+  useNothingMissedMutation,
   useOccasionsQuery,
   usePhotoOutlinesQuery,
   usePhotosOnTheWayQuery,

@@ -1,5 +1,15 @@
 import type { PhotoOutlines } from '@dossier/contract';
-import { type BorderAct, bordersOf, changeBorders, changeOf, complaintsAbout, isChanged, toBeRead } from './borders';
+import {
+  type BorderAct,
+  bordersOf,
+  changeBorders,
+  changeOf,
+  complaintsAbout,
+  isChanged,
+  selectedBorder,
+  toBeRead,
+  withMissed,
+} from './borders';
 
 const quad = (left: number): [number, number][] => [
   [left, 100],
@@ -76,5 +86,13 @@ describe('borders on the screen', () => {
     const crossed = after(select('a'), { kind: 'corner', corner: 0, to: [600, 400] });
     expect([...complaintsAbout(crossed).keys()]).toEqual(['a']);
     expect(complaintsAbout(before).size).toBe(0);
+  });
+
+  it('begin with what was perhaps missed, to be read or taken away', () => {
+    const begun = withMissed(before, [quad(600) as never]);
+    expect(selectedBorder(begun)).toMatchObject({ cardId: null, perhaps: true, quad: quad(600) });
+    expect([isChanged(begun, before), toBeRead(begun, before)]).toEqual([true, 1]);
+    expect(isChanged(changeBorders(begun, { kind: 'remove' }), before)).toBe(false);
+    expect(withMissed(before, [])).toEqual(before);
   });
 });

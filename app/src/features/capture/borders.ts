@@ -23,6 +23,8 @@ export interface Border {
   name: string | null;
   /** A filed card's border stays as it is. */
   fixed: boolean;
+  /** Nobody has set it: there is text on no card that is like a card's. */
+  perhaps?: boolean;
 }
 
 export interface Borders {
@@ -53,6 +55,12 @@ export function bordersOf({ width, height, outlines }: PhotoOutlines): Borders {
     .map(({ cardId, quad, name, filed }) => ({ key: cardId, cardId, quad: quad!, upright: false, name, fixed: filed }));
   return { size: [width ?? 1, height ?? 1], list, selected: null, past: [], nextKey: 0 };
 }
+
+/** With borders around what may be cards that were missed, the first of them chosen. */
+export const withMissed = (borders: Borders, perhaps: PhotoOutlines['perhaps']): Borders => {
+  const missed = perhaps.map((quad, i): Border => ({ key: `perhaps-${i}`, cardId: null, quad: quad as Quad, upright: false, name: null, fixed: false, perhaps: true })); // prettier-ignore
+  return { ...borders, list: [...borders.list, ...missed], selected: missed[0]?.key ?? borders.selected };
+};
 
 export const selectedBorder = ({ list, selected }: Borders): Border | undefined =>
   list.find((border) => border.key === selected);

@@ -8,8 +8,9 @@ import { useSelector } from 'react-redux';
 import { useOccasionsQuery } from '@/features/capture';
 import { PlanLine } from '@/features/followup';
 import { holdUntil, sideOf, sidesOf, Strip, useCardQuery } from '@/features/proof';
-import { isClean, useTrayInfiniteQuery } from '@/features/tray';
+import { isClean, isWithoutDoubt, useTrayInfiniteQuery } from '@/features/tray';
 import { problemText } from '@/lib/api';
+import { counted } from '@/lib/counted';
 import { selectWaitingRequests } from '@/lib/outbox';
 import { Button, CannotShow, EmptyState, Heading, LoadingLines, Notice, Serif, Soft, Text, VirtualList } from '@/ui';
 import { keyFieldsOf } from './keyFields';
@@ -31,7 +32,10 @@ export function ContactSheet() {
   const file = useCleanFiling();
   const see = useCallback((id: string) => setSeen((before) => new Set([...before, id])), []);
   const filed = new Set(requests.filter((r) => !r.refusal).map((r) => r.cardId));
-  const items = (data?.pages ?? []).flatMap((page) => page.items).filter((i) => isClean(i) && !filed.has(i.id));
+  const open = (data?.pages ?? []).flatMap((page) => page.items).filter(({ id }) => !filed.has(id));
+  const items = open.filter(isClean);
+  // Whether they stay without a doubt is known in a moment.
+  const soon = open.filter((item) => isWithoutDoubt(item) && item.rereading).length;
   const chosen = items.filter(({ id }) => seen.has(id) && !out.has(id));
   const unseen = items.filter(({ id }) => !seen.has(id)).length;
   if (error && !data) {
@@ -65,15 +69,27 @@ export function ContactSheet() {
           <View className="gap-1 px-4 pb-3 pt-4">
             <Heading>Without a doubt</Heading>
             <Soft>Compare each line with its strip. Take out what should not be filed like this.</Soft>
+            {soon > 0 && items.length > 0 ? (
+              <Soft role="status">{`${counted(soon, 'card')} more: ${READ_TWICE}`}</Soft>
+            ) : null}
           </View>
         }
         empty={
-          <EmptyState
-            title="None now"
-            action={<Button onPress={() => router.replace('/tray')}>Back to the tray</Button>}
-          >
-            Every card in the tray has something that asks for a person.
-          </EmptyState>
+          soon > 0 ? (
+            <EmptyState
+              title={`${counted(soon, 'card')} in a moment`}
+              action={<Button onPress={() => router.replace('/tray')}>Back to the tray</Button>}
+            >
+              {`They have no doubt so far, and are ${READ_TWICE}`}
+            </EmptyState>
+          ) : (
+            <EmptyState
+              title="None now"
+              action={<Button onPress={() => router.replace('/tray')}>Back to the tray</Button>}
+            >
+              Every card in the tray has something that asks for a person.
+            </EmptyState>
+          )
         }
       />
       <PlanLine
@@ -95,6 +111,8 @@ export function ContactSheet() {
     </View>
   );
 }
+
+const READ_TWICE = 'being read a second time, in another way. Whoever has no doubt then comes here.';
 
 interface RowProps {
   item: TrayItem;

@@ -15,6 +15,7 @@ import { ProofInput } from './ProofInput';
 import { type CardSides, sideOf } from './sides';
 import { proofActions } from './slice';
 import { Strip } from './Strip';
+import { doubtSentence, reasonWords } from './reasonWords';
 
 interface Props {
   cardId: string;
@@ -175,9 +176,9 @@ const DENSE_STRIP = 22;
 /** Why a field is marked, or where it comes from when there is nothing to show. */
 function wordsUnder(field: DraftField, asked: boolean, printed: boolean): string | undefined {
   const { disagreement, sources, reasons } = field;
-  if (disagreement && isDoubtful(field)) return disagreement;
-  if (!asked) return printed ? undefined : reasons[0];
-  if (sources.length === 0) return `Not printed on the card: ${reasons[0] ?? 'inferred'}.`;
+  if (disagreement && isDoubtful(field)) return doubtSentence(disagreement);
+  if (!asked) return printed || !reasons[0] ? undefined : reasonWords(reasons[0]);
+  if (sources.length === 0) return `Not printed on the card: ${reasons[0] ? reasonWords(reasons[0]) : 'inferred'}.`;
   return 'Hard to read, or it may be something else. Compare it with the strip.';
 }
 

@@ -18,7 +18,7 @@ const photo = (takenAgoMs: number) => ({
 async function askedBeside(items: readonly object[]): Promise<string[]> {
   const fetched = answerWith({
     'GET /session': { body: { user: { id: 'ottilie', name: 'Ottilie Marchetti' } } },
-    'GET /tray': { body: { items, total: items.length, next: null, backs: [] } },
+    'GET /tray': { body: { items, total: items.length, next: null, backs: [], missed: [] } },
   });
   const { store } = renderInStore(<PreparedDesk />);
   const answered = () => Object.values(store.getState().api.queries).filter((query) => query?.status === 'fulfilled');

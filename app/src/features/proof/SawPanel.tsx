@@ -8,6 +8,7 @@ import { ReadAgainPanel } from '@/features/tray';
 import { FIELD_LABELS } from '@/lib/fieldLabels';
 import { formatWhen } from '@/lib/formatDate';
 import { Button, Raw, Soft, Subheading, Text } from '@/ui';
+import { reasonWords } from './reasonWords';
 
 /** How a card without a picture came; all others were photographed. */
 const BEGUN: Readonly<Record<string, string>> = { text: 'From text', visitor: 'Left on your page' };
@@ -54,7 +55,7 @@ export function SawPanel({ card, draft, onClose }: { card: ProofCard; draft: Dra
             <Soft>
               {field.settled
                 ? `settled by ${field.settled.by}, ${formatWhen(field.settled.at)}`
-                : [...field.reasons, `${percent(field.confidence)} sure`].join(' · ')}
+                : [...field.reasons.map(reasonWords), `${percent(field.confidence)} sure`].join(' · ')}
             </Soft>
           </View>
         ))}

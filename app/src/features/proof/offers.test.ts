@@ -28,7 +28,7 @@ const field = (confidence: number, values: string[]): DraftField =>
       confidence,
       reasons: [],
       sources: [{ line: 0, from: 0, to: 3 }],
-      runnersUp: values.map((value) => ({ value, reason: `may be ${value}` })),
+      runnersUp: values.map((value) => ({ value, reason: { code: 'mayBeName' } })),
     },
   ]).fields[0]!;
 
@@ -36,7 +36,7 @@ describe('what a field could be instead', () => {
   it('is what the engine saw in a doubtful character, then other lines of the card', () =>
     expect(offersOf(field(0.5, ['Voss']), reading)).toEqual([
       { value: 'Gi1', reason: '1 instead of l' },
-      { value: 'Voss', reason: 'may be Voss' },
+      { value: 'Voss', reason: 'may be the name' },
     ]));
 
   it('are other lines alone where nothing is doubtful', () =>

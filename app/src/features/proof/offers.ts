@@ -1,5 +1,6 @@
 import { alternativesOf, isDoubtful, type DraftField } from '@dossier/core/proof';
 import type { Reading } from '@dossier/core/reading/fields';
+import { reasonWords } from './reasonWords';
 
 /** Another value that a field takes by one touch. */
 export interface Offer {
@@ -15,7 +16,7 @@ export function offersOf(field: DraftField, reading: Reading): Offer[] {
   const seen = isDoubtful(field) ? alternativesOf(field, reading) : [];
   const all: Offer[] = [
     ...seen.map(({ value, from, to }) => ({ value, reason: `${to} instead of ${from}` })),
-    ...(field.runnersUp ?? []),
+    ...(field.runnersUp ?? []).map(({ value, reason }) => ({ value, reason: reasonWords(reason) })),
   ];
   return all
     .filter(({ value }, i) => value !== field.value && all.findIndex((other) => other.value === value) === i)

@@ -17,6 +17,7 @@ import {
   swapFields,
   withBackOf,
   withNewReading,
+  withSecondReading,
   type Draft,
   type DraftField,
 } from '@dossier/core/proof';
@@ -123,6 +124,14 @@ export const proofSlice = createSlice({
     backChanged(state, { payload }: PayloadAction<{ cardId: string; proposals: readonly FieldProposal[] }>) {
       const card = state[payload.cardId];
       if (card) card.draft = withBackOf(card.draft, payload.proposals) as Writable<Draft>;
+    },
+    /** Read a second time while it lies open, or since its draft was made. */
+    readTwice(state, { payload }: PayloadAction<{ cardId: string; proposals: readonly FieldProposal[] }>) {
+      const card = state[payload.cardId];
+      if (!card) return;
+      const held = (draft: Draft) => withSecondReading(draft, payload.proposals) as Writable<Draft>;
+      // What is gone back to is as doubtful as what stands here.
+      Object.assign(card, { draft: held(card.draft), past: card.past.map(held), future: card.future.map(held) });
     },
     readAnew(
       state,

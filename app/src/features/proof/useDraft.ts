@@ -69,6 +69,7 @@ export const openDraft =
     if (ofServer) dispatch(proofActions.draftFetched({ cardId, version, kept: ofServer }));
     // Read anew since the draft was made, perhaps on another device.
     dispatch(proofActions.readAnew({ cardId, readingId, proposals }));
+    if (!card.rereading) dispatch(proofActions.readTwice({ cardId, proposals }));
   };
 
 /** Sends a person's changes to the server; without a network they wait on the device until the card is opened again. */

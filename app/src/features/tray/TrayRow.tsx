@@ -130,7 +130,8 @@ const NoPicture = () => (
 const doubtWords = (doubts: number): string => counted(doubts, 'doubt');
 
 function stateWords(item: TrayItem): string {
-  if (item.state === 'toProve') return item.doubts > 0 ? doubtWords(item.doubts) : 'no doubt';
+  if (item.state === 'toProve')
+    return item.doubts > 0 ? doubtWords(item.doubts) : item.rereading ? 'no doubt so far' : 'no doubt';
   return {
     waiting: 'waiting to be read',
     reading: 'being read',

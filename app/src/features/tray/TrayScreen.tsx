@@ -89,6 +89,13 @@ function TrayOf({ accountId, RowAct, Give }: TrayParts & { accountId: string }) 
           {`${counted(fronts, 'front')} and ${counted(backs, 'back')} wait to be matched.`}
         </Notice>
       ))}
+      {data?.pages[0]?.missed.map(({ photoId, cards }) => (
+        <Notice key={photoId} action={<Button onPress={() => router.push(`/photos/${photoId}`)}>Look</Button>}>
+          {cards === 1
+            ? 'Perhaps a card was missed on one photograph.'
+            : `Perhaps ${cards} cards were missed on one photograph.`}
+        </Notice>
+      ))}
       {undo ? <Undo {...undo} onGone={() => setUndo(undefined)} /> : null}
       {items.length > 0 || narrowed ? (
         <TrayFilter view={view} onChange={setView} occasions={occasions}>

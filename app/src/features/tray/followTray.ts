@@ -54,6 +54,9 @@ export function followTray({ dispatch, getState, change }: Follower): () => void
       case 'drafted':
         if (cardId) setTimeout(() => askIfNewer(cardId, draftVersion ?? Infinity), LATER_MS);
         return;
+      case 'reread':
+        askLater(TRAY_ROWS, { type: 'Card', id: cardId ?? photoId });
+        return;
       case 'changed':
         dispatch(traySlice.actions.cardRead(null));
         ask(...EVERYTHING);

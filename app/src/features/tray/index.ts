@@ -3,7 +3,7 @@ import { lazyScreen } from '@/lib/lazyScreen';
 export { NewsStrip } from './NewsStrip';
 export { TrayScreen } from './TrayScreen';
 export { useAnswerSecondLookMutation, useChangeCardsMutation, useTrayInfiniteQuery, useTrayRunQuery } from './api';
-export { isClean } from './isClean';
+export { isClean, isWithoutDoubt } from './isClean';
 export { traySlice, selectJustRead, selectTrayPlace } from './slice';
 export { leftToRead } from './soonRead';
 export { useTrayCount } from './useTrayCount';

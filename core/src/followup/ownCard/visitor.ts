@@ -37,7 +37,7 @@ export function cardOfVisitor(visitor: Visitor, country: string): { reading: Rea
       ...valueOf(field, key === 'words' ? visitor.words.trim() : text, country),
       sources: [{ line, from: 0, to: text.length }],
       confidence: 1,
-      reasons: ['They wrote it here themselves.'],
+      reasons: [{ code: 'bySelf' }],
     };
   });
   return { reading, fields };

@@ -1,3 +1,4 @@
+import { because } from '../reasons';
 import { learnedAddress, type LearnedFirm } from '../learning';
 import type { FieldName } from '../proposal';
 import { lostJoinedLetter } from '../repair';
@@ -30,12 +31,12 @@ export function addressDrafts(
           sources: part.sources,
           trust: isGuess ? 1 : 3.5,
           reasons: [
-            isGuess && address.postalCode ? 'stands where a street does' : 'is part of the postal address',
-            ...(settled ? ['your workspace knows this address of the firm'] : []),
+            isGuess && address.postalCode ? because('whereStreetStands') : because('inAddress'),
+            ...(settled ? [because('knownAddress')] : []),
           ],
           ...(settled && { certainty: 0.98 }),
           ...(lost && { disagreement: lost.disagreement }),
-          ...((changed || lost) && { runnersUp: [{ value: part.value, reason: 'as printed and read' }] }),
+          ...((changed || lost) && { runnersUp: [{ value: part.value, reason: because('asRead') }] }),
         },
       ];
     },

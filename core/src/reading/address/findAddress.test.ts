@@ -149,7 +149,7 @@ describe('a place over the code that has no word for a street', () => {
     ['Port de Lesconil', '29740 Plobannalec'],
     ['Grange Farm, Sixteen Foot Bank', 'March, Cambridgeshire PE15 0TQ'],
   ])('is proposed as a doubt: %s', (place, town) => {
-    expect(streetIn(place, town)).toMatchObject({ value: place, reasons: ['stands where a street does'] });
+    expect(streetIn(place, town)).toMatchObject({ value: place, reasons: [{ code: 'whereStreetStands' }] });
     expect(isDoubt(streetIn(place, town)!)).toBe(true);
   });
 

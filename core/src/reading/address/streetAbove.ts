@@ -1,7 +1,7 @@
 import { piecesOfLine, spanOf, type CardLine } from '../cardLine';
 import type { AddressPart } from './postcodeAnchor';
 import type { SourceSpan } from '../proposal';
-import { beginsStreet, isFirmLine, isRemark, looksLikeStreet } from './streetLine';
+import { beginsStreet, isFirmLine, isRemark, isSentence, looksLikeStreet } from './streetLine';
 import { endsStreet, joinHalves, streetOf } from './streetText';
 import { yearPattern } from '../tables/labels';
 
@@ -36,7 +36,8 @@ export function streetAbove(
 
 /** What a line has of a street. @param isFurther whether more of it stands below, so that a remark over it is none */
 function streetsIn(line: CardLine, isFurther: boolean): StreetLine[] {
-  if (!looksLikeStreet(line.text) || isFirmLine(line.text) || (isFurther && isRemark(line.text))) return [];
+  if (!looksLikeStreet(line.text) || isFirmLine(line.text)) return [];
+  if (isFurther && (isRemark(line.text) || isSentence(line.text))) return [];
   return withoutYears(line).map((piece) => ({ text: piece.text, sources: [spanOf(piece)] }));
 }
 

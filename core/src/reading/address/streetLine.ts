@@ -45,10 +45,14 @@ const LIKE_A_FORM = /\s(?:[NS][EW]|s\.?\s?n\.?\s?c)\.?$/i;
 export const isFirmLine = (text: string): boolean =>
   hasLegalForm(text) && !(LIKE_A_FORM.test(text) && hasStreetWord(text.replace(LIKE_A_FORM, '')));
 
-/** "Médaille d’or 2019", "upr. nr 4418": what ends in a year or a number by that name, and has no word for a street. */
+/** "Médaille d’or 2019", "upr. nr 4418", "24 h service": what ends in a year or a number by that name, and has no word for a street. */
 export const isRemark = (text: string): boolean =>
   !hasStreetWord(text) &&
-  /[€$£%]|\d\s?m(?:\s|$)|(?:\s(?:19|20)\d\d|(?<!\p{L})(?:nr|no|n°|num|#)\.?\s?\d+)\W*$/iu.test(text);
+  /[€$£%]|\d\s?[mh](?:\s|$)|(?:\s(?:19|20)\d\d|(?<!\p{L})(?:nr|no|n°|num|#)\.?\s?\d+)\W*$/iu.test(text);
+
+/** "Kvalitet hele vejen": words in small letters behind the first, which is none for a street, and no number. */
+export const isSentence = (text: string): boolean =>
+  /^\p{Lu}\S*(?: \p{Ll}\S*){2,}$/u.test(text) && !/\d/.test(text) && !beginsStreet(text);
 
 /** A few words in capital letters that may be the name of a place, or a house and a road, and no list, sentence or year. */
 export const looksLikePlace = (text: string): boolean => {

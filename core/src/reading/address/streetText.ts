@@ -37,8 +37,8 @@ function isBrokenStreet(above: string, below: string): boolean {
   return beginsStreet(above) && !hasStreetWord(below) && /^\p{Lu}[^,]*\s\d+\s?\p{L}?$/u.test(below);
 }
 
-/** "2° B" is the second floor: the sign after a number in an address is that of an ordinal. */
-const withOrdinals = (street: string): string => street.replace(/(\d\.?)°(?=[\s,.]|$)/g, '$1º');
+/** "2° B" is the second floor, and "n.° 84" a number: the sign in an address is that of an ordinal. */
+const withOrdinals = (street: string): string => street.replace(/((?:\d|(?<!\p{L})n)\.?)°(?=[\s,.]|$)/giu, '$1º');
 
 /** A French article lost before its apostrophe: "rue de 'Écluse". */
 const withArticles = (street: string): string =>
@@ -63,7 +63,7 @@ const withFigures = (street: string): string =>
 /** A line of a street without its label and what parts it from others. */
 const bareLine = (text: string): string =>
   withFigures(withoutEchoes(withArticles(withSpaces(withOrdinals(text.replace(STREET_LABEL, ''))))))
-    .replace(/^[\s,/|]+|(?:[\s,/|©®@•]+|\s[–—-])+$/g, '')
+    .replace(/^[\s,/|]+|(?:[\s,/|©®@•·]+|\s[–—-]|\s\p{Lu}{1,2}-)+$/gu, '')
     .replace(/^Poligono(?= )/, 'Polígono')
     .replace(/(?<=\p{L}{5})(?<!str)\.$/iu, '');
 

@@ -28,7 +28,7 @@ describe('holding a card against its code', () => {
     const both = withCode(unsure, VCARD('EMAIL:nella@harrowfield.example')).one('email')!;
     expect(alone.confidence).toBeLessThan(0.8);
     expect(both.confidence).toBeGreaterThan(0.95);
-    expect(both.reasons).toContain('the code on the card says the same');
+    expect(both.reasons).toContainEqual({ code: 'codeSaysSame' });
   });
 
   it('sets a misread value right and keeps the reading', () => {
@@ -43,14 +43,14 @@ describe('holding a card against its code', () => {
     const title = withCode(CARD, VCARD('FN:Nella Harrowfield-Voss', 'TITLE:Operations Director')).one('title')!;
     expect(title.value).toBe('Head of Cold Chain');
     expect(title.confidence).toBeLessThan(0.8);
-    expect(title.disagreement).toContain('Operations Director');
+    expect(title.disagreement?.said).toBe('Operations Director');
     expect(title.runnersUp?.[0]?.value).toBe('Operations Director');
   });
 
   it('adds what only the code says, without a place on the print', () => {
     const { all } = withCode(CARD, VCARD('TEL;TYPE=CELL:07700 900651', 'ADR:;;9 Quay Road;Port Ellery;;PE4 7QX;'));
     const mobile = all('phone').find((f) => f.value === '+447700900651')!;
-    expect(mobile).toMatchObject({ phoneKind: 'mobile', sources: [], reasons: ['only in the code on the card'] });
+    expect(mobile).toMatchObject({ phoneKind: 'mobile', sources: [], reasons: [{ code: 'onlyInCode' }] });
     expect(all('postalCode')[0]!.value).toBe('PE4 7QX');
   });
 

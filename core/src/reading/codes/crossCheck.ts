@@ -1,3 +1,4 @@
+import { because } from '../reasons';
 import { parsePhoneNumberFromString, type CountryCode } from 'libphonenumber-js/max';
 import { editDistance, foldTight } from '../../text';
 import { splitName } from '../names';
@@ -37,13 +38,13 @@ export function crossCheck(
     if (same) {
       same.certainty = CONFIRMED;
       same.trust = Math.max(same.trust, 6);
-      same.reasons = [...same.reasons, 'the code on the card says the same'];
+      same.reasons = [...same.reasons, because('codeSaysSame')];
       continue;
     }
     const near = printed.find((d) => isMisreading(field, d.value, value.value));
     if (near) {
-      near.runnersUp = [{ value: near.value, reason: 'as printed and read' }, ...(near.runnersUp ?? [])];
-      near.reasons = [...near.reasons, `read as “${near.value}”, set right by the code on the card`];
+      near.runnersUp = [{ value: near.value, reason: because('asRead') }, ...(near.runnersUp ?? [])];
+      near.reasons = [...near.reasons, because('setRightByCode', near.value)];
       near.value = value.value;
       near.certainty = CORRECTED;
       near.trust = Math.max(near.trust, 6);
@@ -54,8 +55,8 @@ export function crossCheck(
     const single = !REPEATABLE_FIELDS.includes(field);
     if (single && printed[0]) {
       const [first] = printed;
-      first.disagreement = `The code on the card says “${value.value}”.`;
-      first.runnersUp = [{ value: value.value, reason: 'from the code on the card' }, ...(first.runnersUp ?? [])];
+      first.disagreement = because('codeSaysOther', value.value);
+      first.runnersUp = [{ value: value.value, reason: because('fromCode') }, ...(first.runnersUp ?? [])];
       first.certainty = CONTESTED;
       continue;
     }
@@ -66,7 +67,7 @@ export function crossCheck(
       sources: [],
       trust: 6,
       certainty: FROM_CODE_ONLY,
-      reasons: ['only in the code on the card'],
+      reasons: [because('onlyInCode')],
     });
   }
   return checked;

@@ -48,7 +48,7 @@ describe('the confidence of a value', () => {
   });
 
   it('is a doubt where the card itself disagrees', () => {
-    const confidence = confidenceIn([sure], draftOf('company', [0], { disagreement: 'Says otherwise.' }));
+    const confidence = confidenceIn([sure], draftOf('company', [0], { disagreement: { code: 'codeSaysOther' } }));
     expect(isDoubt({ field: 'company', confidence })).toBe(true);
   });
 

@@ -5,7 +5,7 @@ import type { ReadLine } from '../types';
 import type { UnscoredProposal } from '../unscoredProposal';
 import { featuresOf, type JudgedCard } from './features';
 import { fittedConfidence } from './model';
-import { EXACT_FIELDS } from './models';
+import { EXACT_FIELDS, type Weights } from './models';
 
 /**
  * The engine is far too sure of single characters (measured on phone photographs: most wrong ones
@@ -49,13 +49,14 @@ const MOST_GUESSED = 0.7;
  * Probability 0–1 that a value is right. Fields for which weights were fitted are judged by all that speaks for them and against them; the
  * others by the least sure character, since errors on a line go together, and by how sure the role is. What a rule itself calls a guess, or
  * doubts, is no surer than the rule says: such cases are too seldom for weights to know them.
+ * @param weights in place of those that were fitted
  */
-export function confidenceOf(draft: UnscoredProposal, card: JudgedCard): number {
+export function confidenceOf(draft: UnscoredProposal, card: JudgedCard, weights?: Weights): number {
   // What stands in a code alone is as sure as that: there is nothing in the picture to judge it by.
   if (draft.certainty !== undefined && draft.sources.length === 0) return draft.certainty;
   const isTold = draft.certainty !== undefined && draft.certainty >= TOLD;
   const features = featuresOf(draft, card);
-  const fitted = isTold ? undefined : fittedConfidence(draft.field, features);
+  const fitted = isTold ? undefined : fittedConfidence(draft.field, features, weights);
   // What stands alone under a name is a position though no list has the word.
   const isRivalled = draft.field !== 'title' || Boolean(features.looseAbove ?? features.looseBelow ?? features.offered);
   const confidence = fitted ?? plainConfidence(draft, card);

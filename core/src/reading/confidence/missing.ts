@@ -1,3 +1,4 @@
+import { because, type ReasonCode } from '../reasons';
 import { parsePhoneNumberFromString, type CountryCode } from 'libphonenumber-js/max';
 import { isNextInBlock, type CardLine } from '../cardLine';
 import { hasTitleWord } from '../names';
@@ -32,28 +33,28 @@ export function missingValues({ lines, geometry, drafts, country }: JudgedCard):
   const wordy = loose.filter(({ text }) => WORDS.test(text) && text.length < 60 && !isRegistration(text));
   const name = geometry.filter(({ index }) => linesOf('givenName', 'familyName').has(index)).at(-1);
   const found: FieldProposal[] = [];
-  const miss = (field: FieldName, at: readonly CardLine[], reason: string, offerOf = ({ text }: CardLine) => text) => found.push(emptyField(field, at, reason, offerOf));
+  const miss = (field: FieldName, at: readonly CardLine[], reason: ReasonCode, offerOf = ({ text }: CardLine) => text) => found.push(emptyField(field, at, reason, offerOf));
 
   const mailbox = geometry.filter(({ index }) => !linesOf('email').has(index)).find(({ index }) => SIGN_OF_MAILBOX.test(lines[index]!.text));
-  if (mailbox && !(has('email') && online.has(mailbox.index))) miss('email', [mailbox], 'has the sign of an e-mail address', mailboxIn);
+  if (mailbox && !(has('email') && online.has(mailbox.index))) miss('email', [mailbox], 'signOfMailbox', mailboxIn);
   // Beside a number that was found there may be one that was not.
   const number = geometry.find(({ index }) => SIGN_OF_NUMBER.test(unclaimedOn(index)) && !isRegistration(lines[index]!.text));
-  if (number) miss('phone', [number], 'looks like a telephone number', ({ text }) => parsePhoneNumberFromString(text, country as CountryCode | undefined)?.number ?? text.replace(/^\P{N}*(?=[+\d])/u, ''));
+  if (number) miss('phone', [number], 'likeNumber', ({ text }) => parsePhoneNumberFromString(text, country as CountryCode | undefined)?.number ?? text.replace(/^\P{N}*(?=[+\d])/u, ''));
   if (!has('title') && name) {
     const others = linesOf('company', 'street', 'locality', 'email', 'department', 'givenName', 'familyName');
     const titled = geometry.filter(({ index, text }) => !others.has(index) && hasTitleWord(text));
     const under = [...wordy.filter((line) => isNextInBlock(name, line, TWO_SIZES) && !speaksToSomebody(line.text)), ...titled].filter((line, i, all) => all.indexOf(line) === i);
-    if (under.length > 0) miss('title', under, 'stands where a position does');
+    if (under.length > 0) miss('title', under, 'whereTitleStands');
   }
   if (!has('company')) {
     const rest = wordy.toSorted((a, b) => b.height - a.height).slice(0, MOST_OFFERS);
-    if (rest.length > 0) miss('company', rest, 'may be the firm');
+    if (rest.length > 0) miss('company', rest, 'mayBeFirm');
   }
   if (!has('givenName') && !has('familyName')) {
     const rest = wordy.filter(({ text }) => text.split(/\s+/).length >= 2).toSorted((a, b) => b.height - a.height).slice(0, MOST_OFFERS);
-    if (rest.length > 0) miss('familyName', rest, 'may be the name');
+    if (rest.length > 0) miss('familyName', rest, 'mayBeName');
   } else if (![...drafts, ...found].some(({ field }) => field === 'email' || field === 'phone')) {
-    found.push({ ...NOTHING, field: 'email', disagreement: 'Neither an e-mail address nor a number was found on this card.' });
+    found.push({ ...NOTHING, field: 'email', disagreement: because('noWayToReach') });
   }
   return found;
 } // prettier-ignore
@@ -67,16 +68,16 @@ const NOTHING = { value: '', sources: [], confidence: MISSING, reasons: [] };
 function emptyField(
   field: FieldName,
   at: readonly CardLine[],
-  reason: string,
+  reason: ReasonCode,
   offerOf: (line: CardLine) => string,
 ): FieldProposal {
-  const offers = at.slice(0, MOST_OFFERS).map((line): RunnerUp => ({ value: offerOf(line), reason })); // prettier-ignore
+  const offers = at.slice(0, MOST_OFFERS).map((line): RunnerUp => ({ value: offerOf(line), reason: because(reason) })); // prettier-ignore
   return {
     ...NOTHING,
     field,
     ...(field === 'phone' && { phoneKind: 'work' as const }),
     sources: at.slice(0, 1).map(({ index, from, text }) => ({ line: index, from, to: from + text.length })),
     runnersUp: offers,
-    disagreement: `“${at[0]!.text}” ${reason}.`,
+    disagreement: because(reason, at[0]!.text),
   };
 }

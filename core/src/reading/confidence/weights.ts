@@ -3,356 +3,349 @@ import type { Weights } from './models';
 /** Written by `npm run fit:confidence`. */
 export const WEIGHTS: Weights = {
   "company": {
-    "bias": 1.432,
+    "bias": 1.408,
     "weights": {
-      "agrees": 0.528,
-      "agreesLittle": -0.744,
-      "alone": 0.735,
-      "atEdge": -0.78,
-      "below90": -0.15,
+      "agrees": 0.535,
+      "agreesLittle": -0.746,
+      "alone": 0.732,
+      "atEdge": -0.779,
+      "below90": -0.154,
       "below99": -0.763,
-      "contested": -1.468,
-      "inferred": -2.129,
-      "large": 0.055,
-      "leastSure": 1.176,
-      "likelyAccent": -0.538,
-      "long": -0.307,
-      "looseAbove": -0.942,
-      "looseBelow": -1.3,
-      "looseInDomain": -0.353,
-      "looseLines": -0.501,
-      "odd": -0.878,
-      "offered": -1.921,
-      "person": 0.084,
-      "poorPicture": -0.474,
-      "repairedAccent": -1.459,
-      "rivalAccent": -0.147,
-      "single": -2.252,
-      "topmost": 0.889,
-      "trade": 0.514,
-      "trust": 0.957,
-      "weakRole": -0.523
+      "contested": -1.482,
+      "inferred": -2.116,
+      "large": 0.06,
+      "leastSure": 1.17,
+      "likelyAccent": -0.531,
+      "long": -0.304,
+      "looseAbove": -0.949,
+      "looseBelow": -1.319,
+      "looseInDomain": -0.363,
+      "looseLines": -0.389,
+      "odd": -0.87,
+      "offered": -1.931,
+      "person": 0.082,
+      "poorPicture": -0.472,
+      "repairedAccent": -1.47,
+      "rivalAccent": -0.139,
+      "single": -2.262,
+      "topmost": 0.89,
+      "trade": 0.512,
+      "trust": 0.962,
+      "weakRole": -0.519
     },
     "curve": [
       [
-        -1.436,
+        -1.434,
         0.71
       ],
       [
-        1.518,
+        1.524,
         0.843
       ],
       [
-        2.533,
-        0.941
+        2.621,
+        0.955
       ],
       [
-        3.858,
+        3.917,
         0.998
       ]
     ]
   },
   "email": {
-    "bias": 4.865,
+    "bias": 4.882,
     "weights": {
-      "accentAsLikely": -0.089,
-      "below70": -0.145,
-      "below90": -0.963,
-      "below99": -1.148,
-      "byFirm": 0.275,
-      "byName": 0.553,
-      "changed": -0.96,
-      "confusable": -0.062,
-      "contested": -1.468,
+      "accentAsLikely": -0.087,
+      "below70": -0.126,
+      "below90": -0.996,
+      "below99": -1.15,
+      "byFirm": 0.265,
+      "byName": 0.55,
+      "changed": -1.038,
+      "confusable": -0.085,
+      "contested": -1.465,
       "digits": 0.029,
-      "doubtfulCharacters": -0.593,
-      "freeMail": 0.176,
-      "leastSure": 0.692,
-      "letterBefore": -0.642,
-      "likelyAccent": -0.671,
-      "looseAbove": -0.73,
-      "looseBeside": -0.231,
-      "nameless": -0.192,
-      "nearName": -0.246,
-      "offered": -0.809,
-      "poorPicture": -1.612,
-      "rivalAccent": -0.606,
-      "rivalLetter": -0.739,
-      "signs": 0.084,
+      "doubtfulCharacters": -0.588,
+      "freeMail": 0.178,
+      "leastSure": 0.696,
+      "letterBefore": -0.637,
+      "likelyAccent": -0.668,
+      "looseBeside": -0.223,
+      "nameless": -0.191,
+      "nearName": -0.233,
+      "offered": -0.835,
+      "poorPicture": -1.598,
+      "rivalAccent": -0.595,
+      "rivalLetter": -0.75,
+      "signs": 0.073,
       "topmost": 0.009,
       "trust": 0,
-      "unsure": -0.283
+      "unsure": -0.274
     },
     "curve": [
       [
-        2.762,
+        2.729,
         0.879
       ],
       [
-        3.927,
+        3.922,
         0.953
       ],
       [
-        4.683,
+        4.673,
         0.995
       ],
       [
-        5.995,
+        5.989,
         0.998
       ]
     ]
   },
   "name": {
-    "bias": 2.659,
+    "bias": 3.438,
     "weights": {
-      "accentAsLikely": -0.466,
-      "alone": 0.209,
-      "apart": -0.842,
-      "asFirm": 0.668,
-      "below70": -0.158,
-      "below99": -0.597,
-      "contested": -2.644,
-      "doubtfulCharacters": -0.024,
-      "inMailbox": 0.31,
-      "known": 1.06,
-      "knownAccent": 1.12,
-      "large": 0.769,
-      "leastSure": 0.325,
-      "likelyAccent": -1.329,
-      "long": 0.922,
-      "looseAbove": -0.211,
-      "manyParts": -0.916,
-      "offered": -0.364,
-      "otherKnown": 0.214,
-      "particles": 0.24,
-      "repairedAccent": -0.745,
-      "rivalAccent": -1.15,
-      "short": -0.277,
-      "topmost": -0.037,
-      "trade": 0.074,
-      "trust": 0.775,
-      "unsure": -0.358
+      "accentAsLikely": -0.521,
+      "alone": 0.121,
+      "apart": -1.011,
+      "asFirm": 0.177,
+      "below70": -0.057,
+      "below90": -0.227,
+      "below99": -0.343,
+      "contested": -2.728,
+      "doubtfulCharacters": -0.098,
+      "inMailbox": 0.102,
+      "known": 0.673,
+      "knownAccent": 1.024,
+      "large": 0.855,
+      "leastSure": 0.546,
+      "likelyAccent": -1.363,
+      "long": 0.387,
+      "manyParts": -0.421,
+      "offered": -0.75,
+      "otherKnown": 0.146,
+      "particles": -0.016,
+      "repairedAccent": -0.774,
+      "rivalAccent": -1.362,
+      "short": 0.257,
+      "topmost": -0.356,
+      "trade": 0.046,
+      "trust": 0.587,
+      "unsure": -0.443
     },
     "curve": [
       [
-        0.755,
-        0.712
+        0.948,
+        0.678
       ],
       [
-        3.07,
-        0.904
+        3.758,
+        0.936
       ],
       [
-        3.742,
-        0.957
+        4.912,
+        0.985
       ],
       [
-        4.385,
-        0.982
-      ],
-      [
-        5.268,
+        5.705,
         0.998
       ]
     ]
   },
   "phone": {
-    "bias": 6.198,
+    "bias": 6.134,
     "weights": {
-      "american": -0.163,
-      "below70": -0.416,
-      "below90": -0.832,
-      "doubtfulCharacters": -0.198,
-      "extension": 0.118,
-      "few": -0.524,
-      "looseBelow": -0.415,
-      "looseBeside": -0.607,
-      "looseLines": -0.091,
-      "nationalUnplaced": -0.315,
-      "offered": -0.602,
-      "rivalLetter": -0.071,
-      "severalSuch": -0.519,
-      "strangeLabel": -1.116,
-      "topmost": -0.93,
-      "trunkless": -0.175,
-      "trust": 0.313,
-      "unlabelled": -0.975,
-      "unsure": -0.366
+      "american": -0.226,
+      "below90": -0.567,
+      "doubtfulCharacters": -0.137,
+      "extension": 0.114,
+      "looseBeside": -0.278,
+      "looseLines": -0.01,
+      "offered": -0.604,
+      "severalSuch": -0.223,
+      "strangeLabel": -0.988,
+      "topmost": -0.947,
+      "trunkless": -0.224,
+      "trust": 0.167,
+      "unlabelled": -0.927,
+      "unsure": -0.157
     },
     "curve": [
       [
-        4.384,
-        0.975
+        4.413,
+        0.976
       ],
       [
-        5.017,
+        4.963,
         0.98
       ],
       [
-        5.536,
-        0.989
+        5.079,
+        0.98
       ],
       [
-        6.183,
-        0.998
+        5.513,
+        0.987
       ],
       [
-        6.458,
+        6.153,
         0.998
       ]
     ]
   },
   "place": {
-    "bias": 5.482,
+    "bias": 5.462,
     "weights": {
-      "accentAsLikely": -0.162,
-      "below70": -1.647,
-      "below90": -0.82,
-      "doubtfulCharacters": -0.716,
-      "known": 1.058,
+      "accentAsLikely": -0.167,
+      "below70": -1.64,
+      "below90": -0.819,
+      "doubtfulCharacters": -0.725,
+      "known": 1.096,
       "large": 0.001,
-      "leastSure": 0.765,
-      "likelyAccent": -0.849,
-      "long": -0.982,
-      "looseAbove": -1.699,
-      "looseBelow": -1.621,
-      "looseBeside": -0.007,
-      "looseLines": -1.463,
-      "looseOnNext": -0.741,
-      "odd": -1.654,
-      "poorPicture": -0.753,
+      "leastSure": 0.771,
+      "likelyAccent": -0.834,
+      "long": -0.986,
+      "looseAbove": -1.719,
+      "looseBelow": -1.612,
+      "looseLines": -1.388,
+      "looseOnNext": -0.745,
+      "odd": -1.655,
+      "poorPicture": -0.726,
       "printedTwice": 0.033,
-      "rivalAccent": -0.662,
-      "rivalLetter": -0.071,
+      "rivalAccent": -0.652,
+      "rivalLetter": -0.053,
       "trust": 0,
-      "unsure": -0.251
+      "unsure": -0.258
     },
     "curve": [
       [
-        2.744,
+        2.708,
         0.917
       ],
       [
-        3.983,
+        3.988,
         0.966
       ],
       [
-        4.537,
+        4.55,
         0.976
       ],
       [
-        5.03,
-        0.985
+        5.026,
+        0.986
       ],
       [
         5.364,
         0.995
       ],
       [
-        6.08,
+        6.078,
         0.998
       ]
     ]
   },
   "street": {
-    "bias": 3.946,
+    "bias": 3.608,
     "weights": {
-      "accentAsLikely": -0.046,
-      "below70": -0.502,
-      "below90": -0.29,
-      "below99": -0.421,
-      "comma": 0.037,
-      "doubtfulCharacters": -0.544,
-      "joined": -1.909,
-      "large": -0.791,
-      "leastSure": 0.11,
-      "long": -0.503,
-      "looseAbove": -1.174,
-      "looseBelow": -0.749,
-      "looseBeside": -0.188,
-      "looseLines": -0.232,
-      "numbered": 0.059,
-      "odd": -2.459,
-      "offered": -0.284,
-      "oneWord": -1.427,
-      "poorPicture": -1.244,
-      "repairedAccent": -1.021,
-      "rivalLetter": -0.062,
-      "short": -2.162,
-      "streetWord": 0.311,
-      "trust": 0.194,
-      "unsure": -0.595,
-      "weakRole": -0.62
+      "accentAsLikely": -0.096,
+      "below70": -0.088,
+      "below90": -0.328,
+      "below99": -0.668,
+      "comma": 0.17,
+      "doubtfulCharacters": -0.495,
+      "joined": -0.989,
+      "large": -0.907,
+      "leastSure": 0.274,
+      "likelyAccent": -0.063,
+      "long": 0.621,
+      "looseAbove": -1.344,
+      "looseBelow": -0.96,
+      "looseBeside": -0.191,
+      "looseLines": -0.455,
+      "numbered": 0.434,
+      "odd": -1.783,
+      "offered": -0.319,
+      "oneWord": -1.305,
+      "poorPicture": -1.004,
+      "repairedAccent": -1.075,
+      "rivalLetter": -0.058,
+      "short": -2.049,
+      "streetWord": 0.378,
+      "trust": 0.164,
+      "unsure": -0.697,
+      "weakRole": -0.524
     },
     "curve": [
       [
-        1.774,
-        0.81
+        1.454,
+        0.734
       ],
       [
-        2.564,
-        0.897
+        2.757,
+        0.93
       ],
       [
-        3.014,
-        0.909
+        3.466,
+        0.959
       ],
       [
-        3.253,
-        0.909
+        3.954,
+        0.983
       ],
       [
-        4.193,
-        0.998
+        4.305,
+        0.986
+      ],
+      [
+        4.704,
+        0.994
       ]
     ]
   },
   "title": {
-    "bias": 4.79,
+    "bias": 4.923,
     "weights": {
-      "accentAsLikely": -0.078,
-      "below70": -0.658,
-      "below90": -0.793,
-      "below99": -0.905,
-      "doubtfulCharacters": -0.224,
-      "goesOn": -1.047,
-      "joined": -0.804,
-      "known": 0.315,
-      "large": -1.619,
-      "leastSure": 0.616,
-      "likelyAccent": -0.324,
-      "long": -0.489,
-      "looseBelow": -1.876,
-      "looseLines": -0.28,
-      "looseOnNext": -1.635,
-      "noHead": -0.008,
-      "poorPicture": -0.54,
-      "rivalAccent": -0.139,
-      "rivalLetter": -0.793,
-      "single": -0.382,
-      "unknownWords": -0.971,
-      "unsure": -0.638,
-      "weakRole": -0.129
+      "accentAsLikely": -0.019,
+      "below70": -0.537,
+      "below90": -0.82,
+      "below99": -1.125,
+      "doubtfulCharacters": -0.222,
+      "goesOn": -0.362,
+      "known": 0.468,
+      "large": -1.821,
+      "leastSure": 0.634,
+      "likelyAccent": -0.42,
+      "long": -0.496,
+      "looseBelow": -1.236,
+      "looseOnNext": -1.699,
+      "nearKnown": -0.018,
+      "noHead": -0.135,
+      "poorPicture": -0.55,
+      "rivalAccent": -0.215,
+      "rivalLetter": -0.918,
+      "single": -0.245,
+      "unknownWords": -0.933,
+      "unsure": -0.637,
+      "weakRole": -0.237
     },
     "curve": [
       [
-        1.883,
-        0.822
+        1.986,
+        0.841
       ],
       [
-        3.484,
-        0.965
+        3.45,
+        0.957
       ],
       [
-        4.458,
-        0.992
+        3.935,
+        0.972
       ],
       [
-        5.017,
-        0.992
+        5.031,
+        0.993
       ],
       [
-        5.529,
+        5.762,
         0.998
       ]
     ]

@@ -23,7 +23,7 @@ describe('using what a workspace has learned', () => {
     expect(proposals(card)('company')?.value).toBe('Corvenhalle');
     const company = proposals(card, LEARNED)('company');
     expect(company?.value).toBe('Halle Corven GmbH');
-    expect(company?.reasons.join()).toContain('your workspace');
+    expect(company?.reasons).toEqual([{ code: 'knownForDomain', said: 'corvenhalle.example' }]);
   });
 
   it('sets a misread or shouted spelling right and keeps what was read', () => {

@@ -37,6 +37,9 @@ const LONG_HYPHEN = /(?<=\p{L})[–—](?=\p{L})/gu;
 /** "TUCKER LINDQVIST, CFII": letters that no table knows, behind a name in its usual order. */
 const LETTERS = /^\p{Lu}{2,6}$/u;
 
+/** No name begins with such letters: "CFRE". */
+const NO_BEGINNING = /^(?!SCH|CHR|STR|SPR|THR|PHR|SHR|SCR|SPL)[BCDFGHJKLMNPQRSTVWXZ]{3}/;
+
 /** Two such words before a name are a form of address: "Per. Agr. Ruggero Dall'Olio". */
 const SHORTENED = /^\p{Lu}\p{Ll}{1,3}\.$/u;
 
@@ -62,7 +65,7 @@ export function nameParts(text: string): NameParts {
     suffixes.unshift(words.pop()!);
   const behind = afterComma.filter(Boolean);
   const mixedCase = words.length > 1 && /\p{Ll}/u.test(beforeComma);
-  const isShortened = (part: string) => /^\p{Lu}\p{Ll}{1,4}\.(?: \p{Lu}\p{Ll}{1,4}\.)+$/u.test(part);
+  const isShortened = (part: string) => /^\p{Lu}(?:\p{Ll}{1,4}|\p{Lu}{1,4})\.(?: \p{Lu}(?:\p{Ll}{1,4}|\p{Lu}{1,4})\.)+$/u.test(part); // prettier-ignore
   const isBehind = (word: string) =>
     isCredential(word, true) || PROFESSION.test(word) || (mixedCase && isLikeCredential(word));
   if (
@@ -70,7 +73,12 @@ export function nameParts(text: string): NameParts {
     behind.every((part) => isCredential(part) || isShortened(part) || part.split(/\s+/).every(isBehind))
   )
     suffixes.push(...behind.map(inCapitals));
-  else if (behind.length === 1 && words.length === 2 && givenNames.has(words[0]!) && LETTERS.test(behind[0]!))
+  else if (
+    behind.length === 1 &&
+    words.length === 2 &&
+    LETTERS.test(behind[0]!) &&
+    (givenNames.has(words[0]!) || NO_BEGINNING.test(behind[0]!))
+  )
     suffixes.push(behind[0]!);
   else if (behind.length === 1 && words.length <= 2 && prefixes.length === 0 && !hasTitleWord(behind[0]!))
     words.unshift(...behind[0]!.split(/\s+/));

@@ -1,3 +1,4 @@
+import type { Reason } from '../reasons';
 import { editDistance, fold, foldTight } from '../../text';
 import { isKnownDomain } from '../../text/domains';
 import { freeMailDomains } from '../../text/tables/companyWords';
@@ -12,9 +13,9 @@ export interface FoundAddress {
   repaired?: boolean;
   /** What was read, where that differs from `value`. */
   raw?: string;
-  /** Other ways to read it, and why a person should look, in words. */
+  /** Other ways to read it, and why a person should look. */
   rivals?: readonly RunnerUp[];
-  doubt?: string;
+  doubt?: Reason;
   source: SourceSpan;
   /** Where it goes on, when it is printed on two lines. */
   rest?: SourceSpan;

@@ -1,3 +1,4 @@
+import { because } from '../reasons';
 import type { SourceSpan } from '../proposal';
 import { withOffers, type UnscoredProposal } from '../unscoredProposal';
 import type { FoundAddress } from './findEmails';
@@ -17,9 +18,9 @@ const onlineDraft = (field: 'email' | 'website', found: FoundAddress, trust: num
   sources: spansOfAddress(found),
   trust,
   reasons: [
-    field === 'email' ? 'has the form of an e-mail address' : 'has the form of a web address',
-    ...(found.repaired ? ['set right by what else the card says'] : []),
+    field === 'email' ? because('formOfMailbox') : because('formOfWebsite'),
+    ...(found.repaired ? [because('setRightByCard')] : []),
   ],
   ...(found.doubt && { disagreement: found.doubt }),
-  ...withOffers([...(found.rivals ?? []), ...(found.raw ? [{ value: found.raw, reason: 'as printed and read' }] : [])]),
+  ...withOffers([...(found.rivals ?? []), ...(found.raw ? [{ value: found.raw, reason: because('asRead') }] : [])]),
 });

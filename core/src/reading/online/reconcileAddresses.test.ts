@@ -28,7 +28,7 @@ test('a web address lacks what stands before the hyphen of the mailbox’s domai
     proposeFields(readingOf(['Nella Voss', site, mailbox])).fields.find((f) => f.field === 'website')!;
   expect(webOf('vets.example', 'nella@corelund-vets.example')).toMatchObject({
     value: 'corelund-vets.example',
-    runnersUp: [{ value: 'vets.example', reason: 'as printed and read' }],
+    runnersUp: [{ value: 'vets.example', reason: { code: 'asRead' } }],
   });
   expect(webOf('vets.example/team', 'nella@corelund-vets.example').value).toBe('corelund-vets.example/team');
   expect(webOf('vets.example', 'nella@corelundvets.example').value).toBe('vets.example');

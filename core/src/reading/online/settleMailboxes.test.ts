@@ -20,7 +20,7 @@ describe('a letter before a mailbox that may be its label', () => {
     const email = card('Isaac Xavier', 'eisaac.xavier@quay.example');
     expect(email.value).toBe('isaac.xavier@quay.example');
     expect(isDoubt(email)).toBe(true);
-    expect(email.disagreement).toContain('eisaac.xavier@quay.example');
+    expect(email.disagreement?.said).toBe('eisaac.xavier@quay.example');
     expect(offersOf(email)).toContain('eisaac.xavier@quay.example');
   });
 

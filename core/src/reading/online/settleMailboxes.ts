@@ -1,3 +1,4 @@
+import { because, type Reason } from '../reasons';
 import { asciiSpellings, fold, foldTight } from '../../text';
 import { domainLabel } from '../../text/domains';
 import { withoutLegalForm } from '../../text/legalForm';
@@ -24,7 +25,7 @@ interface Hypothesis {
   prior: number;
   /** What speaks for it: kinds of evidence that know nothing of each other. */
   evidence: { kind: string; weight: number }[];
-  reason: string;
+  reason: Reason;
 }
 
 const AS_READ = 2;
@@ -47,7 +48,7 @@ function settled(email: FoundAddress, evidence: MailboxEvidence): FoundAddress {
     local,
     from: email.source.from,
     prior: AS_READ,
-    reason: 'as printed and read',
+    reason: because('asRead'),
     evidence: evidenceOf(local, email, evidence),
   };
   const others = [
@@ -74,7 +75,7 @@ function settled(email: FoundAddress, evidence: MailboxEvidence): FoundAddress {
     }),
     ...(isOffered && {
       rivals: [{ value: addressOf(rival), reason: rival.reason }],
-      doubt: best === asRead ? `“${addressOf(rival)}” may be meant: ${rival.reason}.` : `Read as “${email.value}”: ${best.reason}.`,
+      doubt: best === asRead ? { ...because('mayBeMeant', addressOf(rival)), why: rival.reason } : { ...because('wasReadAs', email.value), why: best.reason },
     }),
   }; // prettier-ignore
 }
@@ -134,7 +135,7 @@ function withoutLabel(email: FoundAddress, local: string, { lines }: MailboxEvid
         local: rest,
         from: from + cut.length,
         prior: isWord ? 1 : priorOf(cut),
-        reason: `“${printed.slice(0, cut.length)}” may be a label or an icon`,
+        reason: because('mayBeLabel', printed.slice(0, cut.length)),
         evidence: [
           ...(isCapital ? [{ kind: 'capital', weight: 1 }] : []),
           ...(isLabelled && (isWord || priorOf(cut) > -1) ? [{ kind: 'labels', weight: 1 }] : []),
@@ -170,7 +171,7 @@ function withBeginning(email: FoundAddress, local: string, { lines, name }: Mail
       local: joined,
       from: before.index,
       prior: 1,
-      reason: `“${word}” before it is a part of the name`,
+      reason: because('partBefore', word),
       evidence: [
         ...(sign === '' ? [] : [{ kind: 'sign', weight: 3 }]),
         ...(isSmall ? [{ kind: 'case', weight: 2 }] : []),
@@ -201,7 +202,7 @@ function withNameLetters(email: FoundAddress, local: string, { lines, name }: Ma
         local: local.slice(0, token.index) + word + local.slice(token.index + word.length),
         from,
         prior: 0.5,
-        reason: `“${word}” stands in the name`,
+        reason: because('inName', word),
         evidence: [
           { kind: 'word', weight: 2 },
           ...(wasSeen || probability < 0.9 ? [{ kind: 'engine', weight: 1.5 }] : []),

@@ -99,13 +99,17 @@ const GLUED_BEFORE_PLUS = /(?<![\p{L}\d])\p{L}{1,6}\.?$/u;
 function isAddressNumber(text: string, run: string, from: number): boolean {
   if (/\s\/\s/.test(run) && !/^[\s(]*[0+]/.test(run)) return true;
   const isBeforeWord = /^\s+\p{Lu}/u.test(text.slice(from + run.trim().length));
-  const endsStreet = text.length === from + run.trim().length && /\p{L}{3}.*,\s*$/u.test(text.slice(0, from));
+  const before = text.slice(0, from);
+  // "Via Santo Stefano 56 – 40125": a word that is no label, and a dash with blanks.
+  const isBehindName =
+    /\p{L}{3}\s+$/u.test(before) && /^\d{1,3} [–—-] \d{5}$/.test(run.trim()) && !labelBefore(text, from);
+  const endsStreet = text.length === from + run.trim().length && (isBehindName || /\p{L}{3}.*,\s*$/u.test(before));
   if (
     (isBeforeWord || endsStreet) &&
     /^[1-9]\d{0,3}(?: [–—-] \d{4}|(?:\/\d{1,3})+[.,]? \d{4}|[.,]? (?:[–—-] )?\d{5})$/.test(run.trim())
   )
     return true;
-  return /^\d{5}-\d{3}$/.test(run.trim()) || /\bCEP\W*$/i.test(text.slice(0, from));
+  return /^\d{5}-\d{3}$/.test(run.trim()) || /\bCEP\W*$/i.test(before);
 }
 
 /** "02 98 88 01 44 / 06 60 44 12 08" is two numbers where each part is one by its length. */

@@ -1,3 +1,4 @@
+import { because } from '../reasons';
 import { learnedPhone, type LearnedFirm } from '../learning';
 import type { RunnerUp, SourceSpan } from '../proposal';
 import type { UnscoredProposal } from '../unscoredProposal';
@@ -15,7 +16,7 @@ function numberAbroad(candidate: PhoneCandidate, value: string, rival: string | 
   if (!rival || /^(?:\+|00|\(\+)/.test(candidate.printed)) return [];
   const abroad = placePhone(candidate, rival);
   return abroad?.valid && abroad.value !== value
-    ? [{ value: abroad.value, reason: `if the card is from ${countryName.of(rival)}` }]
+    ? [{ value: abroad.value, reason: because('ifFromCountry', rival) }]
     : [];
 }
 
@@ -53,12 +54,12 @@ export function phoneDrafts(
         sources: spansOfNumber(candidate),
         trust: (phone.valid || known ? 4 : 2) + (phone.labelled ? 2 : 0),
         reasons: [
-          phone.valid ? 'is a valid number' : 'is a possible number',
-          ...(phone.labelled ? ['has a label'] : []),
-          ...(known ? ['your workspace knows this number of the firm'] : []),
+          phone.valid ? because('validNumber') : because('possibleNumber'),
+          ...(phone.labelled ? [because('hasLabel')] : []),
+          ...(known ? [because('knownNumber')] : []),
         ],
         ...(abroad.length > 0 && { certainty: UNTOLD_COUNTRY, runnersUp: abroad }),
-        ...(known && { runnersUp: [{ value: phone.value, reason: 'as printed and read' }] }),
+        ...(known && { runnersUp: [{ value: phone.value, reason: because('asRead') }] }),
       },
     ];
   });

@@ -51,7 +51,10 @@ test('such a name is a doubt, with the other spelling to choose', () => {
     readingOfText('Conservas Cantera S.L.\nBegona Iturriaga\nDirectora\n39740 Santoña\nTel. +34 942 00 55 14'),
   );
   const given = fields.find(({ field }) => field === 'givenName')!;
-  expect(given).toMatchObject({ value: 'Begoña', disagreement: '“Begona” is usually spelled “Begoña”.' });
+  expect(given).toMatchObject({
+    value: 'Begoña',
+    disagreement: { code: 'usuallySpelled', said: 'Begona', other: 'Begoña' },
+  });
   expect(given.runnersUp?.map(({ value }) => value)).toContain('Begona');
   expect(given.confidence).toBeLessThan(0.8);
 });

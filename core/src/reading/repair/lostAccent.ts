@@ -1,3 +1,4 @@
+import { because, type Reason } from '../reasons';
 import { inCaseOf, isAllCaps } from '../../text/naturalCase';
 import { accentedName } from '../tables/accentedNames';
 
@@ -7,8 +8,8 @@ export interface LostAccent {
   value: string;
   /** The other spelling. */
   other: string;
-  /** Why a person should look, in words. */
-  disagreement: string;
+  /** Why a person should look. */
+  disagreement: Reason;
 }
 
 /**
@@ -24,7 +25,7 @@ export function lostAccent(name: string, printed: string, country: string | unde
     return spelled ? [...word].map((letter, i) => inCaseOf(letter, spelled[i]!)).join('') : word;
   });
   if (accented === name) return undefined;
-  const disagreement = `“${name}” is usually spelled “${accented}”.`;
+  const disagreement: Reason = because('usuallySpelled', name, accented);
   const isOnCapitalOnly = name === accented.replace(/[ÉÈ]/g, 'E');
   return isAllCaps(printed) || isOnCapitalOnly
     ? { value: name, other: accented, disagreement }
@@ -43,7 +44,5 @@ const withJoinedLetters = (text: string, country: string | undefined): string =>
 /** The same of a place: "Svolvaer". */
 export function lostJoinedLetter(place: string, country: string | undefined): LostAccent | undefined {
   const value = withJoinedLetters(place, country);
-  return value === place
-    ? undefined
-    : { value, other: place, disagreement: `“${place}” is usually spelled “${value}”.` };
+  return value === place ? undefined : { value, other: place, disagreement: because('usuallySpelled', place, value) };
 }

@@ -21,7 +21,7 @@ test('the title stays as read, doubtful, with the word that was perhaps meant to
   );
   const title = fields.find(({ field }) => field === 'title')!;
   expect(title.value).toBe('Chief Estimattor');
-  expect(title.disagreement).toBe('“Estimattor” is perhaps “Estimator”.');
+  expect(title.disagreement).toEqual({ code: 'perhapsOther', said: 'Estimattor', other: 'Estimator' });
   expect(title.runnersUp![0]!.value).toBe('Chief Estimator');
   expect(title.confidence).toBeLessThan(0.8);
 });

@@ -1,3 +1,4 @@
+import { because } from '../reasons';
 import { fold } from '../../text';
 import { inCaseOf } from '../../text/naturalCase';
 import type { ReadLine } from '../types';
@@ -13,5 +14,5 @@ export function withReading(draft: UnscoredProposal, read: readonly ReadLine[], 
   const asRead = [...value].map((letter, i) => (was[i]!.toLowerCase() === is[i]!.toLowerCase() ? letter : inCaseOf(letter, was[i]!))).join('');
   const runnersUp = draft.runnersUp ?? [];
   if (asRead === value || runnersUp.some((other) => other.value === asRead)) return draft;
-  return { ...draft, runnersUp: [...runnersUp, { value: asRead, reason: 'as printed and read' }] };
+  return { ...draft, runnersUp: [...runnersUp, { value: asRead, reason: because('asRead') }] };
 } // prettier-ignore

@@ -110,6 +110,6 @@ test('a second position right under the first, in other type, is offered with it
   const title = fields.find(({ field }) => field === 'title')!;
   expect(title.value).toBe('Geschäftsleitung');
   expect(isDoubt(title)).toBe(true);
-  expect(title.disagreement).toContain('Technischer Betriebsleiter');
+  expect(title.disagreement?.said).toBe('Technischer Betriebsleiter');
   expect(title.runnersUp![0]!.value).toBe('Geschäftsleitung, Technischer Betriebsleiter');
 });

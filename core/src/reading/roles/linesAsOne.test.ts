@@ -26,7 +26,7 @@ describe('a name or a position over some lines', () => {
     );
     const [family, title] = ['familyName', 'title'].map((wanted) => fields.find(({ field }) => field === wanted)!);
     expect(title!.value).toBe('Buyer');
-    expect(family).toMatchObject({ value: 'Quartey', disagreement: '“Vantongeren” is perhaps a part of it.' });
+    expect(family).toMatchObject({ value: 'Quartey', disagreement: { code: 'perhapsPart', said: 'Vantongeren' } });
     expect(family!.runnersUp!.map(({ value }) => value)).toContain('Quartey Vantongeren');
     expect(family!.confidence).toBeLessThan(0.8);
   });

@@ -9,7 +9,7 @@ describe('the name of a firm', () => {
     const lost = companyOf('Stolarnia Gołabek');
     expect(lost).toMatchObject({
       value: 'Stolarnia Gołąbek',
-      disagreement: '“Stolarnia Gołabek” is usually spelled “Stolarnia Gołąbek”.',
+      disagreement: { code: 'usuallySpelled', said: 'Stolarnia Gołabek', other: 'Stolarnia Gołąbek' },
     });
     expect(lost.confidence).toBeLessThan(0.8);
     expect(companyOf('STOLARNIA GOLABEK').disagreement).toBeUndefined();

@@ -1,3 +1,4 @@
+import { because, type Reason } from '../reasons';
 import { fold, foldTight } from '../../text';
 import { domainLabel, isFreeMail, registeredDomain } from '../../text/domains';
 import { hasLegalForm, withoutLegalForm } from '../../text/legalForm';
@@ -38,7 +39,7 @@ export function nameDrafts(
   const rest = restOfName(roles, geometry);
   const others = runnersUp.name.map(({ candidate, reasons }) => ({
     parts: splitName(candidate.text, context.country, context.localParts),
-    reason: reasons[0] ?? 'may be a name',
+    reason: reasons[0] ?? because('mayBeName'),
   }));
   return (['prefix', 'givenName', 'middleName', 'familyName', 'suffix'] as const).flatMap(
     (field): UnscoredProposal[] => {
@@ -64,11 +65,11 @@ export function nameDrafts(
               ? [
                   {
                     value: `${value} ${naturalName(rest.text, context.country)}`,
-                    reason: 'stands between the name and the position',
+                    reason: because('betweenNameAndTitle'),
                   },
                 ]
               : []),
-            ...(lost ? [{ value: lost.other, reason: 'the other spelling of the name' }] : []),
+            ...(lost ? [{ value: lost.other, reason: because('otherSpelling') }] : []),
             ...alternatives,
           ]),
         },
@@ -107,6 +108,9 @@ function spansWithin(chosen: Chosen, value: string): SourceSpan[] {
 /** One that was read as two: "d’'affaires". */
 const DOUBLED_APOSTROPHE = /(?<=\p{L})['’`´]{2}(?=\p{L})/gu;
 
+/** A bracket that opens is closed: its other half is easily lost at the end of a line. */
+const closed = (text: string): string => (/\([^)]*$/.test(text) ? `${text})` : text);
+
 export function titleDrafts(
   { roles, runnersUp }: ChosenRoles,
   geometry: readonly CardLine[],
@@ -116,7 +120,10 @@ export function titleDrafts(
     const chosen = roles[field];
     if (!chosen) return [];
     const clean = (text: string) =>
-      naturalTitle(inSpellingOf(country, text.replace(/[\s,;|·]+$/, '').replace(DOUBLED_APOSTROPHE, '’')), country);
+      naturalTitle(
+        inSpellingOf(country, closed(text.replace(/[\s,;|·]+$/, '')).replace(DOUBLED_APOSTROPHE, '’')),
+        country,
+      );
     const rivals = field === 'title' ? runnersUp.title : [];
     const value = clean(chosen.candidate.text);
     const misread = misreadTitle(value);
@@ -129,11 +136,11 @@ export function titleDrafts(
         trust: chosen.score - 0.5 * rivalry(chosen, rivals),
         reasons: chosen.reasons,
         ...(rest && { disagreement: perhapsPart(rest) }),
-        ...(misread ? { disagreement: `“${misread.read}” is perhaps “${misread.known}”.` } : {}),
+        ...(misread ? { disagreement: because('perhapsOther', misread.read, misread.known) } : {}),
         ...withRunnersUp([
-          ...(rest ? [{ value: `${value}, ${clean(rest.text)}`, reason: `“${rest.text}” stands right under it` }] : []),
-          ...(misread ? [{ value: misread.title, reason: `“${misread.known}” is a word of positions` }] : []),
-          ...rivals.map((r) => ({ value: clean(r.candidate.text), reason: r.reasons[0] ?? 'may be a position' })),
+          ...(rest ? [{ value: `${value}, ${clean(rest.text)}`, reason: because('rightUnder', rest.text) }] : []),
+          ...(misread ? [{ value: misread.title, reason: because('wordOfTitles', misread.known) }] : []),
+          ...rivals.map((r) => ({ value: clean(r.candidate.text), reason: r.reasons[0] ?? because('mayBeTitle') })),
         ]),
       },
     ];
@@ -160,16 +167,16 @@ export function companyDraft(
         ? [
             {
               value: naturalCompany(trimCompany(groupOf(inOrder([...fullest.lines, rest])).text)),
-              reason: `“${rest.text}” is set in the same type right beside it`,
+              reason: because('sameTypeBeside', rest.text),
             },
           ]
         : []),
-      ...(misread ? [{ value: misread.title, reason: `“${misread.known}” is a word that firms are called by` }] : []),
-      ...(settled ? [{ value: read, reason: 'as printed and read' }] : []),
-      ...(lost ? [{ value: lost.other, reason: 'the other spelling of the name' }] : []),
+      ...(misread ? [{ value: misread.title, reason: because('wordOfFirms', misread.known) }] : []),
+      ...(settled ? [{ value: read, reason: because('asRead') }] : []),
+      ...(lost ? [{ value: lost.other, reason: because('otherSpelling') }] : []),
       ...runnersUp.company.map((r) => ({
         value: naturalCompany(trimCompany(r.candidate.text)),
-        reason: r.reasons[0] ?? 'may be a company',
+        reason: r.reasons[0] ?? because('mayBeFirm'),
       })),
     ];
     return [
@@ -178,11 +185,11 @@ export function companyDraft(
         value: settled ?? lost?.value ?? read,
         sources: fullest.lines.map(spanOf),
         trust: roles.company.score - 0.5 - rivalry(roles.company, runnersUp.company),
-        reasons: [...roles.company.reasons, ...(settled ? ['your workspace writes it so'] : [])],
+        reasons: [...roles.company.reasons, ...(settled ? [because('writtenSoHere')] : [])],
         ...(settled && { certainty: 0.97 }),
         ...(rest && { disagreement: perhapsPart(rest) }),
         ...(lost && { disagreement: lost.disagreement }),
-        ...(misread && { disagreement: `“${misread.read}” is perhaps “${misread.known}”.` }),
+        ...(misread && { disagreement: because('perhapsOther', misread.read, misread.known) }),
         ...withRunnersUp(alternatives),
       },
     ];
@@ -197,11 +204,11 @@ export function companyDraft(
         sources: [],
         trust: 6,
         certainty: 0.95,
-        reasons: [`your workspace has it for ${domain}`],
+        reasons: [because('knownForDomain', domain)],
       },
     ];
   const value = companyFromDomain(domain);
-  return value ? [{ field: 'company', value, sources: [], trust: 1, reasons: [`read out of ${domain}`] }] : [];
+  return value ? [{ field: 'company', value, sources: [], trust: 1, reasons: [because('readOutOf', domain)] }] : [];
 }
 
 /** The mark of a Swiss form, and that of Polish family names in "-ński", which firms are called after, are easily lost. */
@@ -210,7 +217,7 @@ function inFormOf(country: string | undefined, company: string): string {
   return country === 'PL' ? company.replace(/(?<=\p{L}{2}[aeiouy])n(?=sk[ai](?!\p{L}))/gu, 'ń') : company;
 }
 
-const perhapsPart = ({ text }: CardLine): string => `“${text}” is perhaps a part of it.`;
+const perhapsPart = ({ text }: CardLine): Reason => because('perhapsPart', text);
 
 /** Whether a line is a lone word with a capital that no role has taken and that is no place. */
 const isLoose = (line: CardLine, roles: Roles): boolean =>

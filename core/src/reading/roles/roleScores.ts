@@ -1,3 +1,4 @@
+import { because, type Reason } from '../reasons';
 import { fold, foldTight } from '../../text';
 import { isFreeMail } from '../../text/domains';
 import { hasLegalForm, withoutLegalForm } from '../../text/legalForm';
@@ -47,7 +48,7 @@ const SAID = 5;
 const KNOWN = 3;
 /** What a word for the owner in front of a name is worth. */
 const OWNER = 3;
-const SAID_REASON = 'stands in the code on the card';
+const SAID_REASON: Reason = because('inCode');
 
 /** A line or neighbouring lines read as one text, as a candidate for a role. */
 export interface Candidate {
@@ -58,13 +59,13 @@ export interface Candidate {
 /** How much speaks for a role; about the log-odds, so that 0 is even. */
 export interface RoleScore {
   score: number;
-  reasons: string[];
+  reasons: Reason[];
 }
 
 class Tally {
   score = 0;
-  readonly reasons: string[] = [];
-  add(points: number, reason?: string): void {
+  readonly reasons: Reason[] = [];
+  add(points: number, reason?: Reason): void {
     this.score += points;
     if (reason && points > 0) this.reasons.push(reason);
   }
@@ -93,17 +94,17 @@ export function scoreName(candidate: Candidate, evidence: CardEvidence): RoleSco
   if (core.length < 1 || core.length > 5 || /[\d@:;/|&!?+]/.test(core.join(' '))) return { score: -9, reasons: [] };
   tally.add(core.length === 1 ? -2.5 : 0.2);
   if (core.some((w) => w.split('-').some((part) => givenNames.has(part)) || givenNames.has(w)))
-    tally.add(2.2, 'holds a common given name');
+    tally.add(2.2, because('holdsGivenName'));
   if (candidate.lines.some(({ from, read }) => from > 0 && ownerLabel.test(read.text)))
-    tally.add(OWNER, 'stands behind a word for the owner');
+    tally.add(OWNER, because('behindOwnerWord'));
   if (evidence.said?.name && foldTight(core.join('')) === evidence.said.name) tally.add(SAID, SAID_REASON);
   const agreement = Math.max(0, ...evidence.localParts.map((local) => localPartAgreement(candidate.text, local)));
-  tally.add(4.5 * agreement, 'agrees with the e-mail address');
+  tally.add(4.5 * agreement, because('agreesWithMailbox'));
   // A mailbox at a free-mail provider may be the firm's: "Haus Alpenblick" above Rosemarie Hintermoser.
   if (isFirmsMailbox(candidate, evidence)) tally.add(-3 * agreement);
-  if (prefixes.length > 0) tally.add(1.8, 'has a form of address');
-  if (suffixes.length > 0) tally.add(2, 'has letters after the name');
-  if (core.some((w) => /^\p{Lu}\.?$/u.test(w))) tally.add(1, 'has an initial');
+  if (prefixes.length > 0) tally.add(1.8, because('hasFormOfAddress'));
+  if (suffixes.length > 0) tally.add(2, because('hasLettersBehind'));
+  if (core.some((w) => /^\p{Lu}\.?$/u.test(w))) tally.add(1, because('hasInitial'));
   // "Zdzisław Ogrodnik" at zdzislaw.ogrodnik@ is called after a gardener and is none.
   const isCalledAfterTrade = core.length > 1 && givenNames.has(core[0]!) && agreement > 0.9;
   tally.add(-2.2 * count(isCalledAfterTrade ? core.slice(0, -1) : core, (w) => titleHeads.has(w)));
@@ -121,7 +122,7 @@ export function scoreName(candidate: Candidate, evidence: CardEvidence): RoleSco
   tally.add(-proseLevel(core.join(' ')));
   // "Kühlwetter / Bastian Kühlwetter": a firm's line and its owner's are two.
   if (core.length > 2 && fold(core[0]!) === fold(core[core.length - 1]!)) tally.add(-3);
-  if (relativeHeight(candidate) > 1.15) tally.add(0.8, 'is set larger than most');
+  if (relativeHeight(candidate) > 1.15) tally.add(0.8, because('isLarge'));
   const domainLike = likenessToDomain(core.join(' '), evidence);
   // A firm is often called after its owner: a known given name, or another line as like the domain, outweighs this.
   const isOwners = core.length > 1 && (givenNames.has(core[0]!) || domainLike <= likenessOfOthers(candidate, evidence));
@@ -161,32 +162,31 @@ export function scoreCompany(candidate: Candidate, evidence: CardEvidence): Role
   if (!/\p{L}{2}/u.test(text) || words.length > 8 || /@|^\W*in\//.test(text)) return { score: -9, reasons: [] };
   const key = foldTight(text);
   if (evidence.said?.company && key === evidence.said.company) tally.add(SAID, SAID_REASON);
-  if (evidence.knownCompanies?.some((known) => isLikeCompany(key, known)))
-    tally.add(KNOWN, 'your workspace knows this firm');
-  if (hasLegalForm(text)) tally.add(3.2, 'has a legal form');
+  if (evidence.knownCompanies?.some((known) => isLikeCompany(key, known))) tally.add(KNOWN, because('knownFirm'));
+  if (hasLegalForm(text)) tally.add(3.2, because('hasLegalForm'));
   const trades = count(words, (w) => tradeWords.has(w.replace(/[.,]/g, '')));
-  tally.add(Math.min(2.4, 1.6 * trades), 'says what the firm does');
+  tally.add(Math.min(2.4, 1.6 * trades), because('saysTrade'));
   const agreement = likenessToDomain(text, evidence);
-  if (agreement > 0.45) tally.add(4.2 * agreement, 'agrees with the web or mail domain');
+  if (agreement > 0.45) tally.add(4.2 * agreement, because('agreesWithDomain'));
   const personal = Math.max(0, ...evidence.localParts.map((local) => localPartAgreement(text, local)));
   const isMailbox = trades > 0 && evidence.domains.every(isFreeMail) && isInMailbox(words, evidence);
-  if (isMailbox) tally.add(2.5, 'stands in the e-mail address');
+  if (isMailbox) tally.add(2.5, because('inMailbox'));
   else if (agreement < 0.6 && !isFirmsMailbox(candidate, evidence)) tally.add(-2.5 * personal);
   const inMailbox = Math.max(0, ...evidence.localParts.map((local) => mailboxAgreement(text, local)));
-  if (words.length > 1 && inMailbox > 0.9 && trades > 0) tally.add(2.5, 'stands in the e-mail address');
+  if (words.length > 1 && inMailbox > 0.9 && trades > 0) tally.add(2.5, because('inMailbox'));
   if (hasTitleWord(text) && agreement < 0.6) tally.add(-2.2);
   if (looksLikeSomebody(text)) tally.add(-2.5);
   else if (words.some((w) => givenNames.has(w)) && agreement < 0.5) tally.add(-1);
   if (/\d/.test(text)) tally.add(-1.2);
   tally.add(-0.9 * proseLevel(withoutLegalForm(text)));
-  if (relativeHeight(candidate) > 1.15) tally.add(0.7, 'is set larger than most');
+  if (relativeHeight(candidate) > 1.15) tally.add(0.7, because('isLarge'));
   if (departmentTopics.has(text)) tally.add(-2);
   if (agreement < 0.45 && !hasLegalForm(text)) tally.add(-1.8 * count(words, (w) => departmentHeads.has(w)));
   // Several words in small letters are a note.
   const isMark = words.length === 1 || trades > 0 || words.some(capitalised);
   const isAlone = evidence.domains.length === 0 && evidence.localParts.length === 0;
   if (isAlone && isMark && candidate.lines.some((l) => l.isTallest)) {
-    tally.add(2.3, 'is the largest line of a card without addresses');
+    tally.add(2.3, because('isLargest'));
   }
   if (words.length === 1 && agreement < 0.45) tally.add(-0.8);
   if (looksLikeStreet(text) && agreement < 0.5 && /\d/.test(text)) tally.add(-2);
@@ -206,13 +206,13 @@ export function scoreFirmOfName(company: Candidate, name: Candidate, evidence: C
   const isTheirs = evidence.localParts.some(
     (local) => key.length > 4 && isCalledSo(local) && localPartAgreement(name.text, local) < 0.3,
   );
-  if (isTheirs) tally.add(FIRM_OF_NAME, 'stands in the e-mail address');
+  if (isTheirs) tally.add(FIRM_OF_NAME, because('inMailbox'));
   if (isTheirs) return tally;
   const words = wordsOf(company.text);
   const mayBeFirm = words.length <= 4 && words.every(capitalised) && !/\d/.test(company.text);
   const [line, below] = [company.lines[0]!, name.lines[0]!];
   const isAtHead = line.isTopmost && below.top - line.bottom > 1.5 * line.height;
-  if (mayBeFirm && isAtHead) tally.add(AT_THE_HEAD, 'stands by itself at the head of the card');
+  if (mayBeFirm && isAtHead) tally.add(AT_THE_HEAD, because('atTheHead'));
   return tally;
 }
 
@@ -246,14 +246,13 @@ export function scoreTitle(candidate: Candidate, evidence?: CardEvidence): RoleS
   const heads = count(words, (w) => titleHeads.has(w));
   if (evidence?.said?.title && foldTight(candidate.text) === evidence.said.title) tally.add(SAID, SAID_REASON);
   if (heads === 0 && words.some((w) => evidence?.knownTitleWords?.has(fold(w))))
-    tally.add(KNOWN, 'holds a word your workspace has filed as a title');
+    tally.add(KNOWN, because('holdsLearnedTitle'));
   if (heads === 0)
     tally.add(
       -(count(words, (w) => sloganWords.has(w)) + (words.length > 4 || /["“„«!]/.test(candidate.text) ? 1 : 0)),
     );
-  if (heads > 0) tally.add(3 + 0.3 * (heads - 1), 'holds a word for a position');
-  else if (words.length <= 3 && agentEndings.test(words[words.length - 1]!))
-    tally.add(AGENT, 'ends like the name of a trade');
+  if (heads > 0) tally.add(3 + 0.3 * (heads - 1), because('holdsTitleWord'));
+  else if (words.length <= 3 && agentEndings.test(words[words.length - 1]!)) tally.add(AGENT, because('endsLikeTrade'));
   tally.add(Math.min(1.5, 0.6 * count(words, (w) => titleModifiers.has(w) || departmentTopics.has(w))));
   if (hasLegalForm(candidate.text)) tally.add(-3);
   // "Refrigeration Technician" is no firm.
@@ -262,6 +261,8 @@ export function scoreTitle(candidate: Candidate, evidence?: CardEvidence): RoleS
   if (!isTradesman) tally.add(-0.7 * trades);
   if (words.some((w) => givenNames.has(w))) tally.add(-1);
   if (/\d/.test(candidate.text)) tally.add(-1.5);
+  // "Geschäftsführer:" says who that is.
+  if (/:$/.test(candidate.text)) tally.add(-4);
   if (/[!?]|\.$/.test(candidate.text) && words.length > 2) tally.add(-1.5);
   if (heads === 0 && (departmentHeads.has(words[0]!) || departmentTopics.has(candidate.text))) tally.add(-1.5);
   // "rafts · rods · guides" is what they do.
@@ -283,10 +284,9 @@ export function scoreDepartment(candidate: Candidate): RoleScore {
   const tally = new Tally();
   const words = wordsOf(candidate.text).map((w) => w.replace(/[.:,®™]/g, ''));
   if (words.length === 0 || words.length > 6 || /[\d@]/.test(candidate.text)) return { score: -9, reasons: [] };
-  if (departmentTopics.has(candidate.text)) tally.add(2.6, 'names a part of a firm');
-  else if (words.some((w) => departmentHeads.has(w))) tally.add(2.4, 'names a part of a firm');
-  else if (words.every((w) => departmentTopics.has(w) || titleJoiners.has(w)))
-    tally.add(1.6, 'names what a part of a firm does');
+  if (departmentTopics.has(candidate.text)) tally.add(2.6, because('namesDepartment'));
+  else if (words.some((w) => departmentHeads.has(w))) tally.add(2.4, because('namesDepartment'));
+  else if (words.every((w) => departmentTopics.has(w) || titleJoiners.has(w))) tally.add(1.6, because('namesTopic'));
   if (hasTitleWord(candidate.text) && !departmentHeads.has(words[0]!)) tally.add(-2.5);
   if (hasLegalForm(candidate.text)) tally.add(-3);
   return tally;

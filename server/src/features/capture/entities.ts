@@ -1,3 +1,4 @@
+import type { Quad } from '@dossier/core/capture';
 import { Column, Entity, Index, JoinColumn, ManyToOne, PrimaryColumn, type Relation } from 'typeorm';
 import { StoredFile } from '../../platform/entities';
 import { Workspace } from '../account';
@@ -69,6 +70,7 @@ export type PhotoState = 'waiting' | 'reading' | 'read' | 'unreadable' | 'discar
 /** A photograph as taken. Its id was made on the device that took it. */
 @Entity('photo')
 @Index('photo_tray', ['workspaceId', 'state'])
+@Index('photo_perhaps', { synchronize: false })
 @Index('photo_file', ['fileId'])
 @Index('photo_occasion', ['occasionId'])
 @Index('photo_back_of', ['backOf'])
@@ -123,6 +125,9 @@ export class Photo {
   height!: number | null;
   @Column({ type: 'text' })
   state!: PhotoState;
+  /** Where a card was perhaps missed, until a person has said. */
+  @Column({ type: 'jsonb', nullable: true })
+  perhaps!: Quad[] | null;
   /** Share of the reading that is done, 0–1. */
   @Column({ type: 'real', default: 0 })
   progress!: number;

@@ -8,7 +8,7 @@ import { Workspace } from '../account';
 import { Photo } from '../capture';
 import { fieldsOfCard, findCandidates, hasTwin } from '../matching';
 import { Person } from '../people';
-import { BY_VISITOR, Card } from '../reading';
+import { BY_VISITOR, Card, isRereadDue } from '../reading';
 import { fileLocked } from './fileCard';
 
 /**
@@ -27,6 +27,8 @@ export async function fileByItself(
   if (!card || card.state !== 'toProve' || card.draft || card.frontCardId) return false;
   // What strangers write of themselves is looked at by somebody.
   if (card.engine === BY_VISITOR || (await isBackOnItsWay(manager, card))) return false;
+  // Nobody looks at it: it is read twice before.
+  if (await isRereadDue(manager, cardId)) return false;
   const { filesItself } = await manager.findOneByOrFail(Workspace, { id: who.workspaceId });
   if (!asked && !(card.occasion?.filesItself ?? filesItself)) return false;
   const draft = draftOf(card.proposals);

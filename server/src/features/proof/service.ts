@@ -31,6 +31,7 @@ export function cardToProve(database: DataSource, who: SignedIn, id: string): Pr
       secondLook: (await openSecondLooks(manager, who.workspaceId, [id])).get(id) ?? null,
       takenAt: card.takenAt.toISOString(),
       reading: card.reading as ProofCard['reading'],
+      rereading: card.rereadDue || back?.rereadDue === true,
       proposals: card.proposals as ProofCard['proposals'],
       country: card.country,
       frontCardId: card.frontCardId,

@@ -1,7 +1,7 @@
 import { Column, Entity, Index, JoinColumn, ManyToOne, PrimaryColumn, type Relation } from 'typeorm';
 import type { Quad } from '@dossier/core/capture';
 import type { Area } from '@dossier/core/proof';
-import type { FieldProposal, LearnedAddress, Reading } from '@dossier/core/reading';
+import type { FieldProposal, LearnedAddress, Reading, SecondReading } from '@dossier/core/reading';
 import { StoredFile } from '../../platform/entities';
 import { Workspace } from '../account';
 import { Occasion, Photo } from '../capture';
@@ -40,6 +40,7 @@ export interface VisitorConsent {
 @Index('card_front', ['frontCardId'])
 @Index('card_occasion', ['occasionId'])
 @Index('card_taken', { synchronize: false })
+@Index('card_reread_due', { synchronize: false })
 export class Card {
   @PrimaryColumn({ type: 'uuid', primaryKeyConstraintName: 'card_pkey' })
   id!: string;
@@ -80,6 +81,12 @@ export class Card {
   readingId!: string;
   @Column({ type: 'jsonb' })
   reading!: Reading;
+  /** What was seen when it was read a second time; loaded where it is asked for. */
+  @Column({ type: 'jsonb', nullable: true, select: false })
+  again!: SecondReading | null;
+  /** Whether it is still to be read a second time. */
+  @Column({ name: 'reread_due', type: 'boolean', default: false })
+  rereadDue!: boolean;
   @Column({ type: 'jsonb' })
   proposals!: FieldProposal[];
   @Column({ type: 'text', nullable: true })

@@ -5,6 +5,7 @@ export { learn, unlearn } from './learning';
 export { lockCards, lockTrayCards } from './lockCards';
 export { proposing } from './proposing';
 export { handOverCards } from './queries';
+export { bothReadings, isRereadDue } from './rereading';
 export { readAreaOf } from './readArea';
 export { readingRoutes } from './routes';
 export { keepTextCard } from './textCards';

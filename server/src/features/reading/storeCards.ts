@@ -16,6 +16,8 @@ import { lockPhotos, type Photo, photoStates } from '../capture';
 import { cardStates, IN_TRAY } from './cardStates';
 import { Card } from './entities';
 import { expectationsOf } from './expectations';
+import { lookBesideSoon } from './lookBeside';
+import { bothReadings, rereadSoon } from './rereading';
 
 /** What a photograph was read as, and for whom. */
 export interface ReadPhoto {
@@ -46,6 +48,7 @@ export async function storeCards(
   for (const card of whole ? [whole] : read.cards)
     cardIds.push(await insertCard(manager, photo, { ...card, quad: whole ? null : card.quad }, read.engine, expected));
   await markRead(manager, photo, read, cardIds[0]);
+  if (photo.inTray) await lookBesideSoon(manager, photo, read.beside ?? []);
   return { photo, cardIds };
 }
 
@@ -112,6 +115,7 @@ async function insertCard(
     madeBy: takenBy,
     takenAt,
   });
+  if (isRead(card)) await rereadSoon(manager, { id, workspaceId });
   return id;
 }
 
@@ -123,10 +127,13 @@ async function replaceReading(
   expected: ProposeOptions,
 ): Promise<void> {
   const back = await manager.findOneBy(Card, { frontCardId: id });
-  const proposal = back ? proposeSides(card.reading, back.reading, expected) : proposeFields(card.reading, expected);
+  const proposal = back
+    ? proposeSides(card.reading, await bothReadings(manager, back), expected)
+    : proposeFields(card.reading, expected);
   const pictures = await storePictures(manager, workspaceId, card);
   const { state, ...columns } = readColumns(card, proposal, engine);
   await cardStates.move(manager, id, state, { ...pictures, ...columns });
+  if (isRead(card)) await rereadSoon(manager, { id, workspaceId });
   await storage.remove(manager, [fileId, thumbnailId]);
 }
 
@@ -152,5 +159,11 @@ function readColumns(
     proposals: writableIn(fields),
     country: country ?? null,
     engine,
+    again: null,
+    rereadDue: isRead({ quad, reading }),
   };
 }
+
+/** Whether there is anything to be held against a second reading. */
+const isRead = ({ quad, reading }: Pick<Placed, 'quad' | 'reading'>): boolean =>
+  quad !== null && reading.lines.length > 0;

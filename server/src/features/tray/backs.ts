@@ -4,7 +4,7 @@ import type { SignedIn } from '../../platform/session';
 import { announce } from '../../platform/trayEvents';
 import { inWorkspace } from '../../platform/workspaceScope';
 import { Photo } from '../capture';
-import { Card, cardStates, expectationsOf, IN_TRAY, lockCards, openState, proposing } from '../reading';
+import { bothReadings, Card, cardStates, expectationsOf, IN_TRAY, lockCards, openState, proposing } from '../reading';
 import { lockSides } from './queries';
 
 /**
@@ -37,7 +37,11 @@ export async function joinBackIn(
 
 async function joinSides(manager: EntityManager, workspaceId: string, front: Card, back: Card): Promise<void> {
   const options = await expectationsOf(manager, workspaceId, front);
-  const { fields } = await proposing('sides', { front: front.reading, back: back.reading, options });
+  const { fields } = await proposing('sides', {
+    front: await bothReadings(manager, front),
+    back: await bothReadings(manager, back),
+    options,
+  });
   await cardStates.move(manager, back.id, 'attached', { frontCardId: front.id });
   await cardStates.move(manager, front.id, openState(fields), { proposals: fields });
   await announceCards(manager, workspaceId, front, back);
@@ -103,7 +107,7 @@ export async function separate(
   });
   if (IN_TRAY.includes(front.state)) {
     const options = await expectationsOf(manager, workspaceId, front);
-    const { fields } = await proposing('fields', { reading: front.reading, options });
+    const { fields } = await proposing('fields', { reading: await bothReadings(manager, front), options });
     const state = front.state === 'setAside' ? front.state : openState(fields);
     await cardStates.move(manager, front.id, state, { proposals: fields });
   }

@@ -27,6 +27,7 @@ export function outlinesOf(database: DataSource, who: SignedIn, photoId: string)
       height: photo.height,
       reading: ['waiting', 'reading'].includes(photo.state),
       picture: photo.fileId !== null,
+      perhaps: (photo.perhaps ?? []) as PhotoOutlines['perhaps'],
       outlines: cards.map((card) => ({
         cardId: card.id,
         quad: card.quad as PhotoOutlines['outlines'][number]['quad'],
@@ -71,10 +72,20 @@ export function changeOutlines(
     const kept = new Set(outlines.map((o) => o.cardId));
     const dropped = cards.filter((card) => !kept.has(card.id) && card.state !== 'filed').map((card) => card.id);
     await removeCards(manager, dropped);
+    // Whoever has set the borders has seen where there is a card.
+    await manager.update(Photo, { id: photoId }, { perhaps: null });
     if (toRead.length > 0) await readAlong(manager, photo, toRead);
     else await announce(manager, who.workspaceId, { photoId, state: 'changed', progress: null });
   });
 }
+
+/** Somebody has looked, and no card was missed. */
+export const nothingMissed = (database: DataSource, { workspaceId }: SignedIn, photoId: string): Promise<void> =>
+  inWorkspace(database, workspaceId, async (manager) => {
+    const { affected } = await manager.update(Photo, { id: photoId }, { perhaps: null });
+    if (!affected) throw notFound('This photograph');
+    await announce(manager, workspaceId, { photoId, state: 'changed', progress: null });
+  });
 
 /** Has cards of a photograph read along these borders: those with an id anew, the others for the first time. */
 export async function readAlong(

@@ -55,6 +55,15 @@ export function backsToMatch(manager: EntityManager, workspaceId: string): Promi
   );
 }
 
+/** Photographs beside whose cards another one lies perhaps; only where its border can still be set. */
+export const perhapsMissed = (manager: EntityManager, workspaceId: string): Promise<Tray['missed']> =>
+  manager.query(
+    `select id as "photoId", jsonb_array_length(perhaps) as cards from photo
+     where workspace_id = $1 and perhaps is not null and state = 'read' and in_tray and file_id is not null
+     order by taken_at limit 20`,
+    [workspaceId],
+  );
+
 /**
  * What somebody was asked is asked of a colleague, and word of what they asked goes there; what both have asked each other needs no
  * answer any more. @returns how many are asked of the colleague now

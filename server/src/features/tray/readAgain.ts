@@ -7,7 +7,7 @@ import type { SignedIn } from '../../platform/session';
 import { announce } from '../../platform/trayEvents';
 import { inWorkspace } from '../../platform/workspaceScope';
 import { lockPhotos, type Photo } from '../capture';
-import { Card, cardStates, expectationsOf, lockTrayCards, openState, proposing } from '../reading';
+import { bothReadings, Card, cardStates, expectationsOf, lockTrayCards, openState, proposing } from '../reading';
 import { backsOf } from './backs';
 import { readAlong } from './outlines';
 
@@ -45,7 +45,11 @@ const outlineOf = ({ id, quad }: Card, photo: Photo): PlacedOutline => ({
 async function proposeAnew(manager: EntityManager, card: Card): Promise<void> {
   const [back] = await backsOf(manager, [card.id]);
   const options = await expectationsOf(manager, card.workspaceId, card);
-  const { fields, country } = await proposing('sides', { front: card.reading, back: back?.reading, options });
+  const { fields, country } = await proposing('sides', {
+    front: await bothReadings(manager, card),
+    back: back && (await bothReadings(manager, back)),
+    options,
+  });
   await cardStates.move(manager, card.id, openState(fields), {
     proposals: fields,
     country: country ?? null,

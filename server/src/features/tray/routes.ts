@@ -20,7 +20,7 @@ import { backsOfPhoto, joinBacks } from './backsByPosition';
 import { latestBatch } from './batches';
 import { changeCards } from './changeCards';
 import { moveToOccasion } from './moveToOccasion';
-import { changeOutlines, outlinesOf } from './outlines';
+import { changeOutlines, nothingMissed, outlinesOf } from './outlines';
 import { discardPhoto, photosNamed } from './photos';
 import { readAgain } from './readAgain';
 import { answerSecondLook, askForSecondLook, markSecondLooksSeen, secondLooksOf } from './secondLooks';
@@ -79,6 +79,11 @@ export function trayRoutes(database: DataSource, events: TrayEvents): Routes {
     .put('/photos/:id/outlines', 'prove', async (request, response) => {
       const { id } = z.object({ id: z.uuid() }).parse(request.params);
       await changeOutlines(database, whoIs(request), id, OutlinesChange.parse(request.body));
+      response.status(204).end();
+    })
+    .delete('/photos/:id/perhaps', 'prove', async (request, response) => {
+      const { id } = z.object({ id: z.uuid() }).parse(request.params);
+      await nothingMissed(database, whoIs(request), id);
       response.status(204).end();
     })
     .get('/photos/:id/backs', 'see', async (request, response) => {

@@ -7,7 +7,7 @@ import type { SignedIn } from '../../platform/session';
 import { inSnapshot } from '../../platform/workspaceScope';
 import { Photo } from '../capture';
 import { BY_VISITOR, Card, IN_TRAY } from '../reading';
-import { backsToMatch } from './queries';
+import { backsToMatch, perhapsMissed } from './queries';
 import { openSecondLooks } from './secondLooks';
 
 const PAGE = 60;
@@ -48,6 +48,7 @@ export function listTray(database: DataSource, who: SignedIn, query: TrayQuery):
         'card.fileId',
         'card.thumbnailId',
         'card.state',
+        'card.rereadDue',
         'card.proposals',
         'card.engine',
         'card.takenAt',
@@ -83,7 +84,13 @@ export function listTray(database: DataSource, who: SignedIn, query: TrayQuery):
     const next = items.length > PAGE ? encodeCursor(page[PAGE - 1]!) : null;
     // What fits on one page need not be counted.
     const total = after || next ? await countOf(whole) : items.length;
-    return { items: page, total, next, backs: after ? [] : await backsToMatch(manager, who.workspaceId) };
+    return {
+      items: page,
+      total,
+      next,
+      backs: after ? [] : await backsToMatch(manager, who.workspaceId),
+      missed: after ? [] : await perhapsMissed(manager, who.workspaceId),
+    };
   });
 }
 
@@ -155,6 +162,7 @@ const photoItem = (photo: Photo): TrayItem => ({
   name: null,
   company: null,
   doubts: 0,
+  rereading: false,
   takenAt: photo.takenAt.toISOString(),
   progress: photo.state === 'reading' ? photo.progress : null,
   message: photo.message,
@@ -171,6 +179,7 @@ const cardItem = (card: Card, secondLook: OpenSecondLook | undefined): TrayItem 
   state: card.state as 'toProve' | 'needsPerson' | 'setAside',
   ...guessOf(card.proposals),
   doubts: countDoubts(card.proposals),
+  rereading: card.rereadDue,
   takenAt: card.takenAt.toISOString(),
   progress: null,
   message:

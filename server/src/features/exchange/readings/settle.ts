@@ -4,7 +4,7 @@ import { z } from 'zod';
 import { addJob } from '../../../platform/queue';
 import { inWorkspace } from '../../../platform/workspaceScope';
 import { fileByItself } from '../../filing';
-import { Card, cardStates } from '../../reading';
+import { Card, cardStates, isRereadDue } from '../../reading';
 import { AskedReadingRecord } from './entities';
 
 const ATTEMPTS = 5;
@@ -23,10 +23,19 @@ export async function settleAsked(manager: EntityManager, id: string, cardIds: r
     for (const cardId of cardIds) await cardStates.moveIfMay(manager, cardId, 'discarded', { discardedAt: at });
     await manager.update(AskedReadingRecord, { id }, { doneAt: at });
   } else {
-    const payload = { readingId: id, workspaceId: asked.workspaceId };
-    await addJob(manager, 'fileAsked', payload, { key: `asked:${id}`, maxAttempts: ATTEMPTS });
+    await fileAskedSoon(manager, asked);
   }
   return true;
+}
+
+const fileAskedSoon = (manager: EntityManager, { id, workspaceId }: Pick<AskedReadingRecord, 'id' | 'workspaceId'>): Promise<void> =>
+  addJob(manager, 'fileAsked', { readingId: id, workspaceId }, { key: `asked:${id}`, maxAttempts: ATTEMPTS }); // prettier-ignore
+
+/** A card was read a second time: what was asked for goes on once all of them were. @returns false where no program has asked */
+export async function goOnWithAsked(manager: EntityManager, id: string): Promise<boolean> {
+  const asked = await manager.findOneBy(AskedReadingRecord, { id });
+  if (asked && !asked.doneAt) await fileAskedSoon(manager, asked);
+  return asked !== null;
 }
 
 const Payload = z.object({ readingId: z.uuid(), workspaceId: z.uuid() });
@@ -39,9 +48,11 @@ export const fileAskedTask =
     await inWorkspace(database, workspaceId, async (manager) => {
       const asked = await manager.findOneBy(AskedReadingRecord, { id });
       if (!asked || asked.doneAt || asked.file === 'no') return;
+      const cardIds = await cardsOf(manager, id);
+      for (const cardId of cardIds) if (await isRereadDue(manager, cardId)) return;
       if (job.attempts < job.max_attempts) {
         const who = { workspaceId, accountId: asked.askedBy };
-        for (const cardId of await cardsOf(manager, id)) await fileByItself(manager, who, cardId, asked.file);
+        for (const cardId of cardIds) await fileByItself(manager, who, cardId, asked.file);
       }
       await manager.update(AskedReadingRecord, { id }, { doneAt: new Date() });
     });

@@ -1,0 +1,2 @@
+export { featuresOfBoth, heldAgainst } from './heldAgainst';
+export { witnessOf } from './witness';
