@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { join } from 'node:path';
+import type { Tray } from '@dossier/contract';
 import { expect, type FileChooser, type Page } from '@playwright/test';
 import type Axe from 'axe-core';
 
@@ -60,6 +61,15 @@ export async function pickFiles(page: Page, files: Parameters<FileChooser['setFi
   ]);
   await chooser.setFiles(files);
 }
+
+/** Waits until every photograph of the tray was read, and every card a second time. */
+export const readTwice = (page: Page): Promise<void> =>
+  expect
+    .poll(async () => {
+      const { items } = (await (await page.request.get('/api/v1/tray')).json()) as Tray;
+      return items.filter(({ state, rereading }) => rereading || state === 'waiting' || state === 'reading').length;
+    })
+    .toBe(0);
 
 /** Puts a card into the tray of whoever is signed in, made of the text of a signature. @returns its id */
 export async function textCard(page: Page, lines: readonly string[]): Promise<string> {

@@ -2,7 +2,7 @@ import { randomBytes } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import type { ProofCard } from '@dossier/contract';
 import { expect, test, type Locator, type Page } from '@playwright/test';
-import { demoPhoto, expectAccessible, goTo, pickFiles, signIn, textCard } from './desk';
+import { demoPhoto, expectAccessible, goTo, pickFiles, readTwice, signIn, textCard } from './desk';
 
 const deskOf = (project: string) => `proof-${project}` as 'proof-phone' | 'proof-wide';
 const field = (page: Page, name: string): Locator => page.getByRole('textbox', { name, exact: true });
@@ -287,6 +287,7 @@ test('ten cards are filed one after the other by keyboard alone, the last filing
   await pickFiles(page, photos.map(demoPhoto));
   await goTo(page, 'Tray');
   await expect(page.getByText(/^All \d+ photographs are read/)).toBeVisible();
+  await readTwice(page);
   await page.getByRole('button', { name: /^Prove the cards one after another/ }).click();
   for (let card = 1; card <= 10; card++) {
     await expect(shown(page, `${card} of 12`)).toBeVisible();
@@ -323,4 +324,19 @@ test('ten cards are filed one after the other by keyboard alone, the last filing
   await expect(page.getByRole('button', { name: /^Undo filing/ })).toBeHidden();
   await goTo(page, 'People');
   await expect(page.getByRole('link', { name: /Philippa Wren/ })).toBeVisible();
+});
+
+test('the sheet of clean cards waits until each was read a second time', async ({ page }, { project }) => {
+  await signIn(page, deskOf(project.name), '/photograph');
+  // The engine itself reads them: a second reading waits until all of them were read.
+  await pickFiles(page, ['verger', 'glace', 'seagrain'].map(anew));
+  await page.goto('/clean');
+  await expect(page.getByText(/being read a second time, in another way/)).toBeVisible();
+  await expectAccessible(page);
+  await readTwice(page);
+  const rows = page.getByRole('checkbox');
+  await expect(rows.first()).toBeVisible();
+  await expect(page.getByText(/being read a second time/)).toHaveCount(0);
+  await goTo(page, 'Tray');
+  await expect(page.getByText('no doubt so far')).toHaveCount(0);
 });

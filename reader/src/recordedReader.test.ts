@@ -56,7 +56,9 @@ describe('a recorded reading', () => {
     const again = (await replaying.read(bytes('a card'))).read;
     expect(again.cards[0]!.reading).toEqual(read.cards[0]!.reading);
     expect((await sharp(again.cards[0]!.picture).metadata()).width).toBe(40);
-    expect(asked).toEqual(['a card all']);
+    // What its cards say a second time was asked of their whole pictures, and is told of those that are kept.
+    expect(await replaying.reread(again.cards[0]!.picture)).toEqual({ lines: [], baseLetters: ['RITA'] });
+    expect(asked).toEqual(['a card all', 'again']);
   });
 
   it('tells a photograph that cannot be read as the engine did', async () => {
@@ -75,8 +77,17 @@ describe('a recorded reading', () => {
     await reader.read(bytes('a card'), { outlines: [] });
     for (const x of [1, 2, 1]) await reader.readArea(bytes('a card'), { from: [x, 1], to: [9, 9] });
     for (let time = 0; time < 2; time++) await expect(reader.read(bytes('killed'))).rejects.toThrow('ended');
-    expect(asked).toEqual(['a card all', 'a card 0', 'area 1,1', 'area 2,1', 'killed all', 'killed all']);
-    expect(readdirSync(kept)).toHaveLength(4);
+    expect(asked).toEqual([
+      'a card all',
+      'again',
+      'a card 0',
+      'again',
+      'area 1,1',
+      'area 2,1',
+      'killed all',
+      'killed all',
+    ]);
+    expect(readdirSync(kept)).toHaveLength(5);
   });
 
   it('is asked for anew, and not kept, where nothing is to be recorded', async () => {

@@ -60,7 +60,7 @@ export class RecordedReader implements PhotoReader {
   }
 
   async reread(bytes: Uint8Array): Promise<SecondReading> {
-    const answer = await this.answer(bytes, { again: true }, async (engine) => ({ again: await engine.reread(bytes) }));
+    const answer = await this.answer(bytes, AGAIN, async (engine) => ({ again: await engine.reread(bytes) }));
     return (answer as { again: SecondReading }).again;
   }
 
@@ -76,9 +76,20 @@ export class RecordedReader implements PhotoReader {
     const file = join(this.options.folder, `${nameOf(bytes, asked)}.br`);
     const known = existsSync(file) ? recordingIn(file) : undefined;
     const answer = known?.engine === ENGINE_VERSION ? known.answer : await this.askEngine(ask);
-    if (!known && this.options.record) await keep(file, answer);
+    if (!known && this.options.record) await this.keep(file, answer);
     if ('unreadable' in answer) throw new UnreadablePhoto(answer.unreadable.code, answer.unreadable.message);
     return answer;
+  }
+
+  /** The pictures of cards are kept smaller than they are: what they say a second time is told by the whole ones. */
+  private async keep(file: string, answer: Answer): Promise<void> {
+    if (!('read' in answer)) return write(file, answer);
+    const read = await withSmallPictures(answer.read);
+    write(file, { read });
+    for (const [i, { picture }] of answer.read.cards.entries()) {
+      const again = await this.engine!.reread(picture);
+      write(join(this.options.folder, `${nameOf(read.cards[i]!.picture, AGAIN)}.br`), { again });
+    }
   }
 
   private async askEngine(ask: (engine: PhotoReader) => Promise<Answer>): Promise<Answer> {
@@ -90,15 +101,17 @@ export class RecordedReader implements PhotoReader {
   }
 }
 
+/** What is asked where a card is to be read a second time. */
+const AGAIN = { again: true };
+
 const nameOf = (bytes: Uint8Array, asked: object): string =>
   createHash('sha256').update(bytes).update(JSON.stringify(asked)).digest('hex').slice(0, 32);
 
 const recordingIn = (file: string): Recording => deserialize(brotliDecompressSync(readFileSync(file))) as Recording;
 
-async function keep(file: string, answer: Answer): Promise<void> {
-  const kept = 'read' in answer ? { read: await withSmallPictures(answer.read) } : answer;
+function write(file: string, answer: Answer): void {
   mkdirSync(join(file, '..'), { recursive: true });
-  const recording: Recording = { engine: ENGINE_VERSION, answer: kept };
+  const recording: Recording = { engine: ENGINE_VERSION, answer };
   // Named once it is whole: two may record the same at once.
   writeFileSync(`${file}.${process.pid}`, brotliCompressSync(serialize(recording)));
   renameSync(`${file}.${process.pid}`, file);

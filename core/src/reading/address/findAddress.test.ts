@@ -221,3 +221,15 @@ describe('a narrow column', () => {
     expect(addressOf(narrow(...lines), country)).toEqual(address),
   );
 });
+
+describe('a street', () => {
+  const streetOf = (...lines: string[]) => addressOf(['Skagen Kutterlag', ...lines])[0];
+  it.each([
+    ['what is said above it', ['24 h service', 'Bernstrasse 12', '3076 Worb'], 'Bernstrasse 12'],
+    ['a motto above it, though one of its words may be a road', ['Kvalitet hele vejen', 'Havnegade 18', '9990 Skagen'], 'Havnegade 18'],
+    ['what parts it from the next', ['Lange Straße 41 ·', '27472 Cuxhaven'], 'Lange Straße 41'],
+  ])('is without %s', (_, lines, street) => expect(streetOf(...lines)).toBe(street)); // prettier-ignore
+
+  it('keeps a house above it', () =>
+    expect(streetOf('Merchants Quay', '12 Main Street', 'Kilrush V15 X4K2')).toBe('Merchants Quay, 12 Main Street')); // prettier-ignore
+});

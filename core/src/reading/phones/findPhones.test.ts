@@ -163,5 +163,10 @@ describe('phone numbers', () => {
     expect(phonesIn('Desk 808-555-0144', 'US')).toHaveLength(1);
   });
 
+  it('are none where the number of a house and a postal code stand behind a name', () => {
+    expect(phonesIn('Via Santo Stefano 56 – 40125', 'IT')).toEqual([]);
+    expect(phonesIn('Fax 56 – 40125', 'DE')).toHaveLength(1);
+  });
+
   it('that no country makes possible are none', () => expect(phonesIn('T 1234 5678')).toEqual([]));
 });

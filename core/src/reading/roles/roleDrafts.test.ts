@@ -23,3 +23,13 @@ describe('the name of a firm', () => {
     expect(fieldsOf([...lines, 'Nella Voss', 'Buyer'], country).one('company')).toBe(company),
   );
 });
+
+describe('a position', () => {
+  const titleOf = (...lines: string[]) => fieldsOf(['Gudrun Aasland', ...lines, 'gudrun.aasland@skagen.example']).one('title'); // prettier-ignore
+
+  it('has both halves of a bracket', () =>
+    expect(titleOf('Gebäudeenergieberaterin (HWK')).toBe('Gebäudeenergieberaterin (HWK)'));
+
+  it('is not what says who somebody else is', () =>
+    expect(titleOf('Key Account Managerin', 'Geschäftsführer:', 'Odo Kettler')).toBe('Key Account Managerin'));
+});
