@@ -330,6 +330,7 @@ test('the sheet of clean cards waits until each was read a second time', async (
   await signIn(page, deskOf(project.name), '/photograph');
   // The engine itself reads them: a second reading waits until all of them were read.
   await pickFiles(page, ['verger', 'glace', 'seagrain'].map(anew));
+  await expect(page.getByText('all with Dossier, being read')).toBeVisible();
   await page.goto('/clean');
   await expect(page.getByText(/being read a second time, in another way/)).toBeVisible();
   await expectAccessible(page);

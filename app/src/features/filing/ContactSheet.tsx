@@ -112,7 +112,7 @@ export function ContactSheet() {
   );
 }
 
-const READ_TWICE = 'being read a second time, in another way. Whoever has no doubt then comes here.';
+const READ_TWICE = 'being read a second time, in another way. Those without a doubt come here.';
 
 interface RowProps {
   item: TrayItem;

@@ -15,7 +15,7 @@ import { ProofInput } from './ProofInput';
 import { type CardSides, sideOf } from './sides';
 import { proofActions } from './slice';
 import { Strip } from './Strip';
-import { doubtSentence, reasonWords } from './reasonWords';
+import { reasonWords, whyDoubtful } from './reasonWords';
 
 interface Props {
   cardId: string;
@@ -175,8 +175,9 @@ const DENSE_STRIP = 22;
 
 /** Why a field is marked, or where it comes from when there is nothing to show. */
 function wordsUnder(field: DraftField, asked: boolean, printed: boolean): string | undefined {
-  const { disagreement, sources, reasons } = field;
-  if (disagreement && isDoubtful(field)) return doubtSentence(disagreement);
+  const { sources, reasons } = field;
+  const why = isDoubtful(field) ? whyDoubtful(field) : undefined;
+  if (why && (field.disagreement || asked)) return why;
   if (!asked) return printed || !reasons[0] ? undefined : reasonWords(reasons[0]);
   if (sources.length === 0) return `Not printed on the card: ${reasons[0] ? reasonWords(reasons[0]) : 'inferred'}.`;
   return 'Hard to read, or it may be something else. Compare it with the strip.';

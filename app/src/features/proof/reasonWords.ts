@@ -1,4 +1,4 @@
-import type { Reason, ReasonCode } from '@dossier/core/reading/fields';
+import type { FieldProposal, Reason, ReasonCode } from '@dossier/core/reading/fields';
 
 const countryNames = new Intl.DisplayNames(['en'], { type: 'region' });
 
@@ -79,8 +79,17 @@ export function reasonWords(reason: Reason | string): string {
   return typeof words === 'string' ? words : words(reason);
 }
 
-/** Why a field is doubtful, as a sentence. */
-export function doubtSentence(reason: Reason | string): string {
+/** Why a field is doubtful, where more is known than that it is hard to read. */
+export function whyDoubtful({
+  disagreement,
+  runnersUp = [],
+}: Pick<FieldProposal, 'disagreement' | 'runnersUp'>): string | undefined {
+  const [first] = runnersUp;
+  if (disagreement) return doubtSentence(disagreement);
+  return first?.reason.code === 'readTheSecondTime' ? `Read a second time it was “${first.value}”.` : undefined;
+}
+
+function doubtSentence(reason: Reason | string): string {
   const words = reasonWords(reason);
   return typeof reason === 'string' || words.endsWith('.') ? words : `${quoted(reason)} ${words}.`;
 }
