@@ -100,6 +100,7 @@ export async function findCardsIn(working: Pixels, text: readonly Quad[]): Promi
 
 /** A card has so many lines at least. */
 const LEAST_LINES = 3;
+const MOST_BESIDE = 4;
 
 /**
  * Text outside every framed card is a card of its own only when there is as much of it as on a
@@ -115,7 +116,8 @@ async function hullsOfUnframedText(all: readonly Quad[], unframed: readonly Quad
       return lines.length >= (framed.length > 0 ? LEAST_LINES : 1);
     })
     .filter((hull) => framed.every((card) => coveredShare(card, hull) < 0.3));
-  return framed.length > 0 && outside < 0.5 * total ? { hulls: [], beside: hulls } : { hulls, beside: [] };
+  // On a printed page there may be any number of them.
+  return framed.length > 0 && outside < 0.5 * total ? { hulls: [], beside: hulls.slice(0, MOST_BESIDE) } : { hulls, beside: [] }; // prettier-ignore
 }
 
 async function findText(models: Models, working: Pixels): Promise<Quad[]> {

@@ -158,20 +158,12 @@ export function withNewReading(draft: Draft, proposals: readonly FieldProposal[]
  * @returns the draft itself where that changes nothing
  */
 export function withSecondReading(draft: Draft, proposals: readonly FieldProposal[]): Draft {
-  const same = (f: FieldProposal, p: FieldProposal) => isSamePlace(f, p) && f.value === p.value;
   const isOpen = (f: DraftField) => f.confidence !== 1 && !f.leftOut && !f.settled;
-  const missed = proposals.filter(({ value }) => value === '');
-  const kept = draft.fields.filter((f) => !isOpen(f) || f.value !== '' || missed.some((p) => same(f, p)));
-  const fields = kept.map((f) => {
-    const proposal = isOpen(f) ? proposals.find((p) => same(f, p)) : undefined;
+  const fields = draft.fields.map((f) => {
+    const proposal = isOpen(f) ? proposals.find((p) => isSamePlace(f, p) && f.value === p.value) : undefined;
     return proposal && !isJudgedAs(f, proposal) ? { ...f, ...judgementOf(proposal) } : f;
   });
-  const isThere = (p: FieldProposal) =>
-    draft.fields.some((f) => isSamePlace(f, p) && (f.value === '' || !REPEATABLE_FIELDS.includes(p.field)));
-  const added = missed.filter((p) => !isThere(p));
-  const isSame =
-    added.length === 0 && fields.length === draft.fields.length && fields.every((f, i) => f === draft.fields[i]);
-  return isSame ? draft : added.reduce<Draft>(withProposal, { ...draft, fields });
+  return fields.every((f, i) => f === draft.fields[i]) ? draft : { ...draft, fields };
 }
 
 const judgementOf = ({ confidence, runnersUp, disagreement }: FieldProposal) => ({

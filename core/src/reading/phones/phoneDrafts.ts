@@ -6,8 +6,6 @@ import { placePhone, type PhoneCandidate } from './findPhones';
 
 export const spansOfNumber = ({ source, rest }: PhoneCandidate): SourceSpan[] => (rest ? [source, rest] : [source]);
 
-const countryName = new Intl.DisplayNames(['en'], { type: 'region' });
-
 /** Certainty of a national number on a card that hardly tells its country. */
 const UNTOLD_COUNTRY = 0.7;
 

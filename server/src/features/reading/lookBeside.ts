@@ -10,13 +10,14 @@ import { storage } from '../../platform/storage';
 import { announce } from '../../platform/trayEvents';
 import { inWorkspace } from '../../platform/workspaceScope';
 import { lockPhotos, Photo } from '../capture';
-import { AFTER_ALL, isPhotoWaiting, SOON_MS } from './idle';
+import { afterAll, givesWay, SOON_MS } from './idle';
 
 const ATTEMPTS = 3;
 
 const Payload = z.object({
   photoId: z.uuid(),
   workspaceId: z.uuid(),
+  since: z.coerce.date(),
   beside: z.string().transform((text) => PhotoOutlines.shape.perhaps.parse(JSON.parse(text))),
 });
 
@@ -25,22 +26,22 @@ export async function lookBesideSoon(
   manager: EntityManager,
   { id, workspaceId }: Pick<Photo, 'id' | 'workspaceId'>,
   beside: readonly Quad[],
-  runAt?: Date,
+  { since = new Date(), runAt }: { since?: Date; runAt?: Date } = {},
 ): Promise<void> {
-  const payload = { photoId: id, workspaceId, beside: JSON.stringify(beside) };
-  if (beside.length > 0) await addJob(manager, 'lookBeside', payload, { key: `beside:${id}`, maxAttempts: ATTEMPTS, runAt, ...AFTER_ALL }); // prettier-ignore
+  const payload = { photoId: id, workspaceId, since: since.toISOString(), beside: JSON.stringify(beside) };
+  if (beside.length > 0) await addJob(manager, 'lookBeside', payload, { key: `beside:${id}`, maxAttempts: ATTEMPTS, runAt, ...afterAll(workspaceId) }); // prettier-ignore
 }
 
 /** Reads what is printed beside the cards; where that is like a card a person is asked whether it is one that was missed. */
 export const lookBesideTask =
   ({ database, reader }: { database: DataSource; reader: PhotoReader }): Task =>
   async (raw) => {
-    const { photoId, workspaceId, beside } = Payload.parse(raw);
+    const { photoId, workspaceId, since, beside } = Payload.parse(raw);
     const bytes = await inWorkspace(database, workspaceId, async (manager) => {
       const photo = await manager.findOneBy(Photo, { id: photoId, state: 'read' });
       if (!photo?.fileId) return undefined;
-      if (await isPhotoWaiting(database)) {
-        await lookBesideSoon(manager, photo, beside as Quad[], new Date(Date.now() + SOON_MS));
+      if (await givesWay(database, since)) {
+        await lookBesideSoon(manager, photo, beside as Quad[], { since, runAt: new Date(Date.now() + SOON_MS) });
         return undefined;
       }
       return (await storage.get(manager, photo.fileId))?.bytes;

@@ -13,16 +13,22 @@ import { Workspace } from '../account';
 import { IN_TRAY } from './cardStates';
 import { Card } from './entities';
 import { expectationsOf } from './expectations';
-import { AFTER_ALL, isPhotoWaiting, SOON_MS } from './idle';
+import { afterAll, givesWay, SOON_MS } from './idle';
 import { lockCards } from './lockCards';
 
 const ATTEMPTS = 4;
 
-const Payload = z.object({ cardId: z.uuid(), workspaceId: z.uuid() });
+const Payload = z.object({ cardId: z.uuid(), workspaceId: z.uuid(), since: z.coerce.date() });
 
 /** Has a card read once more in another way when nothing else is to be read, in the transaction that stores its first reading. */
-export const rereadSoon = (manager: EntityManager, { id, workspaceId }: Pick<Card, 'id' | 'workspaceId'>, runAt?: Date): Promise<void> =>
-  addJob(manager, 'rereadCard', { cardId: id, workspaceId }, { key: `again:${id}`, maxAttempts: ATTEMPTS, runAt, ...AFTER_ALL }); // prettier-ignore
+export function rereadSoon(
+  manager: EntityManager,
+  { id, workspaceId }: Pick<Card, 'id' | 'workspaceId'>,
+  { since = new Date(), runAt }: { since?: Date; runAt?: Date } = {},
+): Promise<void> {
+  const payload = { cardId: id, workspaceId, since: since.toISOString() };
+  return addJob(manager, 'rereadCard', payload, { key: `again:${id}`, maxAttempts: ATTEMPTS, runAt, ...afterAll(workspaceId) }); // prettier-ignore
+}
 
 export interface RereadingParts {
   database: DataSource;
@@ -35,24 +41,26 @@ export interface RereadingParts {
 const NOTHING: SecondReading = { lines: [], baseLetters: [] };
 
 /**
- * Reads a card a second time and holds what is proposed against it. It gives way to photographs that are read for the first time; where it
- * fails for good nothing has agreed with the first reading, and a person is asked.
+ * Reads a card a second time and holds what is proposed against it. It gives way to photographs that are to be read for the first time; where
+ * it fails for good nothing has agreed with the first reading, and a person is asked.
  */
 export const rereadCardTask =
   ({ database, reader, onReread }: RereadingParts): Task =>
   async (raw, { job }) => {
-    const { cardId, workspaceId } = Payload.parse(raw);
+    const { cardId, workspaceId, since } = Payload.parse(raw);
     const begun = await inWorkspace(database, workspaceId, async (manager) => {
       const card = await manager.findOneBy(Card, { id: cardId, rereadDue: true });
       if (!card) return undefined;
-      if (await isPhotoWaiting(database)) {
-        await rereadSoon(manager, card, new Date(Date.now() + SOON_MS));
+      if (await givesWay(database, since)) {
+        await rereadSoon(manager, card, { since, runAt: new Date(Date.now() + SOON_MS) });
         return undefined;
       }
       const file = card.fileId ? await storage.get(manager, card.fileId) : undefined;
+      if (file) return { fileId: card.fileId, bytes: file.bytes };
       // Its picture is gone: there is nothing to be read.
-      if (!file) await manager.update(Card, { id: cardId }, { rereadDue: false });
-      return file && { fileId: card.fileId, bytes: file.bytes };
+      await manager.update(Card, { id: cardId }, { rereadDue: false });
+      await onReread(manager, card);
+      return undefined;
     });
     if (!begun) return;
     const again = job.attempts >= job.max_attempts ? NOTHING : await rereadOrNothing(reader, begun.bytes);
@@ -65,7 +73,7 @@ export const rereadCardTask =
       if (card.fileId !== begun.fileId) return;
       await manager.update(Card, { id: cardId }, { again: writableIn(again), rereadDue: false });
       const front = cards.find(({ id }) => id === card.frontCardId) ?? card;
-      if (!IN_TRAY.includes(front.state)) return;
+      // Filed meanwhile it may come back to the tray.
       await proposeAgain(manager, front);
       await announce(manager, workspaceId, { photoId: card.photoId ?? cardId, cardId: front.id, state: 'reread', progress: null }); // prettier-ignore
       await onReread(manager, front);

@@ -1,6 +1,6 @@
 import type { OpenSecondLook, Tray, TrayItem, TrayQuery, TrayRun } from '@dossier/contract';
 import { countDoubts, guessOf } from '@dossier/core/proof';
-import { In, type DataSource, type ObjectLiteral, type SelectQueryBuilder } from 'typeorm';
+import { In, type DataSource, type EntityManager, type ObjectLiteral, type SelectQueryBuilder } from 'typeorm';
 import { z } from 'zod';
 import { decodeKeyset, encodeKeyset } from '../../platform/keyset';
 import type { SignedIn } from '../../platform/session';
@@ -69,6 +69,7 @@ export function listTray(database: DataSource, who: SignedIn, query: TrayQuery):
       .addOrderBy('card.id', direction)
       .limit(PAGE + 1)
       .getMany();
+    const backs = await backsToReread(manager, cardRows.map((card) => card.id)); // prettier-ignore
     const looks = await openSecondLooks(manager, who.workspaceId, cardRows.map((card) => card.id)); // prettier-ignore
     const items = [
       ...(
@@ -78,7 +79,7 @@ export function listTray(database: DataSource, who: SignedIn, query: TrayQuery):
           .limit(PAGE + 1)
           .getMany()
       ).map(photoItem),
-      ...cardRows.map((card) => cardItem(card, looks.get(card.id))),
+      ...cardRows.map((card) => cardItem(card, looks.get(card.id), card.rereadDue || backs.has(card.id))),
     ].sort((a, b) => (order === 'newest' ? -1 : 1) * (compare(a.takenAt, b.takenAt) || compare(a.id, b.id)));
     const page = items.slice(0, PAGE);
     const next = items.length > PAGE ? encodeCursor(page[PAGE - 1]!) : null;
@@ -118,6 +119,13 @@ export function trayRun(database: DataSource, who: SignedIn, query: TrayQuery): 
 }
 
 const directionOf = ({ order }: TrayQuery) => (order === 'newest' ? 'DESC' : 'ASC');
+
+/** Fronts whose backs are still to be read a second time. */
+async function backsToReread(manager: EntityManager, fronts: readonly string[]): Promise<Set<string | null>> {
+  const where = { frontCardId: In([...fronts]), rereadDue: true };
+  const backs = await manager.find(Card, { where, select: { id: true, frontCardId: true } });
+  return new Set(backs.map(({ frontCardId }) => frontCardId));
+}
 
 /** Only the cards of the part of the tray that is looked at; by state they are told apart before. */
 function narrow(cards: SelectQueryBuilder<Card>, who: SignedIn, { occasion, show, mine }: TrayQuery): void {
@@ -168,7 +176,7 @@ const photoItem = (photo: Photo): TrayItem => ({
   message: photo.message,
 });
 
-const cardItem = (card: Card, secondLook: OpenSecondLook | undefined): TrayItem => ({
+const cardItem = (card: Card, secondLook: OpenSecondLook | undefined, rereading: boolean): TrayItem => ({
   id: card.id,
   kind: 'card',
   photoId: card.photoId,
@@ -179,7 +187,7 @@ const cardItem = (card: Card, secondLook: OpenSecondLook | undefined): TrayItem 
   state: card.state as 'toProve' | 'needsPerson' | 'setAside',
   ...guessOf(card.proposals),
   doubts: countDoubts(card.proposals),
-  rereading: card.rereadDue,
+  rereading,
   takenAt: card.takenAt.toISOString(),
   progress: null,
   message:
