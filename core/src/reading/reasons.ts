@@ -47,6 +47,7 @@ export const REASON_CODES = [
   'partBefore',
   'perhapsOther',
   'perhapsPart',
+  'pointLost',
   'possibleNumber',
   'readOutOf',
   'readTheSecondTime',

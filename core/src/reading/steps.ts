@@ -5,7 +5,7 @@ import type { CardState } from './cardState';
 import { crossCheck, readCode } from './codes';
 import { guessCountry } from './country';
 import {
-  completeDomains, findBrokenEmails, findEmails, findMisspeltEmails, findWebsites, joinBrokenMailboxes, joinBrokenWebsites, onlineDrafts, reconcileDomains,
+  completeDomains, findBrokenEmails, findEmails, findMisspeltEmails, findUndottedEmails, findWebsites, joinBrokenMailboxes, joinBrokenWebsites, onlineDrafts, reconcileDomains,
   reconcileRepeats, reconcileWithCompany, repairName, settleMailboxes, spansOfAddress, takeLostAtSigns, type Online,
 } from './online'; // prettier-ignore
 import { besideRegisters, findPhoneCandidates, phoneDrafts, placePhone, spansOfNumber } from './phones';
@@ -47,7 +47,9 @@ function findOnline(card: CardState): CardState {
   const whole = [...findEmails(lines), ...findBrokenEmails(lines, geometry)];
   const joined = joinBrokenMailboxes(whole, lines, geometry);
   const websites = joinBrokenWebsites(findWebsites(lines, joined.flatMap(spansOfAddress)), geometry);
-  const emails = [...joined, ...findMisspeltEmails(lines, domainsOf({ emails: joined, websites }))];
+  const domains = domainsOf({ emails: joined, websites });
+  const undotted = findUndottedEmails(lines, domains).filter(({ source }) => !joined.flatMap(spansOfAddress).some((span) => spansOverlap(span, source))); // prettier-ignore
+  const emails = [...joined, ...findMisspeltEmails(lines, domains), ...undotted];
   const online = reconcileDomains({ emails, websites: completeDomains(websites, emails) });
   return { ...card, online: { ...online, emails: reconcileRepeats(online.emails, lines) } };
 }

@@ -53,6 +53,7 @@ const WORDS: Readonly<Record<ReasonCode, string | ((reason: Reason) => string)>>
   partBefore: (reason) => `${quoted(reason)} before it is a part of the name`,
   perhapsOther: (reason) => `${quoted(reason)} is perhaps “${reason.other}”.`,
   perhapsPart: (reason) => `${quoted(reason)} is perhaps a part of it.`,
+  pointLost: 'a point seems to have been lost in reading',
   possibleNumber: 'is a possible number',
   readOutOf: ({ said }) => `read out of ${said}`,
   readTheSecondTime: 'was read the second time',

@@ -87,3 +87,25 @@ describe('an address that is printed on two lines', () => {
       'nella@quayside.example',
     ]));
 });
+
+describe('an address whose last point was lost', () => {
+  it('is set right, and looked at by a person', () => {
+    const [email, ...more] = emailsOf('Nella Voss', 'nella@quaysidecom');
+    expect(email).toMatchObject({ value: 'nella@quayside.com', disagreement: { code: 'wasReadAs', said: 'nella@quaysidecom' } }); // prettier-ignore
+    expect(email!.runnersUp!.map((r) => r.value)).toContain('nella@quaysidecom');
+    expect(more).toEqual([]);
+  });
+
+  it('is the domain that stands elsewhere on the card, whatever it ends in', () => {
+    const [email] = emailsOf('Nella Voss', 'nella@quaysidefr', 'www.quayside.fr');
+    expect(email!.value).toBe('nella@quayside.fr');
+    expect(email!.disagreement).toBeUndefined();
+  });
+
+  it.each(['write to nella@harbour', 'nella@quaysidefr', 'nella@com'])('is not made out of "%s"', (text) =>
+    expect(emailsOf('Nella Voss', text)).toEqual([]),
+  );
+
+  it('goes on in the next line where it is broken there', () =>
+    expect(emailsOf('Nella Voss', 'nella@quaysidecom-', 'toit.fr').map(({ value }) => value)).toEqual(['nella@quaysidecom-toit.fr'])); // prettier-ignore
+});

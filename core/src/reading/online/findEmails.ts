@@ -1,4 +1,4 @@
-import type { Reason } from '../reasons';
+import { because, type Reason } from '../reasons';
 import { editDistance, fold, foldTight } from '../../text';
 import { isKnownDomain } from '../../text/domains';
 import { freeMailDomains } from '../../text/tables/companyWords';
@@ -39,6 +39,30 @@ export function findMisspeltEmails(lines: readonly ReadLine[], domains: readonly
     if (!right) return [];
     return [{ value: value.slice(0, -domain.length) + right, domain: right, repaired: true, raw: value, source }];
   });
+}
+
+/** A mailbox under a domain without a point, and the endings before which one may have been lost. */
+const UNDOTTED = /(?<![\p{L}\d])[\p{L}\d][\p{L}\d._%+-]*\s?@\s?[\p{L}\d-]{5,}(?![\p{L}\d.,@-])/gu;
+const ENDINGS = /(?<=..)(?:example|info|com|net|org)$/;
+
+/**
+ * E-mail addresses whose last point was lost in reading: "ida@quaysideexample". Where the domain stands elsewhere on the card it is that, else a
+ * person looks.
+ * @param domains those on the card
+ */
+export function findUndottedEmails(lines: readonly ReadLine[], domains: readonly string[]): FoundAddress[] {
+  return lines.flatMap((line, index) =>
+    [...line.text.matchAll(UNDOTTED)].flatMap((match): FoundAddress[] => {
+      const raw = toAddressLetters(match[0]);
+      const printed = domainOf(raw);
+      const known = domains.find((domain) => domain.replace(/\./g, '') === printed);
+      const domain = known ?? printed.replace(ENDINGS, '.$&');
+      if (!isKnownDomain(domain)) return [];
+      const doubt = known ? undefined : { ...because('wasReadAs', raw), why: because('pointLost') };
+      const source = { line: index, from: match.index, to: match.index + match[0].length };
+      return [{ value: raw.slice(0, -printed.length) + domain, domain, repaired: true, raw, source, doubt }];
+    }),
+  );
 }
 
 /** The end of a line that breaks off within an address, and the whole of one that may be its other half. */

@@ -7,7 +7,14 @@ export {
 } from './reconcileAddresses';
 export { onlineDrafts, spansOfAddress } from './onlineDrafts';
 export { settleMailboxes } from './settleMailboxes';
-export { findBrokenEmails, findEmails, findMisspeltEmails, type FoundAddress, joinBrokenMailboxes } from './findEmails';
+export {
+  findBrokenEmails,
+  findEmails,
+  findMisspeltEmails,
+  findUndottedEmails,
+  type FoundAddress,
+  joinBrokenMailboxes,
+} from './findEmails';
 export { findWebsites, joinBrokenWebsites } from './findWebsites';
 export { repairName } from './repairName';
 export { takeLostAtSigns } from './lostAtSign';

@@ -101,6 +101,7 @@ describe('phone numbers', () => {
     'Postfach 11 02 44 · 89073 Ulm',
     'FN 203871k, ATU 61284409',
     'BE 0844.120.337',
+    'EOR1 440127719000',
     'IČO: 27330442',
     'Contribuinte n.º 501 118 440',
     '12 345',

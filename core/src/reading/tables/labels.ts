@@ -35,7 +35,12 @@ const registerWords =
 const standards = /(?<![\p{L}\d])(?:[Il1|]?S[O0](?:\/IEC)?|DIN(?: EN)?|EN(?: ISO)?) ?\d{4,5}(?!\d)/u;
 
 /** A number of a register, tax office, bank or standard is not for reaching somebody; a firm that is called so is. */
-export const isRegistration = (text: string): boolean => /\d/.test(text) && (registerWords.test(text) || standards.test(text));
+export const isRegistration = (text: string): boolean =>
+  /\d/.test(text) && [text, withCapitals(text)].some((said) => registerWords.test(said) || standards.test(said));
+
+/** Digits that capitals were read as at the end of their word: "EOR1 4401". */
+const withCapitals = (text: string): string =>
+  text.replace(/(?<=\p{Lu}{3})[10](?![\p{L}\d])/gu, (digit) => (digit === '1' ? 'I' : 'O'));
 
 /** Founding years, class years and the like. */
 export const yearPattern =
