@@ -55,7 +55,7 @@ const BarLink = ({
 }) => (
   <Link href={href} aria-current={isAt(path, href) ? 'page' : undefined}>
     <View className="min-h-[52px] min-w-[28px] flex-row items-center justify-center gap-1 min-[300px]:min-w-[64px] min-[300px]:gap-2">
-      <NativeText className={`${words(isAt(path, href))} max-[299px]:text-[12px]`}>{label}</NativeText>
+      <NativeText className={`${words(isAt(path, href))} max-[299px]:text-[11px]`}>{label}</NativeText>
       {/* Where letters are twice as large there is no room for it. */}
       {count > 0 ? (
         <View className="max-[299px]:hidden">
