@@ -174,8 +174,8 @@ describe('an opportunity', () => {
     expect((await stranger.get(`/opportunities/${id}`)).status).toBe(404);
     expect((await stranger.send('PUT', `/opportunities/${id}/stage`, { stageId: settings.stages[1]!.id, version: 1 })).status).toBe(404); // prettier-ignore
     expect(JSON.stringify((await stranger.get('/opportunities')).body)).not.toContain(id);
-    await move(id, settings.stages[1]!.id);
-    await rep.send('PUT', `/opportunities/${id}/end`, { state: 'lost', reason: 'Price', version: 2 });
+    expect((await move(id, settings.stages[1]!.id)).status).toBe(204);
+    expect((await rep.send('PUT', `/opportunities/${id}/end`, { state: 'lost', reason: 'Price', version: 2 })).status).toBe(204); // prettier-ignore
     const own = await until(async () => {
       const found: string[] = [];
       let after = '0-0';

@@ -37,10 +37,11 @@ export const lookBesideTask =
   ({ database, reader }: { database: DataSource; reader: PhotoReader }): Task =>
   async (raw) => {
     const { photoId, workspaceId, since, beside } = Payload.parse(raw);
+    const isEarly = await givesWay(database, since);
     const bytes = await inWorkspace(database, workspaceId, async (manager) => {
       const photo = await manager.findOneBy(Photo, { id: photoId, state: 'read' });
       if (!photo?.fileId) return undefined;
-      if (await givesWay(database, since)) {
+      if (isEarly) {
         await lookBesideSoon(manager, photo, beside as Quad[], { since, runAt: new Date(Date.now() + SOON_MS) });
         return undefined;
       }

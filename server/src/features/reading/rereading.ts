@@ -48,10 +48,11 @@ export const rereadCardTask =
   ({ database, reader, onReread }: RereadingParts): Task =>
   async (raw, { job }) => {
     const { cardId, workspaceId, since } = Payload.parse(raw);
+    const isEarly = await givesWay(database, since);
     const begun = await inWorkspace(database, workspaceId, async (manager) => {
       const card = await manager.findOneBy(Card, { id: cardId, rereadDue: true });
       if (!card) return undefined;
-      if (await givesWay(database, since)) {
+      if (isEarly) {
         await rereadSoon(manager, card, { since, runAt: new Date(Date.now() + SOON_MS) });
         return undefined;
       }
