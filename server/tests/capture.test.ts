@@ -257,6 +257,8 @@ describe('borders set by hand', () => {
     await rep.sendPhoto(photoId, demoPhoto('table'));
     const items = await rep.itemsOf(photoId);
     expect(items).toHaveLength(4);
+    // Read a second time as well: what is told of them stays as it is from then on.
+    await until(async () => (await rep.itemsOf(photoId)).every(({ rereading }) => !rereading));
     const before = await outlinesOf(photoId);
     const cards = await Promise.all(before.outlines.map(async (o) => (await rep.card(o.cardId)).body));
     const [one, two, three] = before.outlines;
