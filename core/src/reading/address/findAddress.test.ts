@@ -230,6 +230,9 @@ describe('a street', () => {
     ['what parts it from the next', ['Lange Straße 41 ·', '27472 Cuxhaven'], 'Lange Straße 41'],
   ])('is without %s', (_, lines, street) => expect(streetOf(...lines)).toBe(street)); // prettier-ignore
 
+  it('ends before a dotted line, however long that is', () =>
+    expect(streetOf(`Strand 4${' ·'.repeat(400)}`, `27472 Cuxhaven${' ·'.repeat(40)} x`)).toBe('Strand 4'));
+
   it('keeps a house above it', () =>
     expect(streetOf('Merchants Quay', '12 Main Street', 'Kilrush V15 X4K2')).toBe('Merchants Quay, 12 Main Street')); // prettier-ignore
 });

@@ -63,7 +63,7 @@ const withFigures = (street: string): string =>
 /** A line of a street without its label and what parts it from others. */
 const bareLine = (text: string): string =>
   withFigures(withoutEchoes(withArticles(withSpaces(withOrdinals(text.replace(STREET_LABEL, ''))))))
-    .replace(/^[\s,/|]+|(?:[\s,/|©®@•·]+|\s[–—-]|\s\p{Lu}{1,2}-)+$/gu, '')
+    .replace(/^[\s,/|]+|(?:[\s,/|©®@•·]|\s[–—-]|\s\p{Lu}{1,2}-)+$/gu, '')
     .replace(/^Poligono(?= )/, 'Polígono')
     .replace(/(?<=\p{L}{5})(?<!str)\.$/iu, '');
 
