@@ -249,6 +249,25 @@ describe('the feed of events', () => {
     await owner.destroy();
   });
 
+  it('goes by the number of a transaction and not by its letters', async () => {
+    const owner = await createDataSource(databaseOf('api').DOSSIER_OWNER_URL!, 1).initialize();
+    const made = await owner.query<{ id: string }[]>(
+      `insert into event (workspace_id, type, xid)
+       select a.workspace_id, 'task.done', xid::text::xid8 from account a, unnest(array[8, 9, 9, 10, 100]) xid where a.email = 'ottilie@keldermoss.example' returning id`,
+    );
+    for (const limit of [1, 2, 5]) {
+      const read: string[] = [];
+      for (let after = '0-0'; read.length < made.length;) {
+        const { items, next } = (await rep.get<EventsPage>(`/events?limit=${limit}&after=${after}`)).body;
+        read.push(...items.map(({ id }) => id));
+        after = next ?? after;
+      }
+      expect(read.slice(0, made.length)).toEqual(made.map(({ id }) => id));
+    }
+    await owner.query('delete from event where id = any($1)', [made.map(({ id }) => id)]);
+    await owner.destroy();
+  });
+
   it('is narrowed by what happened, and is a workspace’s own', async () => {
     const id = await somebody();
     const stranger = await Client.signedIn('juno@tarnmoorpack.example', 'fruit-crate');

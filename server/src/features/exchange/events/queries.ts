@@ -19,7 +19,7 @@ export interface EventRow extends FeedPlace {
 
 /**
  * What has happened behind a place, in order. What a transaction that is still running may yet write comes behind all of it, so that
- * nobody who goes on from the last one misses anything.
+ * nobody who goes on from the last one misses anything. The order is that of the columns: what is answered under their names is text.
  * @param types of which; all for none
  */
 export const eventsAfter = (
@@ -33,7 +33,7 @@ export const eventsAfter = (
     `select xid::text as xid, sequence::text as sequence, id, type, at, person_id, card_id, opportunity_id, actor_id, changed from event
      where workspace_id = $1 and (xid, sequence) > ($2::text::xid8, $3::bigint) and xid < pg_snapshot_xmin(pg_current_snapshot())
        and (cardinality($4::text[]) = 0 or type = any($4::text[]))
-     order by xid, sequence limit $5`,
+     order by event.xid, event.sequence limit $5`,
     [workspaceId, after?.xid ?? '0', after?.sequence ?? '0', types, atMost],
   );
 

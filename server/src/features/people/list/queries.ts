@@ -133,7 +133,7 @@ export const toldTexts = (
   manager.query(
     `select person_id, field, text from (
        select t.person_id, case t.kind when 'email' then 'emails' when 'phone' then 'phones' else 'websites' end as field,
-         concat_ws(' ', t.value, nullif(t.extension, '')) as text, 3 as place, t.position::text as within
+         concat_ws(' ', t.value, nullif(t.extension, '')) as text, 3 as place, lpad(t.position::text, 6, '0') as within
        from contact_point t where t.workspace_id = $1 and t.person_id = any($2::uuid[])
        union all
        select p.id, told.field, told.text, told.place, '' from person p,
