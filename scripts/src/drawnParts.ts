@@ -29,7 +29,8 @@ export interface ReadPart {
   desk: DeskCard[];
 }
 
-const textsOf = (part: Part): PrintedCard[] => printedCards().filter((_, i) => SHARES[part](i % 5, 5));
+/** The printed cards of a part, as they are. */
+export const textsOf = (part: Part): PrintedCard[] => printedCards().filter((_, i) => SHARES[part](i % 5, 5));
 
 /**
  * Draws cards of made-up people that no table knows, half of them under harsh conditions, and reads them. What was read is kept in a folder.

@@ -5,7 +5,7 @@ import type { CountryGuess } from './country';
 import type { Learned, LearnedFirm } from './learning';
 import type { Online } from './online';
 import type { PhoneCandidate } from './phones';
-import type { CardEvidence, ChosenRoles } from './roles';
+import type { CardEvidence, ChosenRoles, RoleCandidates } from './roles';
 import type { Reading, ReadLine } from './types';
 import type { UnscoredProposal } from './unscoredProposal';
 
@@ -40,6 +40,7 @@ export interface CardState {
   readonly address: FoundPostalAddress;
   /** A place over the postal code that has no word for a street. */
   readonly place: AddressPart | undefined;
+  readonly candidates: RoleCandidates;
   readonly chosen: ChosenRoles;
   readonly drafts: readonly UnscoredProposal[];
 }
@@ -59,6 +60,7 @@ export const begun = (reading: Reading, options: ProposeOptions): CardState => (
   addressLines: [],
   address: {},
   place: undefined,
+  candidates: { singles: [], name: [], company: [], title: [], evidence: { localParts: [], domains: [], widest: 0 } },
   chosen: { roles: {}, runnersUp: { name: [], company: [], title: [] } },
   drafts: [],
 });

@@ -1,7 +1,7 @@
 import { registeredDomain } from '../text/domains';
 import { addressDrafts, findAddress, mayHoldAddress, placeAboveCode, type AddressPart } from './address';
 import { cardLines, cutLine, piecesOfLine, spanOf, spansOverlap, type CardLine } from './cardLine';
-import type { CardState } from './cardState';
+import { begun, type CardState } from './cardState';
 import { crossCheck, readCode } from './codes';
 import { guessCountry } from './country';
 import {
@@ -12,9 +12,9 @@ import { besideRegisters, findPhoneCandidates, phoneDrafts, placePhone, spansOfN
 import { FIELD_NAMES, type SourceSpan } from './proposal';
 import { repairAccents, repairLine, repairTwins, repairWords, withReading } from './repair';
 import {
-  besideOnline, chooseRoles, companyDraft, likenessToDomain, nameDrafts, partForRole, spansOn, titleDrafts, whatIsKnown, type Chosen, type Roles,
+  besideOnline, chooseRoles, companyDraft, likenessToDomain, nameDrafts, partForRole, roleCandidates, spansOn, titleDrafts, whatIsKnown, type Chosen, type RoleCandidates, type Roles,
 } from './roles'; // prettier-ignore
-import type { ReadLine } from './types';
+import type { Reading, ReadLine } from './types';
 import type { UnscoredProposal } from './unscoredProposal';
 
 /** A line as like the domain as this names the firm. */
@@ -117,8 +117,8 @@ function findPlace(card: CardState): CardState {
   return { ...card, open, addressLines, address: findAddress(addressLines, country) };
 }
 
-/** Name, firm, title and department in one joint choice among the lines that are left. */
-function assignRoles(card: CardState): CardState {
+/** What may be the name, the firm and the title, among the lines that are left. */
+function gatherCandidates(card: CardState): CardState {
   const { open, address, evidence } = card;
   const owned = linesOf(Object.values(address));
   const spans = Object.values(address).flatMap((part: AddressPart | undefined) => part?.sources ?? []);
@@ -127,8 +127,11 @@ function assignRoles(card: CardState): CardState {
     .flatMap(piecesOfLine)
     .filter((piece) => !spans.some((span) => spansOverlap(span, spanOf(piece))));
   const free = [...open.filter((line) => !owned.has(line.index)), ...beside].flatMap(partForRole);
-  return { ...card, chosen: chooseRoles(free, evidence) };
+  return { ...card, candidates: roleCandidates(free, evidence, card.geometry) };
 }
+
+/** Name, firm, title and department in one joint choice. */
+const assignRoles = (card: CardState): CardState => ({ ...card, chosen: chooseRoles(card.candidates) });
 
 /** Addresses online by who and what firm they are of. */
 function settleOnline(card: CardState): CardState {
@@ -175,6 +178,10 @@ function draftProposals(card: CardState): CardState {
   return { ...card, drafts: checked.map((draft) => withReading(draft, reading.lines, lines)) };
 }
 
+/** What may have a role on a card: what the joint choice is fitted on. */
+export const candidatesOf = (reading: Reading): RoleCandidates =>
+  STEPS.slice(0, STEPS.indexOf(assignRoles)).reduce((card, step) => step(card), begun(reading, {})).candidates;
+
 /** From what was read to what is proposed, each once and in this order. */
 export const STEPS: readonly ((card: CardState) => CardState)[] = [
   repairLines,
@@ -185,6 +192,7 @@ export const STEPS: readonly ((card: CardState) => CardState)[] = [
   repairWordsOfCountry,
   gatherEvidence,
   findPlace,
+  gatherCandidates,
   assignRoles,
   settleOnline,
   settlePlace,

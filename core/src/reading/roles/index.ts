@@ -1,6 +1,8 @@
-export { chooseRoles, type Chosen, type ChosenRoles, type Roles } from './chooseRoles';
+export { chooseRoles } from './chooseRoles';
+export { roleCandidates, type RoleCandidates } from './roleCandidates';
+export type { CardEvidence, Chosen, ChosenRoles, Roles } from './models';
 export { besideOnline, partForRole, spansOn } from './linesForRoles';
 export { whatIsKnown } from './whatIsKnown';
 export { companyDraft, nameDrafts, titleDrafts } from './roleDrafts';
 export { companyFromDomain, domainAgreement } from './companyFromDomain';
-export { type CardEvidence, likenessToDomain } from './roleScores';
+export { likenessToDomain } from './textOfRole';

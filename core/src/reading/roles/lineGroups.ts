@@ -4,7 +4,7 @@ import { tradeWords } from '../../text/tables/companyWords';
 import { nameParticles } from '../../text/tables/nameWords';
 import { titleJoiners } from '../../text/tables/titleWords';
 import { isNextInBlock, type CardLine } from '../cardLine';
-import type { Candidate } from './roleScores';
+import type { Candidate } from './models';
 
 /** A ring or accent on a capital makes a line this much taller. */
 export const ACCENT_TOLERANCE = 1.4;
@@ -78,6 +78,8 @@ export function goesOn(upper: CardLine, lower: CardLine): boolean {
     last === 'i' ||
     last === 'na' ||
     /^(?:neto|filho|j[úu]nior|sobrinho)$/iu.test(lower.text) ||
+    // "Fromagerie du Val" over "d'Amblève".
+    /^[dl]['’]\p{L}/iu.test(lower.text) ||
     (joins(first) && (!/^\p{Lu}/u.test(first) || (isAllCaps(upper.text) && isAllCaps(lower.text)))) ||
     isLoneForm(lower.text)
   );

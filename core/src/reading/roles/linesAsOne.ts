@@ -4,44 +4,22 @@ import { givenNames, nameParticles } from '../../text/tables/nameWords';
 import { titleHeads, titleJoiners, titleModifiers } from '../../text/tables/titleWords';
 import { isNextInBlock, type CardLine } from '../cardLine';
 import { hasTitleWord } from '../names';
-import {
-  ACCENT_TOLERANCE,
-  MIXED_SIZES,
-  goesOn,
-  groupOf,
-  isRow,
-  sameSize,
-  settingOf,
-  stacksOf,
-  stepsOf,
-} from './lineGroups';
+import { ACCENT_TOLERANCE, MIXED_SIZES, goesOn, isRow, sameSize, settingOf, stacksOf, stepsOf } from './lineGroups';
+import { spacing } from './placeFeatures';
 import { isMadeOf, localPartAgreement, nameParts } from '../names';
-import type { Candidate, CardEvidence, RoleScore } from './roleScores';
+import { feature, together } from './features';
+import type { Candidate, CardEvidence, Features } from './models';
 
 /** Heights of lines of one type differ by what hangs below and stands above. */
 const ONE_TYPE = 1.35;
-/** Lines are taken for one name or firm only when that explains more than one of them, or when they are set as one. */
-const STEP = {
-  name: 0.9,
-  noMore: -1.5,
-  goesOn: 0.2,
-  display: 0.2,
-  even: -0.5,
-  small: -1.2,
-  mixed: -2.4,
-  row: -0.8,
-  prose: -2,
-} as const;
+/** What speaks for reading a line and the next one as one, or against it, by name. */
+export type Step = (upper: CardLine, lower: CardLine) => Features;
 
-/** What it costs or speaks for to read lines as one, step by step. */
-export type Step = (upper: CardLine, lower: CardLine) => number;
-
-/** The score of lines read as one for a role, with what their steps cost. */
-export const grouped = (candidate: Candidate, role: RoleScore, step: Step): RoleScore => {
-  if (candidate.lines.length === 1) return role;
-  const steps = isRow(candidate) ? [STEP.row] : stepsOf(candidate).map(({ upper, lower }) => step(upper, lower));
-  return { ...role, score: role.score + steps.reduce((sum, points) => sum + points, 0) };
-};
+/** What speaks for reading lines as one, step by step; nothing for one that is alone. */
+export function stepFeatures(candidate: Candidate, step: Step): Features {
+  if (candidate.lines.length === 1) return {};
+  return isRow(candidate) ? { row: 1 } : together(...stepsOf(candidate).map(({ upper, lower }) => step(upper, lower)));
+}
 
 /** Lines of a word or two in one type, none of which is a position or holds a given name. */
 export const isSetAsOne = (stack: Candidate): boolean =>
@@ -57,7 +35,16 @@ export const isSetAsOne = (stack: Candidate): boolean =>
 
 /** For a firm: how its lines are set tells. */
 export const companyStep: Step = (upper, lower) =>
-  goesOn(upper, lower) ? STEP.goesOn : STEP[settingOf(upper, lower)] + (saysWhatTheyDo(lower.text) ? STEP.prose : 0);
+  goesOn(upper, lower)
+    ? { stepGoesOn: 1 }
+    : together(
+        { [STEP_OF[settingOf(upper, lower)]]: 1 },
+        feature('stepProse', saysWhatTheyDo(lower.text)),
+        feature('stepWhole', isWholeFirm(upper.text, lower.text)),
+        spacing(upper, lower),
+      );
+
+const STEP_OF = { display: 'stepDisplay', even: 'stepEven', small: 'stepSmall', mixed: 'stepMixed' } as const;
 
 /** "Conservation of ceramics and glass": words in small letters that do more than join others. */
 const saysWhatTheyDo = (text: string): boolean =>
@@ -72,19 +59,23 @@ const saysWhatTheyDo = (text: string): boolean =>
 export const nameStep =
   ({ localParts }: CardEvidence, lines: readonly CardLine[]): Step =>
   (upper, lower) => {
+    const space = spacing(upper, lower);
     const isMade = (text: string) => localParts.some((local) => isMadeOf(text, local));
     const isOneMailbox = isMade(`${upper.text} ${lower.text}`) && !isMade(upper.text);
     const isSetApart =
       (isAllCaps(upper.text) && !isAllCaps(lower.text)) || letterWidth(upper) > NARROWER * letterWidth(lower);
-    if (isSetApart && !isOneMailbox && !goesOn(upper, lower)) return STEP.noMore;
-    if (goesOn(upper, lower) || isInCapitalsOverPosition([upper, lower], lines)) return STEP.name;
+    if (isSetApart && !isOneMailbox && !goesOn(upper, lower)) return together(NO_MORE, space);
+    if (goesOn(upper, lower) || isInCapitalsOverPosition([upper, lower], lines)) return together(ON, space);
     const isWhole = ({ text }: CardLine, leastAgreement: number) =>
       NAME_IN_FULL.test(text) &&
       localParts.some((local) => isMadeOf(text, local) && localPartAgreement(text, local) >= leastAgreement);
     const isLoneWord = ({ text }: CardLine) => !/\s/.test(text);
     const isEnough = isWhole(upper, isLoneWord(lower) ? 0 : 1) || (!isLoneWord(upper) && isWhole(lower, 1));
-    return isEnough ? STEP.noMore : STEP.name;
+    return together(isEnough ? NO_MORE : ON, space);
   };
+
+const ON = { stepOn: 1 };
+const NO_MORE = { stepNoMore: 1 };
 
 /** By how much letters of another type are narrower: those of one differ by their shapes. */
 const NARROWER = 1.5;
@@ -98,15 +89,6 @@ const isWholeFirm = (text: string, next: string): boolean =>
 
 const PARTNERS_LAST =
   /(?:&|\b(?:et|und|y|e|and|og|och|en|i))\s(?:ass?oci\p{L}+|partner\p{L}*|söhne|sohn|sons?|daughters?|co\.?|fils|figli|hijos|filhos|cie\.?|zonen|søn|söner|synowie)$/iu;
-
-/** A firm over some lines is set in one size, or says that it goes on. */
-export const mayBeSplitFirm = (stack: Candidate): boolean =>
-  stepsOf(stack).every(
-    ({ upper, lower }) =>
-      goesOn(upper, lower) ||
-      ((sameSize(groupOf([upper, lower])) || settingOf(upper, lower) === 'display') &&
-        !isWholeFirm(upper.text, lower.text)),
-  );
 
 /** A name over some lines has one or two words on each but the last, in type larger than the rest. */
 export function mayBeSplitName(stack: Candidate, sizeTolerance: number = ACCENT_TOLERANCE): boolean {
@@ -141,7 +123,7 @@ const isRestOfTitle = (upper: CardLine, lower: CardLine): boolean =>
   /^\p{Ll}\P{Lu}*$/u.test(lower.text) && lower.text.split(/\s+/).length <= 2 && hasTitleWord(upper.text);
 
 /** For a position: only what goes on speaks for it. */
-export const titleStep: Step = (upper, lower) => (isRestOfTitle(upper, lower) ? STEP.goesOn : 0);
+export const titleStep: Step = (upper, lower) => feature('stepGoesOn', isRestOfTitle(upper, lower));
 
 /** The position that stands right under some lines. */
 export const positionUnder = (name: readonly CardLine[], lines: readonly CardLine[]): CardLine | undefined =>
@@ -182,5 +164,5 @@ export const mayBeSplitTitle = (stack: Candidate, evidence: CardEvidence): boole
       titleHeads.has(lower.text) &&
       isAllCaps(upper.text) === isAllCaps(lower.text) &&
       !wouldFit(upper, lower, evidence);
-    return joins || isIncomplete || isLoneHead || isRestOfTitle(upper, lower);
+    return !/:$/.test(lower.text) && (joins || isIncomplete || isLoneHead || isRestOfTitle(upper, lower));
   });

@@ -1,7 +1,8 @@
 import { hasLegalForm } from '../../text/legalForm';
 import { cutLine, type CardLine } from '../cardLine';
 import { hasTitleWord } from '../names';
-import { likenessToDomain, type CardEvidence } from './roleScores';
+import type { CardEvidence } from './models';
+import { likenessToDomain } from './textOfRole';
 import { ownerLabel } from '../tables/labels';
 
 /** "Inh. Jörg Hansen": the name itself. */

@@ -5,7 +5,7 @@ import { hasLegalForm, withoutLegalForm } from '../../text/legalForm';
 import { inSpellingOf, isAllCaps, naturalCompany, naturalName, naturalTitle } from '../../text/naturalCase';
 import { tradeWords } from '../../text/tables/companyWords';
 import { isNextInBlock, overlaps, spanOf, type CardLine } from '../cardLine';
-import type { Chosen, ChosenRoles, Roles } from './chooseRoles';
+import type { Chosen, ChosenRoles, Roles } from './models';
 import { companyFromDomain } from './companyFromDomain';
 import { learnedCompany, type Learned } from '../learning';
 import { ACCENT_TOLERANCE, groupOf, MIXED_SIZES, sameSize } from './lineGroups';
@@ -84,7 +84,11 @@ function rivalry(chosen: Chosen, rivals: readonly Chosen[]): number {
   return Math.max(0, 1.5 - Math.max(0, lead));
 }
 
-const withRunnersUp = (runnersUp: readonly RunnerUp[]) => (runnersUp.length > 0 ? { runnersUp } : {});
+/** Each once, as the first of them says why. */
+const withRunnersUp = (offered: readonly RunnerUp[]) => {
+  const runnersUp = offered.filter(({ value }, i) => offered.findIndex((other) => other.value === value) === i);
+  return runnersUp.length > 0 ? { runnersUp } : {};
+};
 
 /** The part of the chosen lines that holds the words of `value`, whatever their case; else all of them. */
 function spansWithin(chosen: Chosen, value: string): SourceSpan[] {

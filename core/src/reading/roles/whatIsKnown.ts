@@ -1,7 +1,7 @@
 import { foldTight } from '../../text';
 import type { CodeValue } from '../codes';
 import type { Learned, LearnedFirm } from '../learning';
-import type { CardEvidence } from './roleScores';
+import type { CardEvidence } from './models';
 
 /** Evidence for the roles from the card's codes and from the workspace. */
 export function whatIsKnown(

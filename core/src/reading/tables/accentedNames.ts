@@ -97,6 +97,9 @@ function withStrokes(plain: string): string | undefined {
   return undefined;
 }
 
+/** All names of the table, in small letters without accents. */
+export const accentedNames = (): string[] => NAMES.flatMap(([, names]) => names.split(/\s+/).filter(Boolean).map(fold));
+
 /** Whether a name is spelled with the accents that it always has in a country. */
 export const hasItsAccents = (name: string, country: string | undefined): boolean =>
   spellings.get(`${country} ${fold(name)}`) === name.toLowerCase();

@@ -48,7 +48,7 @@ export const countryNames: Readonly<Record<string, string>> = {
 /** Provinces of Spain as they are written behind a town, in Spanish and in their own languages. */
 export const spanishProvinces = wordList(`
   Álava Araba Albacete Alicante Alacant Almería Asturias Ávila Badajoz Baleares Barcelona Bizkaia Vizcaya Burgos Cáceres Cádiz Cantabria Castellón Castelló
-  Ciudad~Real Córdoba Cuenca Gipuzkoa Guipúzcoa Girona Gerona Granada Guadalajara Huelva Huesca Jaén La~Coruña A~Coruña La~Rioja Las~Palmas León Lleida
+  Ciudad~Real Córdoba Cuenca Gipuzkoa Guipúzcoa Girona Gerona Granada Guadalajara Huelva Huesca Jaén La~Coruña A~Coruña La~Rioja Rioja Las~Palmas León Lleida
   Lérida Lugo Madrid Málaga Murcia Navarra Nafarroa Ourense Orense Palencia Pontevedra Salamanca Santa~Cruz~de~Tenerife Tenerife Segovia Sevilla Soria
   Tarragona Teruel Toledo Valencia València Valladolid Zamora Zaragoza
 `);

@@ -1,3 +1,5 @@
+import { fold } from '../../text';
+
 /** What a printed label before (or after) a number says about it. */
 export type PhoneLabel = 'work' | 'mobile' | 'fax';
 
@@ -22,6 +24,14 @@ export const extensionPattern =
 
 /** Labels in front of e-mail and web addresses, which are dropped. */
 export const onlineLabels = /^(?:e|m|w|i|mail|email|e-mail|epost|e-post|correo|correio|courriel|mel|web|www|website|site|sito|internet|home|homepage|url|posta|sahkoposti|strona|net|s)$/;
+
+const allPhoneLabels = new Set(Object.values(phoneLabels).flat());
+
+/** Whether a text is a label of a number or an address by itself, or a mark: "Tel.", "№", "E-Mail". */
+export const isLabel = (text: string): boolean => {
+  const key = fold(text).replace(/[.:()]/g, '').trim();
+  return allPhoneLabels.has(key) || onlineLabels.test(key) || !/\p{L}{2}/u.test(key);
+};
 
 /** What a firm that is called after somebody, or belongs to somebody, says before their name. */
 export const ownerLabel =

@@ -45,6 +45,8 @@ const TOWNS: Readonly<Record<string, string>> = {
   HU: 'budapest debrecen szeged miskolc pécs győr szolnok',
 };
 
+export const townNames: readonly string[] = Object.values(TOWNS).flatMap((names) => wordList(names).entries);
+
 const towns = Object.entries(TOWNS).map(([country, names]): [string, WordList] => [country, wordList(names)]);
 
 /** Countries that are known for a town, of all that a text names. */

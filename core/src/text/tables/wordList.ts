@@ -6,6 +6,8 @@ import { fold } from '../fold';
  * inside an entry, a leading or trailing `*` for "any letters". Matching ignores case and accents.
  */
 export interface WordList {
+  /** As they stand in the table, without their marks, in small letters without accents. */
+  entries: readonly string[];
   has(word: string): boolean;
   /** True for a whole entry, not for one that "any letters" make. */
   holds(word: string): boolean;
@@ -24,6 +26,7 @@ export function wordList(table: string): WordList {
     else exact.add(entry);
   }
   return {
+    entries: [...exact, ...starts, ...ends],
     has(word) {
       const key = fold(word);
       return exact.has(key) || starts.some((s) => key.startsWith(s)) || ends.some((e) => key.endsWith(e));
