@@ -26,7 +26,7 @@ import {
 import { complaintAbout } from './complaints';
 
 const reading = readingOf([
-  { text: 'Nella Voss', probability: 0.6 },
+  { text: 'Nella Voss', probability: 0.5 },
   'Dispatch Manager',
   'nella@harrowfield.example',
   'Seen. Heard. Understood.',

@@ -10,7 +10,7 @@ import {
 } from './online'; // prettier-ignore
 import { besideRegisters, findPhoneCandidates, phoneDrafts, placePhone, spansOfNumber } from './phones';
 import { FIELD_NAMES, type SourceSpan } from './proposal';
-import { repairAccents, repairLine, repairTwins, repairWords, withReading } from './repair';
+import { repairAccents, repairLine, repairTwins, repairWords, withReading, wordsReadTwice } from './repair';
 import {
   besideOnline, chooseRoles, companyDraft, likenessToDomain, nameDrafts, partForRole, roleCandidates, spansOn, titleDrafts, whatIsKnown, type Chosen, type RoleCandidates, type Roles,
 } from './roles'; // prettier-ignore
@@ -75,8 +75,15 @@ function tellCountry(card: CardState): CardState {
 /** Letters and words that are another thing in the card's country, and names by its mailboxes. */
 function repairWordsOfCountry(card: CardState): CardState {
   const { lines, guess, online, options } = card;
-  const accented = lines.map((line) => repairAccents(line, guess.country, options.languages));
-  return withLines(card, repairTwins(accented.map((line) => repairName(repairWords(line), online.emails, lines))));
+  const readTwice = wordsReadTwice(lines);
+  const accented = lines.map((line) => repairAccents(line, guess.country, options.languages, readTwice));
+  return withLines(
+    card,
+    repairTwins(
+      accented.map((line) => repairName(repairWords(line), online.emails, lines)),
+      guess.country,
+    ),
+  );
 }
 
 /** What the card and the workspace know that speaks for a role or against it. */

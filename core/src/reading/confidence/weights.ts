@@ -3,54 +3,51 @@ import type { Weights } from './models';
 /** Written by `npm run fit:confidence`. */
 export const WEIGHTS: Weights = {
   "company": {
-    "bias": 1.719,
+    "bias": 1.649,
     "weights": {
-      "agrees": 0.334,
-      "agreesLittle": -0.643,
-      "alone": 0.864,
-      "atEdge": -0.809,
-      "below90": -0.172,
-      "below99": -0.979,
-      "contested": -0.199,
-      "inferred": -1.83,
-      "large": 0.559,
-      "leastSure": 1.201,
-      "likelyAccent": -0.413,
-      "long": -0.138,
-      "looseAbove": -0.274,
-      "looseBelow": -0.69,
-      "looseInDomain": -1.636,
-      "odd": -0.854,
-      "offered": -1.735,
-      "person": 0.32,
-      "poorPicture": -0.631,
-      "repairedAccent": -1.365,
-      "rivalAccent": -0.186,
-      "single": -1.637,
-      "topmost": 0.467,
-      "trade": 0.588,
-      "trust": 0.884,
-      "weakRole": -0.93
+      "agrees": 0.579,
+      "agreesLittle": -0.687,
+      "alone": 0.845,
+      "atEdge": -0.838,
+      "below90": -0.45,
+      "below99": -0.816,
+      "contested": -0.279,
+      "inferred": -1.832,
+      "large": 0.566,
+      "leastSure": 1.178,
+      "likelyAccent": -0.482,
+      "long": -0.552,
+      "looseAbove": -0.32,
+      "looseBelow": -0.736,
+      "looseInDomain": -1.761,
+      "looseLines": -0.287,
+      "odd": -1.003,
+      "offered": -1.016,
+      "person": 0.259,
+      "poorPicture": -0.738,
+      "repairedAccent": -0.648,
+      "rivalAccent": -0.33,
+      "single": -1.694,
+      "topmost": 0.31,
+      "trade": 0.477,
+      "trust": 1.081,
+      "weakRole": -1.077
     },
     "curve": [
       [
-        0.734,
-        0.807
+        1.253,
+        0.795
       ],
       [
-        2.234,
-        0.918
-      ],
-      [
-        2.803,
-        0.947
-      ],
-      [
-        3.138,
+        2.77,
         0.965
       ],
       [
-        4.244,
+        3.409,
+        0.978
+      ],
+      [
+        4.438,
         0.997
       ]
     ]
@@ -105,53 +102,57 @@ export const WEIGHTS: Weights = {
     ]
   },
   "name": {
-    "bias": 3.925,
+    "bias": 4.432,
     "weights": {
-      "accentAsLikely": -0.43,
-      "alone": 0.059,
-      "apart": -0.395,
-      "asFirm": -0.131,
-      "below90": -0.327,
-      "below99": -0.221,
-      "contested": -2.893,
-      "doubtfulCharacters": -0.178,
-      "inMailbox": 0.16,
-      "known": 0.729,
-      "knownAccent": 1.043,
-      "large": 0.552,
-      "leastSure": 0.772,
-      "likelyAccent": -1.493,
-      "long": 0.539,
-      "offered": -0.123,
-      "otherKnown": 0.103,
-      "particles": -0.18,
-      "repairedAccent": -0.803,
-      "rivalAccent": -1.509,
-      "short": 0.234,
-      "topmost": -0.06,
-      "trade": 0.036,
-      "trust": 0.158,
-      "unsure": -0.443
+      "accentAsLikely": -0.49,
+      "alone": 0.047,
+      "apart": -0.607,
+      "asFirm": 0.341,
+      "below70": -0.095,
+      "below90": -0.15,
+      "below99": -0.316,
+      "contested": -0.87,
+      "doubtfulCharacters": -0.156,
+      "inMailbox": 0.015,
+      "known": 0.577,
+      "knownAccent": 0.948,
+      "large": -0.045,
+      "leastSure": 0.715,
+      "likelyAccent": -1.301,
+      "long": 0.216,
+      "otherKnown": 0.457,
+      "particles": -0.332,
+      "repairedAccent": -1.116,
+      "rivalAccent": -1.484,
+      "short": 0.14,
+      "topmost": 0.007,
+      "trade": 0.032,
+      "trust": 0.28,
+      "unsure": -0.427
     },
     "curve": [
       [
-        0.995,
-        0.678
+        1.609,
+        0.712
       ],
       [
-        3.332,
+        3.61,
         0.885
       ],
       [
-        4.232,
+        4.499,
         0.915
       ],
       [
-        5.074,
-        0.987
+        4.966,
+        0.959
       ],
       [
-        5.81,
+        5.397,
+        0.989
+      ],
+      [
+        5.865,
         0.998
       ]
     ]
@@ -188,48 +189,47 @@ export const WEIGHTS: Weights = {
     ]
   },
   "place": {
-    "bias": 5.421,
+    "bias": 5.616,
     "weights": {
-      "accentAsLikely": -0.161,
-      "below70": -1.631,
-      "below90": -0.82,
-      "doubtfulCharacters": -0.727,
-      "known": 1.089,
+      "accentAsLikely": -0.009,
+      "below70": -1.671,
+      "below90": -0.828,
+      "below99": -0.08,
+      "doubtfulCharacters": -0.743,
+      "known": 0.894,
       "large": 0.001,
-      "leastSure": 0.765,
-      "likelyAccent": -0.835,
-      "long": -0.978,
-      "looseAbove": -1.748,
-      "looseBelow": -1.624,
-      "looseLines": -1.214,
-      "looseOnNext": -0.743,
-      "odd": -1.653,
-      "poorPicture": -0.727,
-      "printedTwice": 0.034,
-      "rivalAccent": -0.649,
-      "rivalLetter": -0.046,
+      "leastSure": 0.682,
+      "likelyAccent": -0.319,
+      "long": -1.042,
+      "looseAbove": -1.765,
+      "looseBelow": -0.915,
+      "looseBeside": -0.023,
+      "looseLines": -1.128,
+      "looseOnNext": -0.891,
+      "odd": -1.636,
+      "poorPicture": -0.865,
+      "printedTwice": 0.03,
+      "repairedAccent": -0.055,
+      "rivalAccent": -0.238,
+      "rivalLetter": -0.199,
       "trust": 0,
-      "unsure": -0.251
+      "unsure": -0.27
     },
     "curve": [
       [
-        2.714,
-        0.917
+        2.798,
+        0.937
       ],
       [
-        3.986,
-        0.966
+        4.465,
+        0.978
       ],
       [
-        4.559,
-        0.976
+        5.301,
+        0.988
       ],
       [
-        5.226,
-        0.992
-      ],
-      [
-        6.021,
+        6.112,
         0.998
       ]
     ]

@@ -1,6 +1,7 @@
 export { lostAccent, lostJoinedLetter } from './lostAccent';
 export { misreadTitle } from './misreadTitle';
-export { repairAccents, repairLine } from './repairText';
+export { repairAccents, wordsReadTwice } from './repairAccents';
+export { repairLine } from './repairText';
 export { repairTwins } from './repairTwins';
 export { repairWords } from './repairWords';
 export { splitMerged } from './mergedLetters';

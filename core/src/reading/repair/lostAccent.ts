@@ -1,5 +1,6 @@
 import { because, type Reason } from '../reasons';
 import { inCaseOf, isAllCaps } from '../../text/naturalCase';
+import { marksCapitals } from '../tables/alphabets';
 import { accentedName } from '../tables/accentedNames';
 
 /** A name that has probably lost an accent in reading. */
@@ -14,7 +15,8 @@ export interface LostAccent {
 
 /**
  * Tells a name of a country that nobody spells without an accent, read without one ("Begona"): whoever prints their own name
- * in small letters has the accent; capitals are often set without, also at the beginning of a French name ("Elodie").
+ * in small letters has the accent; capitals are often set without, also at the beginning of a French name ("Elodie"), but in
+ * countries that mark them as well.
  * @param name in natural case
  * @param printed the name as read, for its case
  */
@@ -27,7 +29,7 @@ export function lostAccent(name: string, printed: string, country: string | unde
   if (accented === name) return undefined;
   const disagreement: Reason = because('usuallySpelled', name, accented);
   const isOnCapitalOnly = name === accented.replace(/[ÉÈ]/g, 'E');
-  return isAllCaps(printed) || isOnCapitalOnly
+  return (isAllCaps(printed) && !marksCapitals(country)) || isOnCapitalOnly
     ? { value: name, other: accented, disagreement }
     : { value: accented, other: name, disagreement };
 }

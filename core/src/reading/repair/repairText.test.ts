@@ -1,7 +1,6 @@
 import { proposeFields } from '../proposeFields';
 import { readingOf } from '../readingOf.testing';
-import { readingOfText } from '../readingOfText';
-import { repairAccents, repairLine } from './repairText';
+import { repairLine } from './repairText';
 import type { ReadLine } from '../types';
 
 /** A line in which the engine also saw `others` in place of single characters. */
@@ -51,13 +50,6 @@ test.each([
   ['Sheffield S10 2TN', 'Sheffield S10 2TN'],
 ])('%s is read as %s', (read, expected) => expect(repairLine(readingOf([read]).lines[0]!).text).toBe(expected));
 
-test('letters of a foreign name stay where the engine is sure of them, and in what somebody typed', () => {
-  const name = 'Şengül Petrović';
-  expect(repairAccents(readingOfText(name).lines[0]!, 'DE').text).toBe(name);
-  expect(repairAccents(readingOf([name]).lines[0]!, 'DE').text).toBe(name);
-  expect(repairAccents(readingOf([{ text: name, probability: 0.8 }]).lines[0]!, 'DE').text).toBe('Sengül Petrovic');
-});
-
 test('a Canadian code stays one where the engine also saw a letter for its last digit', () => {
   expect(repairLine(lineWith('NL A1C 7G5', { 9: 'S' })).text).toBe('NL A1C 7G5');
 });
@@ -103,42 +95,10 @@ describe('the letters of a British code', () => {
 });
 
 test.each([
-  ['SE', 'Marcus Äberg', 'Marcus Åberg'],
-  ['SE', 'SVEN ÄKERLUND', 'SVEN ÅKERLUND'],
-  ['SE', 'Ängelholm', 'Ängelholm'],
-  ['DE', 'Äberg', 'Äberg'],
-])('in %s %s is %s', (country, read, right) => expect(repairAccents(lineWith(read, {}), country).text).toBe(right));
-
-describe('an accented letter that is not the country’s own', () => {
-  it.each([
-    ['SE', 'Gôteborg', 'ö', 'Göteborg'],
-    ['DK', 'Tömrer', 'o', 'Tømrer'],
-    ['DE', 'Mûller', 'ú', 'Müller'],
-  ])('gives way in %s where it is doubtful: %s', (country, read, other, right) =>
-    expect(repairAccents(lineWith(read, { 1: other }, 0.5), country).text).toBe(right),
-  );
-
-  it('stays where it is sure, where the country is open, and where other languages are expected', () => {
-    expect(repairAccents(lineWith('Gôteborg', { 1: 'ö' }, 0.95), 'SE').text).toBe('Gôteborg');
-    expect(repairAccents(lineWith('Côte', { 1: 'ö' }, 0.5), 'FR').text).toBe('Côte');
-    expect(repairAccents(lineWith('Côte', { 1: 'ö' }, 0.5), undefined).text).toBe('Côte');
-    expect(repairAccents(lineWith('Gôteborg', { 1: 'ö' }, 0.5), 'SE', ['cs']).text).toBe('Gôteborg');
-  });
-});
-
-test.each([
   ['Catrin Vaughan MRlCS', 'Catrin Vaughan MRICS'],
   ['Peterborough PEll 2AB', 'Peterborough PE11 2AB'],
   ['Elland Road LSl1 0ES', 'Elland Road LS11 0ES'],
   ['Willow Lane', 'Willow Lane'],
 ])('look-alikes among capitals and in British codes: %s', (read, expected) =>
   expect(repairLine(readingOf([read]).lines[0]!).text).toBe(expected),
-);
-
-test.each([
-  ['Zbigniew Gołqbek', 'PL', 'Zbigniew Gołąbek'],
-  ['golqbek@stolarnia.example', 'PL', 'golqbek@stolarnia.example'],
-  ['Jacques Quentin', 'FR', 'Jacques Quentin'],
-])('no Polish word has a q: %s in %s', (read, country, expected) =>
-  expect(repairAccents(readingOf([read]).lines[0]!, country).text).toBe(expected),
 );

@@ -1,14 +1,4 @@
-import { fold } from '../../text';
-import { ringWords } from '../../text/tables/accentedWords';
-import { isAtHome, isForeign, usualAccents } from '../tables/alphabets';
 import type { ReadCharacter, ReadLine } from '../types';
-
-/** An accented letter below this probability may be another one. */
-const DOUBTFUL = 0.9;
-/** The same for a capital, whose mark is small beside it: "CHÄTEAU". */
-const DOUBTFUL_CAPITAL = 0.99;
-/** A letter that is foreign to the country is that of a foreign name from this probability on (measured: none is misread). */
-const SURELY_FOREIGN = 0.95;
 
 const DIGIT_FOR: Record<string, string> = { o: '0', O: '0', l: '1', I: '1', i: '1', '|': '1', s: '5', S: '5' };
 
@@ -173,64 +163,4 @@ function lettersOnly(word: string, characters: readonly ReadCharacter[]): string
   const seen = characters[at]?.alternatives.find(({ text }) => /^\p{L}$/u.test(text))?.text;
   const letter = seen ?? LETTER_FOR[word.charAt(at)];
   return letter ? word.slice(0, at) + letter + word.slice(at + 1) : word;
-}
-
-/**
- * Sets right accented letters that the engine is not sure of where no language of the card's country uses them
- * ("Hafenbrău"), and doubtful ones that are not its own ("Gôteborg" in Sweden): the engine's next best reading of the same
- * letter that is at home there, else the country's usual accent, else the bare letter. So with the ring of Å in
- * Scandinavian names. Every character keeps its place.
- */
-export function repairAccents(
-  line: ReadLine,
-  country: string | undefined,
-  languages: readonly string[] = [],
-): ReadLine {
-  const text = [...line.text].map((letter, i) => {
-    if (letter < '\u00c0' || !/\p{L}/u.test(letter)) return letter;
-    const character = line.characters[i];
-    const isSure = character !== undefined && character.probability >= SURELY_FOREIGN;
-    if (!isAtHome(letter, country, languages)) return isSure ? letter : homeLetter(letter, character, country);
-    const limit = letter === letter.toUpperCase() ? DOUBTFUL_CAPITAL : DOUBTFUL;
-    const doubtful = character !== undefined && character.probability < limit;
-    return doubtful && languages.length === 0 && isForeign(letter, country)
-      ? ownLetter(letter, character, country)
-      : letter;
-  });
-  const joined = country === 'PL' ? inPolish(text.join('')) : text.join('');
-  const repaired = SCANDINAVIA.has(country ?? '') ? joined.replace(UMLAUT_FIRST, withRing) : joined;
-  return repaired === line.text ? line : { ...line, text: repaired };
-}
-
-/** No Polish word has a q: it is an ą ("Gołqbek"). */
-const POLISH_Q = /(?<=(?<![\p{L}\d@._-])\p{L}+)q(?=\p{Ll}*(?![\p{L}\d@._-]))/gu;
-
-/** Nor has one a ž. */
-const inPolish = (text: string): string =>
-  text.replace(POLISH_Q, 'ą').replace(/[žŽ]/g, (letter) => (letter === 'ž' ? 'ż' : 'Ż'));
-
-const SCANDINAVIA = new Set(['SE', 'NO', 'DK', 'FI']);
-const UMLAUT_FIRST = /(?<!\p{L})[ÄÀÁÂÃ]\p{L}+/gu;
-
-/** In small or condensed capitals the ring of Å looks like two dots: "Äberg". */
-const withRing = (word: string): string => (ringWords.has(word) ? `Å${word.slice(1)}` : word);
-
-/** The accent itself was seen: a letter of the country's own with one, or what was read. */
-function ownLetter(letter: string, { alternatives }: ReadCharacter, country: string | undefined): string {
-  const isOwn = (other: string) => other >= '\u00c0' && sameLetter(letter, other) && !isForeign(other, country);
-  return alternatives.find(({ text }) => isOwn(text))?.text ?? [...usualAccents(country)].find(isOwn) ?? letter;
-}
-
-/** The same letter in the same case, whatever its accent. */
-const sameLetter = (a: string, b: string): boolean =>
-  fold(a) === fold(b) && (a === a.toUpperCase()) === (b === b.toUpperCase());
-
-function homeLetter(letter: string, character: ReadCharacter | undefined, country: string | undefined): string {
-  const other = character?.alternatives.find(
-    ({ text }) => sameLetter(letter, text) && (text < '\u00c0' || isAtHome(text, country)),
-  );
-  const usual = [...usualAccents(country)].find((own) => sameLetter(letter, own));
-  const base = fold(letter);
-  const bare = letter === letter.toUpperCase() ? base.toUpperCase() : base;
-  return other?.text ?? usual ?? (bare.length === 1 ? bare : letter);
 }

@@ -14,6 +14,13 @@ test.each([
   ['a short word', ['Åsa Bår', unsure('Bar')], 'Bar'],
 ])('accents of a twin: %s', (_, lines, expected) => expect(repaired(lines)[1]).toBe(expected));
 
+test('capitals that keep their marks have lost them, however sure the letter was', () => {
+  const lines = readingOf(['Szymon Gąsieniasz', 'AGRO-MECHANIKA GASIENIASZ']).lines;
+  expect(repairTwins(lines, 'PL')[1]!.text).toBe('AGRO-MECHANIKA GĄSIENIASZ');
+  expect(repairTwins(lines, 'ES')[1]!.text).toBe('AGRO-MECHANIKA GASIENIASZ');
+  expect(repairTwins(readingOf(['Szymon Gąsieniasz', 'Gasieniasz Agro']).lines, 'PL')[1]!.text).toBe('Gasieniasz Agro');
+});
+
 test('every character keeps its place, whatever the lines are', () => {
   const word = fc.stringMatching(/^[a-zäöåéñ]{4,8}$/);
   fc.assert(

@@ -1,5 +1,6 @@
 import { fold } from '../../text';
-import { inCaseOf } from '../../text/naturalCase';
+import { inCaseOf, isAllCaps } from '../../text/naturalCase';
+import { marksCapitals } from '../tables/alphabets';
 import type { ReadLine } from '../types';
 
 const SHORTEST = 5;
@@ -14,9 +15,10 @@ const WORDS = /(?<![\p{L}\d@._-])\p{L}+(?:-\p{L}+)*(?![\p{L}\d@_-]|\.\p{L})/gu;
 
 /**
  * Gives a word its accents where another line has the same word with them: a firm that is called after its owner is spelled
- * like the name, and one of the two readings has lost a mark. Every character keeps its place.
+ * like the name, and one of the two readings has lost a mark. Where capitals keep theirs, one was lost however sure the letter
+ * was. Every character keeps its place.
  */
-export function repairTwins(lines: readonly ReadLine[]): ReadLine[] {
+export function repairTwins(lines: readonly ReadLine[], country?: string): ReadLine[] {
   const accented = new Map<string, string>();
   for (const { text } of lines) {
     for (const [word] of text.matchAll(WORDS)) {
@@ -30,7 +32,8 @@ export function repairTwins(lines: readonly ReadLine[]): ReadLine[] {
     const text = line.text.replace(WORDS, (word, at: number) => {
       if (word.length < SHORTEST || fold(word) !== word.toLowerCase()) return word;
       const [plain, spelled] = [...accented].find(([twin]) => isSameWord(word, twin)) ?? [];
-      const isSure = (i: number) => (line.characters[at + i]?.probability ?? 1) >= SURE;
+      const keepsMarks = marksCapitals(country) && isAllCaps(word);
+      const isSure = (i: number) => !keepsMarks && (line.characters[at + i]?.probability ?? 1) >= SURE;
       return plain && spelled ? withAccents(word, spelled, isSure) : word;
     });
     return text === line.text ? line : { ...line, text };

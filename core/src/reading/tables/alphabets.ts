@@ -9,6 +9,7 @@ const LETTERS_OF_LANGUAGE: Readonly<Record<string, string>> = {
   hr: 'ČĆĐŠŽčćđšž',
   hu: 'ŐŰőű',
   lt: 'ĄČĘĖĮŠŲŪŽąčęėįšųūž',
+  mi: 'ĀĒĪŌŪāēīōū',
   lv: 'ĀČĒĢĪĶĻŅŠŪŽāčēģīķļņšūž',
   pl: 'ĄĆĘŁŃÓŚŹŻąćęłńóśźż',
   ro: 'ĂȘȚŞŢășțşţ',
@@ -19,8 +20,14 @@ const LETTERS_OF_LANGUAGE: Readonly<Record<string, string>> = {
 
 /** Languages of a country's cards whose letters go beyond Western Europe's. */
 const LANGUAGES_OF_COUNTRY: Readonly<Record<string, readonly string[]>> = {
-  PL: ['pl'], FI: ['fi'], CZ: ['cs'], SK: ['sk'], HU: ['hu'], RO: ['ro'], HR: ['hr'], SI: ['sl'], TR: ['tr'], EE: ['et'], LV: ['lv'], LT: ['lt'],
+  PL: ['pl'], FI: ['fi'], CZ: ['cs'], SK: ['sk'], HU: ['hu'], RO: ['ro'], HR: ['hr'], SI: ['sl'], TR: ['tr'], EE: ['et'], LV: ['lv'], LT: ['lt'], NZ: ['mi'],
 };
+
+/** Countries whose languages leave no mark of a letter out in capitals; elsewhere that is often done. */
+const MARKED_CAPITALS: ReadonlySet<string> = new Set(['PL', 'CZ', 'SK', 'HU', 'SE', 'NO', 'DK', 'FI', 'EE', 'LV', 'LT', 'RO', 'HR', 'SI', 'TR']);
+
+/** Whether capitals keep the marks of their letters in a country. */
+export const marksCapitals = (country: string | undefined): boolean => country !== undefined && MARKED_CAPITALS.has(country);
 
 /** What an accented letter most likely is in a country, when the engine saw a foreign one over the same letter. */
 const USUAL_ACCENT: Readonly<Record<string, string>> = {
