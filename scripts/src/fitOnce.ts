@@ -6,9 +6,10 @@ import {
   type Weights,
 } from '@dossier/core/reading/confidence';
 import { cardAt } from './doubts';
-import type { ReadPart } from './drawnParts';
+import { textsOf, type Part, type ReadPart } from './drawnParts';
 import { fitGroups, type Judged } from './fitParts';
 import type { Directions } from './logistic';
+import { asidesOf, casesOf, Places, toldOf, withAside } from './roleCases';
 import { isRight, wantedOfPrinted } from './shown';
 
 /** What is known of features before anything is fitted: chance in a few samples must not turn it round. */
@@ -28,7 +29,7 @@ const FOR = [
 ];
 const AGAINST = [
   'unsure', 'doubtfulCharacters', 'below70', 'below90', 'below99', 'rivalLetter', 'rivalAccent', 'likelyAccent', 'accentAsLikely', 'poorPicture', 'contested', 'offered', 'changed',
-  'repairedLetter', 'repairedAccent', 'weakRole', 'inferred', 'joined', 'looseBelow', 'looseAbove', 'looseBeside', 'looseOnNext', 'atEdge', 'small', 'odd', 'nameless', 'letterBefore', 'goesOn', 'nearKnown', 'few', 'national', 'nationalUnplaced', 'unlabelled', 'american', 'otherCountry', 'single', 'looseLines', 'oneWord', 'looseInDomain', 'nearDomain', 'nearFirm', 'nearName', 'apart', 'manyParts', 'wordBefore', 'strangeLine', 'strangeLabel', 'trunkless', 'brokenOff',
+  'repairedLetter', 'repairedAccent', 'weakRole', 'inferred', 'joined', 'looseBelow', 'looseAbove', 'looseBeside', 'looseOnNext', 'atEdge', 'small', 'odd', 'nameless', 'letterBefore', 'goesOn', 'nearKnown', 'few', 'national', 'nationalUnplaced', 'unlabelled', 'american', 'otherCountry', 'single', 'looseLines', 'oneWord', 'looseInDomain', 'nearDomain', 'nearFirm', 'nearName', 'apart', 'manyParts', 'wordBefore', 'strangeLine', 'strangeLabel', 'trunkless', 'brokenOff', 'lettersAgainst',
 ]; // prettier-ignore
 const DIRECTIONS: Directions = Object.fromEntries([
   ...FOR.map((name) => [name, 1] as const),
@@ -50,5 +51,20 @@ export function judgedOnce({ drawn, desk }: ReadPart): Judged[] {
   });
 }
 
+/** So few cards have no title and an aside in its place. */
+const ONE_ASIDE_OF = 36;
+
+/** Titles that are none: asides where one is expected, which no drawn card has. */
+function judgedAsides(part: Part, read: ReadPart): Judged[] {
+  const told = toldOf(read).filter((_, i) => i % ONE_ASIDE_OF === 0);
+  const asides = asidesOf(textsOf(part));
+  return casesOf(told, new Places()).flatMap((own, i): Judged[] => {
+    const without = withAside(told[i]!, own, asides[i % asides.length]!);
+    if (!without) return [];
+    const card = draftFields(without.reading);
+    return card.drafts.filter(({ field }) => field === 'title').map((draft) => ({ group: 'title', sample: { features: featuresOf(draft, card), right: false } })); // prettier-ignore
+  });
+}
+
 /** Weights of a first reading. @param silently tells nothing of what counts */
-export const fitOnce = (fit: ReadPart, choose: ReadPart, silently = false): Weights => fitGroups(judgedOnce(fit), judgedOnce(choose), { known: DIRECTIONS, silently }); // prettier-ignore
+export const fitOnce = (fit: ReadPart, choose: ReadPart, silently = false): Weights => fitGroups([...judgedOnce(fit), ...judgedAsides('fit', fit)], [...judgedOnce(choose), ...judgedAsides('choose', choose)], { known: DIRECTIONS, silently }); // prettier-ignore

@@ -16,7 +16,7 @@ const FLATTEN = 0.8;
 const FLATTEN_IN_POOR_PICTURE = 0.7;
 
 /** An error that is filed costs as much as so many looks at what was right. */
-const LOOKS_FOR_AN_ERROR = 7;
+const LOOKS_FOR_AN_ERROR = 9;
 /** By what somebody is known and reached. Whatever else is wrong costs half as much. */
 const KEY_FIELDS: ReadonlySet<FieldName> = new Set(['givenName', 'middleName', 'familyName', 'title', 'company', 'email', 'phone']); // prettier-ignore
 

@@ -11,13 +11,16 @@ import { hasStreetWord } from '../address';
 import { isNextInBlock, type CardLine } from '../cardLine';
 import { isMadeOf, localPartAgreement } from '../names';
 import type { FieldName, SourceSpan } from '../proposal';
-import { domainAgreement } from '../roles';
+import { domainAgreement, likeUnknownWords } from '../roles';
 import { hasItsAccents } from '../tables/accentedNames';
 import { isAtHome, isForeign } from '../tables/alphabets';
 import { countriesOfTowns } from '../tables/towns';
 import type { ReadCharacter, Reading, ReadLine } from '../types';
 import type { UnscoredProposal } from '../unscoredProposal';
 import { EXACT_FIELDS, type Features } from './models';
+
+/** From here on the letters of an unknown word are like those of a position, −1 to 1. */
+const LIKE_A_TITLE = 0.25;
 
 /** What a proposal is judged by: the card as it was read and what else is proposed for it. */
 export interface JudgedCard {
@@ -248,6 +251,8 @@ function ofValue(draft: UnscoredProposal, card: JudgedCard): Record<string, numb
       long: clamp((words.length - 3) / 4, 0, 1),
       single: flag(words.length === 1),
       noHead: flag(!words.some((word) => titleHeads.has(word))),
+      // A motto under a name stands where a position does.
+      lettersAgainst: words.some((word) => titleHeads.has(word)) ? 0 : clamp((LIKE_A_TITLE - (likeUnknownWords(value)?.title ?? 0)) / 2, 0, 1),
       goesOn: flag(/(?:[-,&/]|\b(?:of|de|du|des|für|per|til|och|and|und|et|y|e|van|voor|d))$/iu.test(value) || /\([^)]*$/.test(value)),
       strangeLine: flag(draft.sources.length > 1 && draft.sources.some((span) => !wordsAt(span, card).some(isKnown))),
     };

@@ -297,51 +297,53 @@ export const WEIGHTS: Weights = {
     ]
   },
   "title": {
-    "bias": 4.995,
+    "bias": 4.551,
     "weights": {
-      "accentAsLikely": -0.054,
-      "below70": -0.518,
-      "below90": -0.847,
-      "below99": -1.184,
-      "doubtfulCharacters": -0.194,
-      "goesOn": -0.395,
-      "known": 0.291,
-      "large": -1.389,
-      "leastSure": 0.672,
-      "likelyAccent": -0.478,
+      "below70": -0.34,
+      "below90": -0.78,
+      "below99": -0.701,
+      "doubtfulCharacters": -0.302,
+      "goesOn": -0.061,
+      "large": -1.227,
+      "leastSure": 0.286,
+      "lettersAgainst": -0.756,
+      "likelyAccent": -0.346,
       "long": -0.476,
-      "looseBelow": -0.595,
-      "looseOnNext": -1.769,
-      "nearKnown": -0.094,
-      "noHead": 0.012,
-      "poorPicture": -0.492,
-      "rivalAccent": -0.252,
-      "rivalLetter": -0.936,
-      "single": -0.083,
-      "trust": 0.082,
-      "unknownWords": -0.949,
-      "unsure": -0.646,
-      "weakRole": -0.048
+      "looseBelow": -0.647,
+      "looseBeside": -2.591,
+      "looseOnNext": -1.701,
+      "noHead": -0.296,
+      "odd": -0.735,
+      "poorPicture": -0.583,
+      "rivalLetter": -1.009,
+      "trust": 1.107,
+      "unknownWords": -1.188,
+      "unsure": -0.739,
+      "weakRole": -1.155
     },
     "curve": [
       [
-        1.972,
-        0.841
+        1.228,
+        0.69
       ],
       [
-        3.69,
-        0.958
+        2.45,
+        0.92
       ],
       [
-        4.746,
-        0.993
+        3.573,
+        0.961
       ],
       [
-        5.197,
+        4.371,
+        0.973
+      ],
+      [
+        4.65,
         0.995
       ],
       [
-        5.688,
+        5.231,
         0.998
       ]
     ]

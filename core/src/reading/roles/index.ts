@@ -5,4 +5,4 @@ export { besideOnline, partForRole, spansOn } from './linesForRoles';
 export { whatIsKnown } from './whatIsKnown';
 export { companyDraft, nameDrafts, titleDrafts } from './roleDrafts';
 export { companyFromDomain, domainAgreement } from './companyFromDomain';
-export { likenessToDomain } from './textOfRole';
+export { likenessToDomain, likeUnknownWords } from './textOfRole';
