@@ -43,13 +43,15 @@ export interface RoleCandidates {
 
 /**
  * What may be the person's name, the company and the title: lines, parts of lines, and lines read as one.
- * @param lines lines that no address, number or register claims @param geometry all that was read on the card
+ * @param free lines that no address, number or register claims @param geometry all that was read on the card
  */
 export function roleCandidates(
-  lines: readonly CardLine[],
+  free: readonly CardLine[],
   found: CardEvidence,
-  geometry: readonly CardLine[] = lines,
+  geometry: readonly CardLine[] = free,
 ): RoleCandidates {
+  // Chinese characters are left for a person to give.
+  const lines = free.filter(({ text }) => !/\p{Script=Han}/u.test(text));
   const evidence = {
     ...found,
     likeness: new Map(lines.map((line) => [line.index, likenessToDomain(line.text, found)])),
