@@ -123,6 +123,8 @@ test('letters after a name and a department are moved, names swapped, a text giv
   await page.getByRole('button', { name: 'Swap with Family name' }).click();
   await expect(field(page, 'Given name')).toHaveValue('Skerritt');
   await expect(field(page, 'Family name')).toHaveValue('Tobias');
+  // Acts are offered for the field that one stands in.
+  await field(page, 'Given name').focus();
   await page.getByRole('button', { name: 'Other case for Given name' }).click();
   await expect(field(page, 'Given name')).toHaveValue('SKERRITT');
   await page.getByRole('button', { name: 'Other case for Given name' }).click();
