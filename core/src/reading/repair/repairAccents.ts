@@ -35,7 +35,7 @@ export function repairAccents(
       ? ownLetter(letter, character, country)
       : letter;
   });
-  const joined = inAlphabetOf(country, text.join(''));
+  const joined = inAlphabetOf(country, text.join(''), (i) => (line.characters[i]?.probability ?? 1) >= SURELY_FOREIGN);
   const repaired = SCANDINAVIA.has(country ?? '') ? joined.replace(UMLAUT_FIRST, withRing) : joined;
   return repaired === line.text ? line : { ...line, text: repaired };
 }
@@ -57,13 +57,23 @@ export function wordsReadTwice(lines: readonly ReadLine[]): Set<string> {
 /** No Polish word has a q: it is an ą ("Gołqbek"). */
 const POLISH_Q = /(?<=(?<![\p{L}\d@._-])\p{L}+)q(?=\p{Ll}*(?![\p{L}\d@._-]))/gu;
 
-/** Nor has one a ž or ñ; beside Poland a family is called in -ński too, and Māori marks long letters by a line. */
-function inAlphabetOf(country: string | undefined, text: string): string {
-  if (country === 'PL') return text.replace(POLISH_Q, 'ą').replace(/[žŽñÑ]/g, (letter) => POLISH_MARKS[letter]!);
-  if (country === 'NZ') return text.replace(/[ãåÃÅ]/g, (letter) => (letter === letter.toLowerCase() ? 'ā' : 'Ā'));
-  return country === 'CZ' || country === 'SK' || country === 'HU' ? text.replace(/[ñÑ](?=sk)/giu, (letter) => POLISH_MARKS[letter]!) : text; // prettier-ignore
+/**
+ * Nor has one a ž, or the mark of ñ; beside Poland a family is called in -ński too, and Māori marks long letters by a line. What is surely
+ * of a foreign name stays ("Muñoz", "Åkesson").
+ */
+function inAlphabetOf(country: string | undefined, text: string, isSure: (i: number) => boolean): string {
+  const polish = (letter: string) => POLISH_MARKS[letter]!;
+  if (BESIDE_POLAND.has(country ?? '')) return text.replace(/[ñÑ](?=sk)/giu, polish);
+  if (country === 'PL')
+    return text
+      .replace(POLISH_Q, 'ą')
+      .replace(/[žŽ]|[ñÑ](?=sk)/giu, polish)
+      .replace(/[ñÑ]/g, (letter, at: number) => (isSure(at) ? letter : polish(letter)));
+  if (country !== 'NZ') return text;
+  return text.replace(/[ãåÃÅ]/g, (letter, at: number) => (isSure(at) ? letter : letter === letter.toLowerCase() ? 'ā' : 'Ā')); // prettier-ignore
 }
 
+const BESIDE_POLAND = new Set(['CZ', 'SK', 'HU']);
 const POLISH_MARKS: Readonly<Record<string, string>> = { ž: 'ż', Ž: 'Ż', ñ: 'ń', Ñ: 'Ń' };
 
 const SCANDINAVIA = new Set(['SE', 'NO', 'DK', 'FI']);

@@ -23,7 +23,7 @@ export function chooseRoles(
   const emptyOf = (role: RoleName) => weights[role].empty ?? 0;
   const ranked = (role: RoleName, all: readonly Weighed[], least: number) =>
     all
-      .map(({ candidate, features }): Chosen => ({ candidate, features, ...scoreOf(role, features, weights) }))
+      .map(({ candidate, features }): Chosen => ({ candidate, ...scoreOf(role, features, weights) }))
       .filter((c) => c.score > least)
       .sort((a, b) => b.score - a.score)
       .slice(0, CANDIDATES_A_ROLE);
@@ -92,7 +92,7 @@ function departmentOf(
     if (!own || share(title, { candidate })) return [];
     const follows = near && isNextInBlock(near.candidate.lines[near.candidate.lines.length - 1]!, candidate.lines[0]!, 1.8); // prettier-ignore
     const features = { ...own, [follows ? 'follows' : 'apart']: 1 };
-    return [{ candidate, features, ...scoreOf('department', features, weights) }];
+    return [{ candidate, ...scoreOf('department', features, weights) }];
   });
   return all.filter(({ score }) => score > (weights.department.empty ?? 0)).sort((a, b) => b.score - a.score)[0];
 }

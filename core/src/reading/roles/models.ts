@@ -36,7 +36,6 @@ export interface RoleScore {
 
 export interface Chosen extends RoleScore {
   candidate: Candidate;
-  features: Features;
 }
 
 export interface Roles {
