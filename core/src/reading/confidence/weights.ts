@@ -102,57 +102,62 @@ export const WEIGHTS: Weights = {
     ]
   },
   "name": {
-    "bias": 4.432,
+    "bias": 4.45,
     "weights": {
-      "accentAsLikely": -0.49,
-      "alone": 0.047,
-      "apart": -0.607,
-      "asFirm": 0.341,
-      "below70": -0.095,
-      "below90": -0.15,
+      "accentAsLikely": -0.487,
+      "alone": 0.049,
+      "apart": -0.614,
+      "asFirm": 0.356,
+      "below70": -0.096,
+      "below90": -0.153,
       "below99": -0.316,
-      "contested": -0.87,
-      "doubtfulCharacters": -0.156,
-      "inMailbox": 0.015,
-      "known": 0.577,
-      "knownAccent": 0.948,
-      "large": -0.045,
-      "leastSure": 0.715,
-      "likelyAccent": -1.301,
+      "contested": -0.853,
+      "doubtfulCharacters": -0.158,
+      "inMailbox": 0.016,
+      "known": 0.581,
+      "knownAccent": 0.942,
+      "large": -0.041,
+      "leastSure": 0.711,
+      "likelyAccent": -1.295,
       "long": 0.216,
-      "otherKnown": 0.457,
-      "particles": -0.332,
-      "repairedAccent": -1.116,
-      "rivalAccent": -1.484,
-      "short": 0.14,
-      "topmost": 0.007,
+      "offered": -0.243,
+      "otherKnown": 0.462,
+      "particles": -0.335,
+      "repairedAccent": -1.078,
+      "rivalAccent": -1.482,
+      "short": 0.137,
+      "topmost": 0.015,
       "trade": 0.032,
-      "trust": 0.28,
-      "unsure": -0.427
+      "trust": 0.276,
+      "unsure": -0.428
     },
     "curve": [
       [
-        1.609,
+        1.6,
         0.712
       ],
       [
-        3.61,
+        3.62,
         0.885
       ],
       [
-        4.499,
+        4.509,
         0.915
       ],
       [
-        4.966,
-        0.959
+        4.768,
+        0.951
       ],
       [
-        5.397,
+        5.117,
+        0.971
+      ],
+      [
+        5.468,
         0.989
       ],
       [
-        5.865,
+        5.892,
         0.998
       ]
     ]

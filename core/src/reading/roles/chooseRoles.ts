@@ -62,7 +62,7 @@ export function chooseRoles(
     const own = roles[role];
     const isTaken = (c: Chosen) => Object.values(roles).some((taken?: Chosen) => taken !== own && share(c, taken));
     const isOther = (c: Chosen) => !share(c, own) || (role === 'company' && !isTaken(c) && isNearlyAsGood(c, own!));
-    return own ? all.filter((c) => c.score > emptyOf(role) || role === 'name').filter(isOther).slice(0, RUNNERS_UP) : []; // prettier-ignore
+    return own ? all.filter((c) => c.score > emptyOf(role)).filter(isOther).slice(0, RUNNERS_UP) : []; // prettier-ignore
   };
   return {
     roles,
